@@ -1,0 +1,1 @@
+"""What a tune is made of, by exact rules. `analyse` is the door."""

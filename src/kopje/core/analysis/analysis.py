@@ -1,0 +1,146 @@
+"""Everything Kopje says about a tune, worked out once. The printed form is in docs/analysis.md."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from fractions import Fraction
+from functools import cached_property
+from itertools import groupby
+from typing import Literal
+
+from kopje.core.analysis import elements, phrases
+from kopje.core.analysis.motion import motion
+from kopje.core.analysis.phrases import Phrase
+from kopje.core.analysis.problems import problems
+from kopje.core.analysis.timeline import Sound, sounds
+from kopje.core.analysis.tonality import Tonality, judge
+from kopje.core.analysis.tone_set import tone_set, tone_set_name
+from kopje.core.music.degree import Degree, Do
+from kopje.core.music.pitch import Pitch
+from kopje.core.music.tune import Problem, Tune
+
+Minor = Literal["la", "do"]
+
+
+@dataclass(frozen=True)
+class Analysis:
+    """The facts of one tune. `areas` holds one tonality per stated key, `main` says which one leads."""
+
+    tune: Tune
+    timeline: tuple[Sound, ...]
+    phrases: tuple[Phrase, ...]
+    areas: tuple[Tonality, ...]
+    main: int
+    figures: tuple[elements.Figure, ...]
+    motion: dict[str, int]
+    problems: tuple[Problem, ...]
+
+    @property
+    def tonality(self) -> Tonality:
+        return self.areas[self.main]
+
+    @cached_property
+    def attacks(self) -> tuple[Sound, ...]:
+        return tuple(sound for sound in self.timeline if sound.attack)
+
+    def degree(self, sound: Sound) -> Degree | None:
+        do = self.areas[sound.area].do
+        return do.degree(sound.pitch) if do and sound.pitch else None
+
+    @cached_property
+    def degrees(self) -> tuple[Degree, ...]:
+        return tuple(d for d in map(self.degree, self.attacks) if d is not None)
+
+    @cached_property
+    def tone_set(self) -> tuple[Degree, ...]:
+        return tone_set(self.degrees)
+
+    @cached_property
+    def tone_set_name(self) -> str | None:
+        return tone_set_name(self.tone_set, self.tonality.resting)
+
+    @cached_property
+    def range(self) -> tuple[Pitch, Pitch] | None:
+        pitches = [sound.pitch for sound in self.attacks if sound.pitch]
+        if not pitches:
+            return None
+        return min(pitches, key=lambda p: (p.midi, p.step)), max(pitches, key=lambda p: (p.midi, p.step))
+
+    @cached_property
+    def element_rows(self) -> tuple[tuple[str, int, tuple[int, ...]], ...]:
+        return elements.summed(self.figures)
+
+    @property
+    def form(self) -> str:
+        return " ".join(phrase.label for phrase in self.phrases)
+
+    @cached_property
+    def words(self) -> dict[str, tuple[str, ...]]:
+        """Syllables of verse 1 by the degree of their first tone, in order of first singing."""
+        found: dict[str, list[str]] = {}
+        for sound in self.attacks:
+            degree = self.degree(sound)
+            for syllable in sound.syllables:
+                text = "".join(c for c in syllable.text.lower() if c.isalnum() or c in "'’-").strip("'’-")
+                if degree and syllable.verse == 1 and text and text not in found.setdefault(str(degree), []):
+                    found[str(degree)].append(text)
+        return {key: tuple(texts) for key, texts in found.items()}
+
+    def phrase_of(self, onset: Fraction) -> int:
+        """Index of the phrase that sounds at an onset."""
+        starts = [self.timeline[phrase.first].onset for phrase in self.phrases]
+        return max((i for i, start in enumerate(starts) if start <= onset), default=0)
+
+
+def analyse(tune: Tune, minor: Minor = "la", told: Tonality | None = None) -> Analysis:
+    """Analyse a tune; `told` is the teacher's word on do and resting tone and wins over the evidence."""
+    timeline = sounds(tune)
+    cut = phrases.borders(tune, timeline)
+    areas = _areas(timeline, cut, told)
+    if minor == "do":
+        areas = tuple(map(_do_based, areas))
+
+    def degree(sound: Sound) -> Degree | None:
+        do = areas[sound.area].do
+        return do.degree(sound.pitch) if do and sound.pitch else None
+
+    return Analysis(
+        tune=tune,
+        timeline=timeline,
+        phrases=phrases.labelled(cut, timeline, degree),
+        areas=areas,
+        main=_leading(timeline, len(areas)),
+        figures=elements.figures(tune),
+        motion=motion(timeline, cut),
+        problems=problems(tune),
+    )
+
+
+def _areas(timeline: Sequence[Sound], cut: Sequence[Phrase], told: Tonality | None) -> tuple[Tonality, ...]:
+    """One tonality for each stretch under one stated key; the teacher's word is for the first."""
+    found, base = [], 0
+    for area, group in groupby(timeline, key=lambda sound: sound.area):
+        part = tuple(group)
+        inside = [
+            Phrase(max(phrase.first - base, 0), min(phrase.stop - base, len(part)))
+            for phrase in cut
+            if phrase.first < base + len(part) and phrase.stop > base
+        ]
+        found.append(judge(part, inside, part[0].key, told if area == 0 else None))
+        base += len(part)
+    return tuple(found)
+
+
+def _leading(timeline: Sequence[Sound], count: int) -> int:
+    """The key area with most beats; on a tie the last."""
+    beats = [sum((s.beats for s in timeline if s.area == area), Fraction(0)) for area in range(count)]
+    return max(range(count), key=lambda area: (beats[area], area))
+
+
+def _do_based(tonality: Tonality) -> Tonality:
+    """Minor read from its own resting tone: do re me fa so le te."""
+    if tonality.name != "minor" or tonality.do is None:
+        return tonality
+    home = tonality.do.sounding(Degree.parse("la,"))
+    return replace(tonality, do=Do(home.letter, home.alter, home.octave), resting="do")

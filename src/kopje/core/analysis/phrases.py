@@ -1,0 +1,173 @@
+"""Where phrases begin and end, and how they are related. Source: docs/sources.md#phrases."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+from fractions import Fraction
+from math import ceil, floor
+
+from kopje.core.analysis.timeline import Sound, bar_starts
+from kopje.core.music.degree import Degree
+from kopje.core.music.tune import Tune
+
+LONGEST_SPAN = 8
+RELATED = Fraction(3, 5)
+
+
+@dataclass(frozen=True, slots=True)
+class Phrase:
+    """Sounds `first` up to but not including `stop` of the timeline."""
+
+    first: int
+    stop: int
+    label: str = ""
+
+
+def borders(tune: Tune, timeline: Sequence[Sound], teacher: Sequence[Fraction] = ()) -> tuple[Phrase, ...]:
+    """Phrases from the first source that gives at least two: the teacher's, the marks, equal spans."""
+    for places in (list(teacher), _marked(tune, timeline)):
+        found = _cut(timeline, places)
+        if len(found) > 1:
+            return _shortened(tune, timeline, found)
+    return _cut(timeline, _spans(tune, timeline))
+
+
+def _marked(tune: Tune, timeline: Sequence[Sound]) -> list[Fraction]:
+    """Breath marks, fermatas, double bars, repeat signs and line ends."""
+    places = [sound.end for sound in timeline if sound.border]
+    clock = Fraction(0)
+    for bar, following in zip(tune.bars, (*tune.bars[1:], None), strict=True):
+        clock += bar.length
+        opens = following is not None and following.left == "repeat"
+        if bar.line_end or bar.right in ("double", "final", "repeat") or opens:
+            at_sign_inside = following is not None and following.offset > 0
+            places.append(clock if at_sign_inside else _before_upbeat(tune, timeline, clock))
+    return places
+
+
+def _spans(tune: Tune, timeline: Sequence[Sound]) -> list[Fraction]:
+    starts = bar_starts(tune)
+    last = max(starts, default=0)
+    size = 4
+    if last <= 4 and tune.bars and tune.bars[-1].meter.beats >= 4:
+        size = 1
+    elif last <= 8:
+        size = 2
+    numbers = range(1 + size, last + 1, size)
+    return [_before_upbeat(tune, timeline, starts[number]) for number in numbers if number in starts]
+
+
+def _before_upbeat(tune: Tune, timeline: Sequence[Sound], line: Fraction) -> Fraction:
+    """A border lies the pickup's length before its bar line, if an attack starts there."""
+    early = line - tune.pickup
+    return early if any(sound.attack and sound.onset == early for sound in timeline) else line
+
+
+def _cut(timeline: Sequence[Sound], places: Sequence[Fraction]) -> tuple[Phrase, ...]:
+    """Phrases that begin at the first attack at or after each place; a phrase has at least one attack."""
+    firsts = {0}
+    for place in places:
+        at = next((i for i, sound in enumerate(timeline) if sound.attack and sound.onset >= place), None)
+        if at is not None and any(sound.attack for sound in timeline[:at]):
+            firsts.add(at)
+    edges = [*sorted(firsts), len(timeline)]
+    return tuple(Phrase(a, b) for a, b in zip(edges, edges[1:], strict=False) if b > a)
+
+
+def _shortened(tune: Tune, timeline: Sequence[Sound], found: tuple[Phrase, ...]) -> tuple[Phrase, ...]:
+    """Spans over 8 bars are cut equally."""
+    starts = bar_starts(tune)
+    places: list[Fraction] = []
+    for phrase in found:
+        places.append(timeline[phrase.first].onset)
+        low, high = max(timeline[phrase.first].bar, 1), timeline[phrase.stop - 1].bar
+        parts = -(-(high - low + 1) // LONGEST_SPAN)
+        for part in range(1, parts):
+            number = low + (high - low + 1) * part // parts
+            if number in starts:
+                places.append(_before_upbeat(tune, timeline, starts[number]))
+    return _cut(timeline, places)
+
+
+Cells = dict[int, tuple[object, ...]]
+
+
+def labelled(
+    phrases: Sequence[Phrase], timeline: Sequence[Sound], degree: Callable[[Sound], Degree | None]
+) -> tuple[Phrase, ...]:
+    """Letters and primes: equal phrases share a label, related ones a letter (docs/analysis.md#form)."""
+    done: list[tuple[Phrase, Cells]] = []
+    primes: dict[str, int] = {}
+    for phrase in phrases:
+        cells = _cells(timeline[phrase.first : phrase.stop], degree)
+        label = _label(phrase, cells, done, timeline, primes)
+        done.append((Phrase(phrase.first, phrase.stop, label), cells))
+    return tuple(phrase for phrase, _ in done)
+
+
+def _label(
+    phrase: Phrase, cells: Cells, done: Sequence[tuple[Phrase, Cells]], timeline: Sequence[Sound], primes: dict[str, int]
+) -> str:
+    best: tuple[Fraction, str] | None = None
+    for earlier, other in done:
+        if other == cells:
+            return earlier.label
+        share = _share(cells, other)
+        moved = _moved(timeline[phrase.first : phrase.stop], timeline[earlier.first : earlier.stop])
+        if (share >= RELATED or moved) and (best is None or share > best[0]):
+            best = (share, earlier.label.rstrip("'"))
+    if best is None:
+        letter = _letter(len(primes))
+        primes[letter] = 0
+        return letter
+    primes[best[1]] += 1
+    return best[1] + "'" * primes[best[1]]
+
+
+def _letter(number: int) -> str:
+    return chr(ord("a") + number) if number < 26 else _letter(number // 26 - 1) + _letter(number % 26)
+
+
+def _share(one: Cells, other: Cells) -> Fraction:
+    equal = sum(1 for beat, cell in one.items() if other.get(beat) == cell)
+    return Fraction(equal, max(len(one), len(other), 1))
+
+
+def _cells(part: Sequence[Sound], degree: Callable[[Sound], Degree | None]) -> Cells:
+    """Each beat, counted from the phrase's first bar line, with what starts, holds or rests in it."""
+    if not part:
+        return {}
+    line, beat = _first_bar_line(part), part[0].meter.beat
+    found: dict[int, list[tuple[Fraction | int, str]]] = {}
+    for sound in part:
+        what = str(degree(sound)) if sound.attack else "r"
+        start, end = (sound.onset - line) / beat, (sound.end - line) / beat
+        index = floor(start)
+        cell = found.setdefault(index, [])
+        if sound.attack or not (cell and cell[-1][1] == "r"):
+            cell.append((start - index, what))
+        for held in range(index + 1, ceil(end)):
+            found.setdefault(held, []).append((0, "hold" if sound.attack else "r"))
+    return {index: tuple(cell) for index, cell in found.items()}
+
+
+def _first_bar_line(part: Sequence[Sound]) -> Fraction:
+    first = part[0]
+    if first.place == 0 and first.bar > 0:
+        return first.onset
+    return next((s.onset - s.place for s in part if s.bar > first.bar), first.onset)
+
+
+def _moved(part: Sequence[Sound], other: Sequence[Sound]) -> bool:
+    """Same onsets and lengths, every tone moved by one same number of letters."""
+    one, two = [s for s in part if s.attack], [s for s in other if s.attack]
+    if len(one) != len(two) or not one:
+        return False
+    shifts = set()
+    for a, b in zip(one, two, strict=True):
+        same_time = a.onset - one[0].onset == b.onset - two[0].onset and a.duration == b.duration
+        if not same_time or a.pitch is None or b.pitch is None:
+            return False
+        shifts.add(a.pitch.step - b.pitch.step)
+    return len(shifts) == 1

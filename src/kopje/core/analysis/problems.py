@@ -1,0 +1,55 @@
+"""What does not add up in a tune, with the bar where it happens. Codes are a contract."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from fractions import Fraction
+from itertools import groupby
+
+from kopje.core.music.tune import Bar, Problem, Tune
+from kopje.core.reasons import counted
+
+
+def problems(tune: Tune) -> tuple[Problem, ...]:
+    """The reader's remarks, then the bar sums, in order of bars."""
+    found = [*tune.problems, *_sums(tune), *_pickup_repaid(tune)]
+    return tuple(sorted(found, key=lambda problem: (problem.bar is None, problem.bar or 0)))
+
+
+def _sums(tune: Tune) -> Iterator[Problem]:
+    groups = [(number, list(bars)) for number, bars in groupby(tune.bars, key=lambda bar: bar.number)]
+    for index, (number, bars) in enumerate(groups):
+        meter = bars[0].meter
+        length = sum((bar.length for bar in bars), Fraction(0))
+        if length > meter.length:
+            yield Problem(number, "bar_too_long", _sentence(number, bars, length))
+        elif length < meter.length and number > 0 and not _may_be_short(tune, groups, index):
+            yield Problem(number, "bar_too_short", _sentence(number, bars, length))
+
+
+def _may_be_short(tune: Tune, groups: list[tuple[int, list[Bar]]], index: int) -> bool:
+    """The last bar and a bar before a repeat sign may be short: they pay the pickup back."""
+    bars = groups[index][1]
+    before_sign = bars[-1].right == "repeat" and tune.pickup > 0
+    return index == len(groups) - 1 or before_sign
+
+
+def _pickup_repaid(tune: Tune) -> Iterator[Problem]:
+    if not tune.pickup:
+        return
+    last = [bar for bar in tune.bars if bar.number == tune.bars[-1].number]
+    length = sum((bar.length for bar in last), Fraction(0))
+    meter = last[0].meter
+    if length + tune.pickup != meter.length and last[0].number > 0:
+        beats = counted_beats((meter.length - tune.pickup) / meter.beat)
+        message = f"The upbeat is not paid back: bar {last[0].number} would need {beats}."
+        yield Problem(last[0].number, "pickup_not_completed", message)
+
+
+def _sentence(number: int, bars: list[Bar], length: Fraction) -> str:
+    meter = bars[0].meter
+    return f"Bar {number} has {counted_beats(length / meter.beat)}, the meter asks for {meter.beats}."
+
+
+def counted_beats(beats: Fraction) -> str:
+    return counted(int(beats), "beat") if beats.denominator == 1 else f"{beats} beats"

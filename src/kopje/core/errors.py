@@ -1,0 +1,99 @@
+"""Every refusal of the core and of the rooms around it, named after its noun, with a stable code.
+
+`api/problems.py` is the only place that turns these into statuses; a test holds its table against the
+classes in this module.
+"""
+
+from __future__ import annotations
+
+
+class KopjeError(Exception):
+    """What happened, what was kept and what to do, in one sentence a teacher can act on."""
+
+    code = "error"
+
+    def __init__(self, message: str, *, value: object = None, path: str = "") -> None:
+        super().__init__(message)
+        self.message = message
+        self.value = value
+        self.path = path
+
+
+class PitchError(KopjeError):
+    code = "pitch_unreadable"
+
+
+class MeterError(KopjeError):
+    code = "meter_unreadable"
+
+
+class TuneError(KopjeError):
+    code = "tune_empty"
+
+
+class ConceptError(KopjeError):
+    code = "concept_unknown"
+
+
+class SequenceError(KopjeError):
+    code = "sequence_cycle"
+
+
+class MarkError(KopjeError):
+    code = "mark_refused"
+
+
+class PlanError(KopjeError):
+    code = "plan_impossible"
+
+
+class LessonError(KopjeError):
+    code = "lesson_state"
+
+
+class FileError(KopjeError):
+    """A file that cannot be read, or that it would be unsafe to read."""
+
+    code = "file_unreadable"
+
+
+class FileUnsafeError(FileError):
+    code = "file_unsafe"
+
+
+class FileTooLargeError(FileError):
+    code = "file_too_large"
+
+
+class EngravingError(KopjeError):
+    code = "engraving_failed"
+
+
+class NotFoundError(KopjeError):
+    code = "not_found"
+
+
+class SignInError(KopjeError):
+    code = "sign_in_failed"
+
+
+class SignInSlowedError(KopjeError):
+    """Too many failures; `value` is the number of seconds to wait."""
+
+    code = "sign_in_slowed"
+
+
+class SignedOutError(KopjeError):
+    code = "signed_out"
+
+
+class ForgedRequestError(KopjeError):
+    code = "request_forged"
+
+
+class SetUpError(KopjeError):
+    code = "already_set_up"
+
+
+class RosterError(KopjeError):
+    code = "roster_unreadable"

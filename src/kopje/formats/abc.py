@@ -1,0 +1,93 @@
+"""Reading ABC: a tune, or a book of tunes. Our own reader, because none at hand keeps words, inline keys
+and ties and survives every file (docs/adr/0002-own-readers.md).
+"""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator
+
+from kopje.core.errors import FileError
+from kopje.core.music.tune import Tune
+from kopje.formats.abc_music import TuneBuilder
+from kopje.formats.limits import MAX_TUNES, check_count, check_size
+
+_FIELD = re.compile(r"([A-Za-z+]):(.*)", re.DOTALL)
+_STRAIGHT = ("T", "C", "O", "A", "R", "S", "N", "Z", "H", "B", "D", "F", "G")
+
+
+def read_abc(data: bytes, name: str = "") -> tuple[Tune, ...]:
+    """All tunes of a file; FileError when there is none. Old line breaks and Latin-1 are read as well."""
+    check_size(data)
+    text = _decoded(data)
+    tunes = []
+    for block in _blocks(text):
+        check_count(len(tunes) + 1, MAX_TUNES, "tunes in one file")
+        tune = _read_tune(block, name)
+        if tune is not None:
+            tunes.append(tune)
+    if not tunes:
+        raise FileError(
+            "No tune was found in the file: ABC needs a K: line and notes after it. Nothing was kept."
+        )
+    return tuple(tunes)
+
+
+def _decoded(data: bytes) -> str:
+    for encoding in ("utf-8-sig", "latin-1"):
+        try:
+            return data.decode(encoding).replace("\r\n", "\n").replace("\r", "\n")
+        except UnicodeDecodeError:
+            continue
+    raise FileError("The file is not text; nothing was kept.")
+
+
+def _blocks(text: str) -> Iterator[list[str]]:
+    """The lines of each tune: from one X: (or from the first field) to the next."""
+    block: list[str] = []
+    for line in text.split("\n"):
+        if line.startswith("X:") and any(part.startswith("K:") for part in block):
+            yield block
+            block = []
+        block.append(line)
+    yield block
+
+
+def _read_tune(lines: list[str], name: str) -> Tune | None:
+    builder = TuneBuilder()
+    in_body = False
+    for raw in lines:
+        line = re.sub(r"(?<!\\)%.*", "", raw).strip() if not raw.startswith("%%") else raw.strip()
+        if line.startswith("%%"):
+            _directive(builder, line[2:])
+            continue
+        match = _FIELD.match(line)
+        if match and (match[1] != "|"):
+            in_body = _field(builder, match[1], match[2].strip(), in_body)
+        elif in_body and line:
+            builder.music_line(line)
+        elif in_body and not raw.strip() and builder.started:
+            break
+    return builder.tune(name)
+
+
+def _directive(builder: TuneBuilder, text: str) -> None:
+    match = re.match(r"\s*propagate-accidentals\s+(not|octave|pitch)", text)
+    if match:
+        builder.propagate = match[1]
+
+
+def _field(builder: TuneBuilder, letter: str, value: str, in_body: bool) -> bool:
+    """Take a field line; says whether music follows."""
+    if letter == "K":
+        builder.set_key(value)
+        return True
+    if letter == "I":
+        _directive(builder, value)
+    elif letter in ("M", "L", "Q", "V"):
+        builder.inline(letter, value)
+    elif letter == "w" and in_body:
+        builder.words_line(value)
+    elif letter in _STRAIGHT and not (in_body and letter == "T"):
+        builder.facts.append((letter, value))
+    return in_body

@@ -1,0 +1,309 @@
+"""The music lines of ABC, built up token by token into a tune."""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass, field, replace
+from fractions import Fraction
+
+from kopje.core.music.meter import Meter
+from kopje.core.music.pitch import Pitch
+from kopje.core.music.tune import Bar, BarLine, Note, Problem, Tune, numbered
+from kopje.formats.abc_fields import (
+    SIGNS,
+    KeyField,
+    default_unit,
+    key_field,
+    meter_field,
+    tempo_field,
+    unit_field,
+)
+from kopje.formats.abc_words import set_words, syllables
+from kopje.formats.limits import MAX_BARS, MAX_NOTES, MAX_NOTES_IN_BAR, check_count, clipped, length
+
+_TOKEN = re.compile(
+    r"""(?P<field>\[[A-Za-z]:[^\]\n]*\])
+    |(?P<ending>\[(?=[\d"]))
+    |(?P<chord>\[[^\]|:\n]*\])(?P<chordlen>\d*/*\d*)
+    |(?P<bar>:*\|+[\]:]*|\[\||::+|:\|)(?P<number>\d[\d,.-]*)?
+    |(?P<text>"[^"]*"|![^!\s]*!|\+[a-z][^+\s]*\+)
+    |(?P<grace>\{[^}]*\}?)
+    |\((?P<tuplet>\d)(?::(?P<q>\d?))?(?::(?P<r>\d{0,2}))?
+    |(?P<acc>\^\^|\^|__|_|=)?(?P<note>[A-Ga-gzxZ])(?P<oct>[,']*)(?P<len>\d*/*\d*)
+    |(?P<broken>[<>]+)
+    |(?P<tie>-)
+    |(?P<over>&)
+    |(?P<other>.)""",
+    re.VERBOSE,
+)
+_INSIDE = re.compile(r"(\^\^|\^|__|_|=)?([A-Ga-g])([,']*)(\d*/*\d*)")
+_TUPLET_OF = {2: 3, 3: 2, 4: 3, 6: 2, 8: 3}
+_BREATHS = ("!breath!", "!fermata!", "!shortphrase!", "!mediumphrase!", "!longphrase!", "+fermata+", "+breath+")
+
+
+def _multiple(text: str) -> Fraction:
+    """`3/2`, `/`, `//`, `/4`, `2` as a multiple of the unit."""
+    match = re.fullmatch(r"(\d*)(/*)(\d*)", text)
+    if not match or not text:
+        return Fraction(1)
+    top, slashes, bottom = match.groups()
+    below = int(bottom) if bottom and slashes else 2 ** len(slashes)
+    return Fraction(int(top[:6] or 1), max(below, 1))
+
+
+@dataclass
+class TuneBuilder:
+    """Collects one tune. Accidentals hold to the bar line in all octaves unless the file says otherwise."""
+
+    facts: list[tuple[str, str]] = field(default_factory=list)
+    propagate: str = "pitch"
+    meter: Meter | None = None
+    unit: Fraction | None = None
+    tempo: Fraction | None = None
+    key: KeyField = field(default_factory=lambda: KeyField(None, {}))
+    bars: list[Bar] = field(default_factory=list)
+    notes: list[Note] = field(default_factory=list)
+    problems: list[Problem] = field(default_factory=list)
+    started: bool = False
+    _held: dict[tuple[str, int | None], int] = field(default_factory=dict)
+    _left: BarLine = "single"
+    _ending: str = ""
+    _tie: bool = False
+    _broken: Fraction | None = None
+    _tuplet: tuple[Fraction, int] = (Fraction(1), 0)
+    _border: bool = False
+    _in_body: bool = False
+    _voice: str | None = None
+    _first_voice: str | None = None
+    _lines: list[int] = field(default_factory=lambda: [0])
+    _verse: int = 0
+    _total: int = 0
+    _words: list[tuple[int, int, str]] = field(default_factory=list)
+
+    # --- fields -----------------------------------------------------------------------------
+    def set_key(self, text: str) -> None:
+        self.key = key_field(text)
+        self._in_body = True
+
+    def inline(self, letter: str, value: str) -> None:
+        if letter == "M":
+            self.meter = meter_field(value)
+        elif letter == "L":
+            self.unit = unit_field(value) or self.unit
+        elif letter == "Q":
+            self.tempo = tempo_field(value, self._unit)
+        elif letter == "K":
+            self.set_key(value)
+        elif letter == "V" and self._in_body:
+            self._voice = (value.split() or [""])[0]
+
+    @property
+    def _muted(self) -> bool:
+        """Only the voice that starts the tune is read."""
+        return self.started and self._voice != self._first_voice
+
+    @property
+    def _unit(self) -> Fraction:
+        return self.unit or default_unit(self.meter)
+
+    # --- music ------------------------------------------------------------------------------
+    def music_line(self, line: str) -> None:
+        """Read one line of music; its end is a line end unless it says that it goes on."""
+        goes_on = line.endswith("\\")
+        opening = re.match(r"\[V:([^\]]*)\]", line)
+        if opening:
+            self.inline("V", opening[1])
+        if not self.started:
+            self.started, self._first_voice = True, self._voice
+        if self._muted:
+            self._note_once("voice_ignored", "Only the first voice was read.")
+            return
+        if self._verse:
+            self._lines, self._verse = [self._total], 0
+        overlay = False
+        for token in _TOKEN.finditer(line):
+            kind = token.lastgroup
+            if token["over"]:
+                overlay = True
+                self._note_once("voice_ignored", "A second voice in the same line was not read.")
+            elif token["bar"] or token["field"] or not overlay:
+                overlay = overlay and not token["bar"]
+                if not overlay:
+                    self._take(token, kind)
+            if self._muted:
+                break
+        if not goes_on:
+            self._end_line()
+
+    def _note_once(self, code: str, message: str) -> None:
+        if not any(problem.code == code for problem in self.problems):
+            self.problems.append(Problem(None, code, message))
+
+    def _take(self, token: re.Match[str], kind: str | None) -> None:
+        if token["field"]:
+            self._inline_field(token["field"])
+        elif token["bar"]:
+            self._bar_line(token["bar"], token["number"] or "")
+        elif token["ending"]:
+            self._ending = "1"
+        elif token["chord"]:
+            self._chord(token["chord"], token["chordlen"])
+        elif token["note"]:
+            self._note(token)
+        elif token["tuplet"]:
+            self._open_tuplet(token)
+        elif token["broken"]:
+            self._break(token["broken"])
+        elif token["tie"] and self.notes:
+            self.notes[-1] = replace(self.notes[-1], tie_out=self.notes[-1].kind == "note")
+            self._tie = self.notes[-1].kind == "note"
+        elif token["text"] and token["text"].lower() in _BREATHS:
+            self._border = True
+
+    def _inline_field(self, text: str) -> None:
+        letter, value = text[1], text[3:-1]
+        if letter == "I":
+            match = re.match(r"\s*propagate-accidentals\s+(not|octave|pitch)", value)
+            self.propagate = match[1] if match else self.propagate
+        else:
+            self.inline(letter, value)
+
+    def _note(self, token: re.Match[str]) -> None:
+        letter, multiple = token["note"], _multiple(token["len"])
+        if letter == "Z":
+            self._bar_rests(int(multiple))
+        elif letter in "zx":
+            self._add("rest", multiple * self._unit, None)
+        else:
+            self._add("note", multiple * self._unit, self._pitch(token["acc"], letter, token["oct"]))
+
+    def _bar_rests(self, count: int) -> None:
+        meter = self.meter or Meter(4, 4)
+        check_count(count + len(self.bars), MAX_BARS, "bars")
+        for index in range(count):
+            self.notes.append(Note("rest", meter.length, fills_bar=True))
+            if index < count - 1:
+                self._close_bar("single")
+
+    def _chord(self, text: str, multiple: str) -> None:
+        inside = [(self._pitch(a, n, o), _multiple(ln)) for a, n, o, ln in _INSIDE.findall(text)]
+        if not inside:
+            return
+        if len(inside) > 1:
+            self._note_once("chord_reduced", "Of each chord only the top tone was read.")
+        top = max(inside, key=lambda pair: pair[0].midi)[0]
+        self._add("note", inside[0][1] * _multiple(multiple) * self._unit, top)
+        self._tie = "-" in text
+        if self._tie:
+            self.notes[-1] = replace(self.notes[-1], tie_out=True)
+
+    def _pitch(self, sign: str | None, letter: str, octaves: str) -> Pitch:
+        octave = (5 if letter.islower() else 4) + octaves.count("'") - octaves.count(",")
+        octave = min(max(octave, 0), 9)
+        name = letter.upper()
+        place = (name, octave if self.propagate == "octave" else None)
+        if sign:
+            if self.propagate != "not":
+                self._held[place] = SIGNS[sign]
+            return Pitch(name, SIGNS[sign], octave)
+        tied = self.notes[-1].pitch if self.notes and self._tie else self._across()
+        if self._tie and tied and (tied.letter, tied.octave) == (name, octave):
+            return tied
+        return Pitch(name, self._held.get(place, self.key.alters.get(name, 0)), octave)
+
+    def _across(self) -> Pitch | None:
+        return self.bars[-1].notes[-1].pitch if self.bars and self.bars[-1].notes and not self.notes else None
+
+    def _add(self, kind: str, duration: Fraction, pitch: Pitch | None) -> None:
+        scale, left = self._tuplet
+        if left:
+            duration *= scale
+            self._tuplet = (scale, left - 1)
+        if self._broken is not None:
+            duration *= self._broken
+            self._broken = None
+        self._total += kind == "note"
+        check_count(self._total, MAX_NOTES, "notes")
+        check_count(len(self.notes) + 1, MAX_NOTES_IN_BAR, "notes in one bar")
+        where = f"in bar {len(self.bars) + 1}"
+        tie_in = self._tie and kind == "note" and pitch == self._last_pitch()
+        self.notes.append(
+            Note("note" if kind == "note" else "rest", length(duration, where), pitch, tie_in=tie_in, border=self._border)
+        )
+        self._tie = self._border = False
+
+    def _last_pitch(self) -> Pitch | None:
+        return self.notes[-1].pitch if self.notes else self._across()
+
+    def _open_tuplet(self, token: re.Match[str]) -> None:
+        p = int(token["tuplet"])
+        compound = self.meter is not None and self.meter.compound
+        q = int(token["q"]) if token["q"] else _TUPLET_OF.get(p, 3 if compound else 2)
+        if p:
+            self._tuplet = (Fraction(q, p), int(token["r"]) if token["r"] else p)
+
+    def _break(self, signs: str) -> None:
+        """`a>b` lengthens a by half of what b loses; each further sign halves again."""
+        if not self.notes:
+            return
+        small = Fraction(1, 2 ** min(len(signs), 4))
+        first, second = (2 - small, small) if signs[0] == ">" else (small, 2 - small)
+        self.notes[-1] = replace(self.notes[-1], duration=self.notes[-1].duration * first)
+        self._broken = second
+
+    # --- bars -------------------------------------------------------------------------------
+    def _bar_line(self, text: str, number: str) -> None:
+        right: BarLine = "single"
+        if text.startswith(":"):
+            right = "repeat"
+        elif "]" in text:
+            right = "final"
+        elif "||" in text or text == "[|":
+            right = "double"
+        self._close_bar(right)
+        if text.endswith(":"):
+            self._left = "repeat"
+        self._ending = number or self._ending
+
+    def _close_bar(self, right: BarLine) -> None:
+        if self.notes:
+            check_count(len(self.bars) + 1, MAX_BARS, "bars")
+            meter = self.meter or Meter(4, 4)
+            bar = Bar(tuple(self.notes), meter, self.key.key, left=self._left, right=right, ending=self._ending)
+            self.bars.append(bar)
+            self.notes, self._left, self._ending = [], "single", ""
+        elif self.bars and right != "single":
+            self.bars[-1] = replace(self.bars[-1], right=right)
+        self._held = {}
+
+    def _end_line(self) -> None:
+        if self.notes:
+            self.notes[-1] = replace(self.notes[-1], border=True)
+        elif self.bars:
+            self.bars[-1] = replace(self.bars[-1], line_end=True)
+        self._lines.append(self._total)
+
+    def words_line(self, text: str) -> None:
+        """Words for the music since the last words; a second w: line is the second verse."""
+        if self._muted:
+            return
+        self._verse += 1
+        first = self._lines[-2] if len(self._lines) > 1 else 0
+        self._words.append((first, self._verse, text))
+
+    def tune(self, name: str) -> Tune | None:
+        """The finished tune; None if the lines hold no music."""
+        self._close_bar("single")
+        if not any(note.kind == "note" for bar in self.bars for note in bar.notes):
+            return None
+        bars = tuple(self.bars)
+        for first, verse, text in self._words:
+            bars = set_words(bars, first, syllables(text, verse))
+        if self.meter is None and all(bar.meter == Meter(4, 4) for bar in bars):
+            self._note_once("meter_missing", "The file gives no meter; it was read in 4/4.")
+        if all(bar.key is None for bar in bars):
+            self._note_once("key_unknown", "The file gives no key; do was worked out from the tones.")
+        title = next((value for key, value in self.facts if key == "T"), "") or name or "Untitled"
+        facts = tuple((key, clipped(value)) for key, value in self.facts)
+        return Tune(clipped(title), numbered(bars), self.tempo, facts, tuple(self.problems))
+

@@ -1,0 +1,44 @@
+"""How much of a foreign file Kopje reads at most. A song is small; what is larger is refused, not cut."""
+
+from __future__ import annotations
+
+from fractions import Fraction
+
+from kopje.core.errors import FileError, FileTooLargeError
+
+MAX_BYTES = 4_000_000
+MAX_PARTS = 64
+MAX_BARS = 2_000
+MAX_NOTES = 20_000
+MAX_NOTES_IN_BAR = 400
+MAX_TEXT = 400
+MAX_TUNES = 4_000
+MAX_DIVISIONS = 10_080
+LONGEST_NOTE = Fraction(64)  # quarters
+
+
+def check_size(data: bytes) -> None:
+    if not data.strip():
+        raise FileError("The file is empty; nothing was kept. Choose another file.")
+    if len(data) > MAX_BYTES:
+        raise FileTooLargeError(
+            f"The file is larger than {MAX_BYTES // 1_000_000} MB; nothing was kept. Export the song on its own.",
+            value=len(data),
+        )
+
+
+def check_count(number: int, most: int, what: str) -> None:
+    if number > most:
+        raise FileTooLargeError(f"More than {most} {what}; nothing was kept.", value=number)
+
+
+def length(value: Fraction, where: str) -> Fraction:
+    """A note's length in quarters, refused when absurd."""
+    if not 0 <= value <= LONGEST_NOTE or value.denominator > MAX_DIVISIONS:
+        raise FileError(f"A note of impossible length stands {where}; nothing was kept.", value=str(value))
+    return value
+
+
+def clipped(text: str) -> str:
+    """Text from a file on one line, without control characters."""
+    return " ".join("".join(c if c.isprintable() else " " for c in text).split())[:MAX_TEXT]

@@ -1,0 +1,122 @@
+"""Reading MusicXML (.musicxml, .xml) and compressed .mxl. Untrusted input ends here: no entities, no network,
+bounded sizes (docs/adr/0002-own-readers.md).
+"""
+
+from __future__ import annotations
+
+import io
+import zipfile
+
+from lxml import etree
+
+from kopje.core.errors import FileError, FileTooLargeError, FileUnsafeError
+from kopje.core.music.tune import Tune, numbered
+from kopje.formats.limits import MAX_BARS, MAX_BYTES, MAX_PARTS, check_count, check_size, clipped
+from kopje.formats.musicxml_part import Element, PartReader, direct
+
+_NOT_READ = "Nothing was kept."
+
+
+def read_mxl(data: bytes, name: str = "", part: int | None = None) -> Tune:
+    """Read a compressed score: the root file that META-INF/container.xml names, at most 4 MB of it."""
+    check_size(data)
+    try:
+        with zipfile.ZipFile(io.BytesIO(data)) as archive:
+            container = _parsed(_member(archive, "META-INF/container.xml"))
+            root = next((e.get("full-path") for e in container.iter("{*}rootfile") if e.get("full-path")), None)
+            if root is None:
+                raise FileError(f"The .mxl file names no score inside it. {_NOT_READ}")
+            return read_musicxml(_member(archive, root), name, part)
+    except (zipfile.BadZipFile, KeyError, NotImplementedError, RuntimeError, OSError) as problem:
+        raise FileError(f"The .mxl file is damaged or locked. {_NOT_READ} Export it again.") from problem
+
+
+def _member(archive: zipfile.ZipFile, name: str) -> bytes:
+    with archive.open(name) as stream:
+        data = stream.read(MAX_BYTES + 1)
+    if len(data) > MAX_BYTES:
+        raise FileTooLargeError(f"The score inside the .mxl is larger than 4 MB. {_NOT_READ}")
+    return data
+
+
+def _parsed(data: bytes) -> Element:
+    parser = etree.XMLParser(resolve_entities=False, no_network=True, load_dtd=False, huge_tree=False, recover=False)
+    try:
+        root = etree.fromstring(data, parser)
+    except (etree.XMLSyntaxError, ValueError) as problem:
+        where = f" (line {problem.lineno})" if isinstance(problem, etree.XMLSyntaxError) else ""
+        raise FileError(f"The file is not well-formed XML{where}. {_NOT_READ} Export it again.") from problem
+    subset = root.getroottree().docinfo.internalDTD
+    if subset is not None and next(iter(subset.iterentities()), None) is not None:
+        raise FileUnsafeError(f"The file declares XML entities, which are not read for safety. {_NOT_READ}")
+    return root
+
+
+def read_musicxml(data: bytes, name: str = "", part: int | None = None) -> Tune:
+    """Read one part of a score; `part` counts from 1. Without it: the first with words, else with pitches.
+
+    FileError says what was wrong; bar sums and voices left out are told in the tune's problems.
+    """
+    check_size(data)
+    root = _parsed(data)
+    tag = etree.QName(root).localname
+    if tag not in ("score-partwise", "score-timewise"):
+        raise FileError(f"The file is XML, but not MusicXML. {_NOT_READ}", value=clipped(tag))
+    parts = _partwise(root) if tag == "score-partwise" else _timewise(root)
+    check_count(len(parts), MAX_PARTS, "parts")
+    if not parts:
+        raise FileError(f"The score has no parts. {_NOT_READ}")
+    reader = PartReader(_chosen(parts, part))
+    bars = numbered(reader.bars())
+    if not any(note.kind != "rest" for bar in bars for note in bar.notes):
+        raise FileError(f"The part has no notes. {_NOT_READ}")
+    title = _title(root) or name or "Untitled"
+    return Tune(title, bars, reader.tempo, _facts(root), tuple(reader.problems))
+
+
+def _partwise(root: Element) -> list[list[Element]]:
+    parts = [list(direct(part, "measure")) for part in direct(root, "part")]
+    check_count(max(map(len, parts), default=0), MAX_BARS, "bars")
+    return parts
+
+
+def _timewise(root: Element) -> list[list[Element]]:
+    parts: dict[str, list[Element]] = {}
+    for measure in direct(root, "measure"):
+        for part in direct(measure, "part"):
+            parts.setdefault(part.get("id") or "", []).append(part)
+    check_count(max(map(len, parts.values()), default=0), MAX_BARS, "bars")
+    return list(parts.values())
+
+
+def _chosen(parts: list[list[Element]], number: int | None) -> list[Element]:
+    if number is not None:
+        if not 1 <= number <= len(parts):
+            raise FileError(f"There is no part {number}: the score has {len(parts)}. {_NOT_READ}", value=number)
+        return parts[number - 1]
+    for tag in ("lyric", "pitch"):
+        for part in parts:
+            if any(next(measure.iter("{*}" + tag), None) is not None for measure in part):
+                return part
+    return parts[0]
+
+
+def _title(root: Element) -> str:
+    for path in ("{*}work/{*}work-title", "{*}movement-title"):
+        found = root.findtext(path)
+        if found and found.strip():
+            return clipped(found)
+    return ""
+
+
+def _facts(root: Element) -> tuple[tuple[str, str], ...]:
+    names = {"composer": "C", "lyricist": "A", "poet": "A"}
+    facts = [
+        (names[creator.get("type", "")], clipped(creator.text or ""))
+        for creator in root.iterfind("{*}identification/{*}creator")
+        if creator.get("type") in names and (creator.text or "").strip()
+    ]
+    facts += [("Z", clipped(rights.text or "")) for rights in root.iterfind("{*}identification/{*}rights")]
+    return tuple(facts)
+
+

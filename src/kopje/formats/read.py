@@ -1,0 +1,29 @@
+"""The door for foreign files: which reader a file needs, by its content first and its name second."""
+
+from __future__ import annotations
+
+from pathlib import PurePath
+
+from kopje.core.errors import FileError
+from kopje.core.music.tune import Tune
+from kopje.formats.abc import read_abc
+from kopje.formats.musicxml import read_musicxml, read_mxl
+
+KINDS = (".musicxml", ".xml", ".mxl", ".abc")
+
+
+def read_tunes(data: bytes, filename: str, part: int | None = None) -> tuple[Tune, ...]:
+    """All tunes of a file (one, except for an ABC book). FileError says why a file cannot be read."""
+    ending = PurePath(filename).suffix.lower()
+    name = PurePath(filename).stem
+    if data[:2] == b"PK":
+        return (read_mxl(data, name, part),)
+    if ending == ".abc":
+        return read_abc(data, name)
+    if ending in KINDS or data.lstrip()[:1] == b"<":
+        return (read_musicxml(data, name, part),)
+    raise FileError(
+        f"“{PurePath(filename).name}” is of a kind Kopje cannot read. Nothing was kept. "
+        "Choose a MusicXML (.musicxml, .xml, .mxl) or ABC (.abc) file.",
+        value=ending,
+    )
