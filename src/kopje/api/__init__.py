@@ -1,0 +1,1 @@
+"""HTTP: translate, call one use case, translate back."""

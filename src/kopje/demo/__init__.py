@@ -1,0 +1,1 @@
+"""The made-up school: songs as files, the rest computed from a seed."""

@@ -20,7 +20,7 @@ def read_abc(data: bytes, name: str = "") -> tuple[Tune, ...]:
     """All tunes of a file; FileError when there is none. Old line breaks and Latin-1 are read as well."""
     check_size(data)
     text = _decoded(data)
-    tunes = []
+    tunes: list[Tune] = []
     for block in _blocks(text):
         check_count(len(tunes) + 1, MAX_TUNES, "tunes in one file")
         tune = _read_tune(block, name)
@@ -31,6 +31,13 @@ def read_abc(data: bytes, name: str = "") -> tuple[Tune, ...]:
             "No tune was found in the file: ABC needs a K: line and notes after it. Nothing was kept."
         )
     return tuple(tunes)
+
+
+def split_abc(data: bytes) -> tuple[bytes, ...]:
+    """A book as one piece of text a tune, so that each can be kept on its own."""
+    check_size(data)
+    pieces = ["\n".join(block).strip() + "\n" for block in _blocks(_decoded(data))]
+    return tuple(piece.encode() for piece in pieces if re.search(r"^K:", piece, re.MULTILINE))
 
 
 def _decoded(data: bytes) -> str:

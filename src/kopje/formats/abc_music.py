@@ -38,7 +38,15 @@ _TOKEN = re.compile(
 )
 _INSIDE = re.compile(r"(\^\^|\^|__|_|=)?([A-Ga-g])([,']*)(\d*/*\d*)")
 _TUPLET_OF = {2: 3, 3: 2, 4: 3, 6: 2, 8: 3}
-_BREATHS = ("!breath!", "!fermata!", "!shortphrase!", "!mediumphrase!", "!longphrase!", "+fermata+", "+breath+")
+_BREATHS = (
+    "!breath!",
+    "!fermata!",
+    "!shortphrase!",
+    "!mediumphrase!",
+    "!longphrase!",
+    "+fermata+",
+    "+breath+",
+)
 
 
 def _multiple(text: str) -> Fraction:
@@ -122,14 +130,13 @@ class TuneBuilder:
             self._lines, self._verse = [self._total], 0
         overlay = False
         for token in _TOKEN.finditer(line):
-            kind = token.lastgroup
             if token["over"]:
                 overlay = True
                 self._note_once("voice_ignored", "A second voice in the same line was not read.")
             elif token["bar"] or token["field"] or not overlay:
                 overlay = overlay and not token["bar"]
                 if not overlay:
-                    self._take(token, kind)
+                    self._take(token)
             if self._muted:
                 break
         if not goes_on:
@@ -139,7 +146,7 @@ class TuneBuilder:
         if not any(problem.code == code for problem in self.problems):
             self.problems.append(Problem(None, code, message))
 
-    def _take(self, token: re.Match[str], kind: str | None) -> None:
+    def _take(self, token: re.Match[str]) -> None:
         if token["field"]:
             self._inline_field(token["field"])
         elif token["bar"]:
@@ -228,7 +235,13 @@ class TuneBuilder:
         where = f"in bar {len(self.bars) + 1}"
         tie_in = self._tie and kind == "note" and pitch == self._last_pitch()
         self.notes.append(
-            Note("note" if kind == "note" else "rest", length(duration, where), pitch, tie_in=tie_in, border=self._border)
+            Note(
+                "note" if kind == "note" else "rest",
+                length(duration, where),
+                pitch,
+                tie_in=tie_in,
+                border=self._border,
+            )
         )
         self._tie = self._border = False
 
@@ -269,7 +282,9 @@ class TuneBuilder:
         if self.notes:
             check_count(len(self.bars) + 1, MAX_BARS, "bars")
             meter = self.meter or Meter(4, 4)
-            bar = Bar(tuple(self.notes), meter, self.key.key, left=self._left, right=right, ending=self._ending)
+            bar = Bar(
+                tuple(self.notes), meter, self.key.key, left=self._left, right=right, ending=self._ending
+            )
             self.bars.append(bar)
             self.notes, self._left, self._ending = [], "single", ""
         elif self.bars and right != "single":
@@ -306,4 +321,3 @@ class TuneBuilder:
         title = next((value for key, value in self.facts if key == "T"), "") or name or "Untitled"
         facts = tuple((key, clipped(value)) for key, value in self.facts)
         return Tune(clipped(title), numbered(bars), self.tempo, facts, tuple(self.problems))
-

@@ -6,6 +6,7 @@ from __future__ import annotations
 
 import io
 import zipfile
+from typing import Any
 
 from lxml import etree
 
@@ -23,7 +24,9 @@ def read_mxl(data: bytes, name: str = "", part: int | None = None) -> Tune:
     try:
         with zipfile.ZipFile(io.BytesIO(data)) as archive:
             container = _parsed(_member(archive, "META-INF/container.xml"))
-            root = next((e.get("full-path") for e in container.iter("{*}rootfile") if e.get("full-path")), None)
+            root = next(
+                (e.get("full-path") for e in container.iter("{*}rootfile") if e.get("full-path")), None
+            )
             if root is None:
                 raise FileError(f"The .mxl file names no score inside it. {_NOT_READ}")
             return read_musicxml(_member(archive, root), name, part)
@@ -40,13 +43,15 @@ def _member(archive: zipfile.ZipFile, name: str) -> bytes:
 
 
 def _parsed(data: bytes) -> Element:
-    parser = etree.XMLParser(resolve_entities=False, no_network=True, load_dtd=False, huge_tree=False, recover=False)
+    parser = etree.XMLParser(
+        resolve_entities=False, no_network=True, load_dtd=False, huge_tree=False, recover=False
+    )
     try:
         root = etree.fromstring(data, parser)
     except (etree.XMLSyntaxError, ValueError) as problem:
         where = f" (line {problem.lineno})" if isinstance(problem, etree.XMLSyntaxError) else ""
         raise FileError(f"The file is not well-formed XML{where}. {_NOT_READ} Export it again.") from problem
-    subset = root.getroottree().docinfo.internalDTD
+    subset: Any = root.getroottree().docinfo.internalDTD
     if subset is not None and next(iter(subset.iterentities()), None) is not None:
         raise FileUnsafeError(f"The file declares XML entities, which are not read for safety. {_NOT_READ}")
     return root
@@ -92,7 +97,9 @@ def _timewise(root: Element) -> list[list[Element]]:
 def _chosen(parts: list[list[Element]], number: int | None) -> list[Element]:
     if number is not None:
         if not 1 <= number <= len(parts):
-            raise FileError(f"There is no part {number}: the score has {len(parts)}. {_NOT_READ}", value=number)
+            raise FileError(
+                f"There is no part {number}: the score has {len(parts)}. {_NOT_READ}", value=number
+            )
         return parts[number - 1]
     for tag in ("lyric", "pitch"):
         for part in parts:
@@ -118,5 +125,3 @@ def _facts(root: Element) -> tuple[tuple[str, str], ...]:
     ]
     facts += [("Z", clipped(rights.text or "")) for rights in root.iterfind("{*}identification/{*}rights")]
     return tuple(facts)
-
-

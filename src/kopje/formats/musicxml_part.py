@@ -31,7 +31,11 @@ def _text(element: Element, path: str) -> str | None:
 
 
 def _integer(text: str | None, low: int, high: int, what: str) -> int:
-    if text is None or not re.fullmatch(r"-?\d{1,7}(\.0*)?", text) or not low <= int(text.split(".")[0]) <= high:
+    if (
+        text is None
+        or not re.fullmatch(r"-?\d{1,7}(\.0*)?", text)
+        or not low <= int(text.split(".")[0]) <= high
+    ):
         raise FileError(f"{what} must be a number from {low} to {high}. Nothing was kept.", value=text)
     return int(text.split(".")[0])
 
@@ -193,7 +197,9 @@ def _pitch(element: Element) -> Pitch:
         raise FileError("A pitch has no letter from A to G. Nothing was kept.", value=letter)
     octave = _integer(_text(element, "octave"), 0, 9, "Octave")
     if re.fullmatch(r"-?\d+\.[1-9]\d*", alter):
-        raise FileError("The file holds quarter tones, which have no syllable. Nothing was kept.", value=alter)
+        raise FileError(
+            "The file holds quarter tones, which have no syllable. Nothing was kept.", value=alter
+        )
     return Pitch(letter, _integer(alter, -3, 3, "Alteration"), octave)
 
 
@@ -229,9 +235,7 @@ def _meter(element: Element) -> Meter | None:
     return Meter.parse(f"{upper}/{lower}")
 
 
-def _bar_line(
-    element: Element, left: BarLine, right: BarLine, ending: str
-) -> tuple[BarLine, BarLine, str]:
+def _bar_line(element: Element, left: BarLine, right: BarLine, ending: str) -> tuple[BarLine, BarLine, str]:
     repeat = element.find("{*}repeat")
     direction = repeat.get("direction") if repeat is not None else None
     style = _text(element, "bar-style") or ""

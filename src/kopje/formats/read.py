@@ -6,7 +6,7 @@ from pathlib import PurePath
 
 from kopje.core.errors import FileError
 from kopje.core.music.tune import Tune
-from kopje.formats.abc import read_abc
+from kopje.formats.abc import read_abc, split_abc
 from kopje.formats.musicxml import read_musicxml, read_mxl
 
 KINDS = (".musicxml", ".xml", ".mxl", ".abc")
@@ -27,3 +27,9 @@ def read_tunes(data: bytes, filename: str, part: int | None = None) -> tuple[Tun
         "Choose a MusicXML (.musicxml, .xml, .mxl) or ABC (.abc) file.",
         value=ending,
     )
+
+
+def pieces(data: bytes, filename: str) -> tuple[bytes, ...]:
+    """The file cut into single songs: an ABC book into its tunes, any other file as it is."""
+    book = PurePath(filename).suffix.lower() == ".abc" and data[:2] != b"PK"
+    return (split_abc(data) or (data,)) if book else (data,)

@@ -1,0 +1,1 @@
+"""PostgreSQL: tables, one query module per aggregate, the unit of work, migrations."""

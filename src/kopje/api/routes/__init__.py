@@ -1,0 +1,1 @@
+"""One module a noun; each route is a few lines."""

@@ -135,8 +135,11 @@ def _pickup(bar: Bar) -> Iterator[Figure]:
 
 
 def _bar(number: int, items: list[_Item], meter: Meter, whole_bar: bool = True) -> Iterator[Figure]:
-    if whole_bar and len(items) == 1 and items[0].rest and (
-        items[0].fills_bar or items[0].length * meter.beat == meter.length
+    if (
+        whole_bar
+        and len(items) == 1
+        and items[0].rest
+        and (items[0].fills_bar or items[0].length * meter.beat == meter.length)
     ):
         yield Figure("bar_rest", number, Fraction(0), "bar rest")
         return

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from fractions import Fraction
+from itertools import pairwise
 from math import ceil, floor
 
 from kopje.core.analysis.timeline import Sound, bar_starts
@@ -72,7 +73,7 @@ def _cut(timeline: Sequence[Sound], places: Sequence[Fraction]) -> tuple[Phrase,
         if at is not None and any(sound.attack for sound in timeline[:at]):
             firsts.add(at)
     edges = [*sorted(firsts), len(timeline)]
-    return tuple(Phrase(a, b) for a, b in zip(edges, edges[1:], strict=False) if b > a)
+    return tuple(Phrase(a, b) for a, b in pairwise(edges) if b > a)
 
 
 def _shortened(tune: Tune, timeline: Sequence[Sound], found: tuple[Phrase, ...]) -> tuple[Phrase, ...]:
@@ -107,7 +108,11 @@ def labelled(
 
 
 def _label(
-    phrase: Phrase, cells: Cells, done: Sequence[tuple[Phrase, Cells]], timeline: Sequence[Sound], primes: dict[str, int]
+    phrase: Phrase,
+    cells: Cells,
+    done: Sequence[tuple[Phrase, Cells]],
+    timeline: Sequence[Sound],
+    primes: dict[str, int],
 ) -> str:
     best: tuple[Fraction, str] | None = None
     for earlier, other in done:

@@ -17,6 +17,8 @@ def problems(tune: Tune) -> tuple[Problem, ...]:
 
 
 def _sums(tune: Tune) -> Iterator[Problem]:
+    if any(problem.code == "meter_missing" for problem in tune.problems):
+        return  # without a meter no bar can be wrong
     groups = [(number, list(bars)) for number, bars in groupby(tune.bars, key=lambda bar: bar.number)]
     for index, (number, bars) in enumerate(groups):
         meter = bars[0].meter

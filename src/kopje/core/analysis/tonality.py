@@ -18,7 +18,14 @@ RESTING_OF_MODE = {
     "major": "do", "ionian": "do", "minor": "la", "aeolian": "la", "dorian": "re", "phrygian": "mi",
     "lydian": "fa", "mixolydian": "so", "locrian": "ti",
 }  # fmt: skip
-TONALITY_OF = {"do": "major", "la": "minor", "re": "dorian", "mi": "phrygian", "fa": "lydian", "so": "mixolydian"}
+TONALITY_OF = {
+    "do": "major",
+    "la": "minor",
+    "re": "dorian",
+    "mi": "phrygian",
+    "fa": "lydian",
+    "so": "mixolydian",
+}
 OWN_TONES = {"do": "mi", "la": "do", "re": "fa ti", "mi": "so fa", "fa": "la ti", "so": "ti fa"}
 PLAIN_OCTAVE = {"la": -1, "so": -1, "ti": -1}
 NOT_ESTABLISHED = "not_established"
@@ -45,13 +52,18 @@ def judge(
     do = (told and told.do) or (Do(*key.do) if key else _explaining(pitched))
     weights = _weights(timeline, phrases, do)
     degrees = [do.degree(sound.pitch) for sound in pitched if sound.pitch]
+    resting: str | None
     if told and told.resting:
         resting, sure, why = told.resting, Fraction(1), _why("teacher", "You said so.")
     else:
         resting, sure, why = _resting(degrees, weights, key)
     if key is None and not told:
         sure = min(sure, Fraction(2, 5))
-    if resting == "la" and any(d.syllable == "fi" for d in degrees) and all(d.syllable != "fa" for d in degrees):
+    if (
+        resting == "la"
+        and any(d.syllable == "fi" for d in degrees)
+        and all(d.syllable != "fa" for d in degrees)
+    ):
         do, resting, sure, why = _dorian(do, sure)
         degrees = [do.degree(sound.pitch) for sound in pitched if sound.pitch]
     name, also = _established(resting, {degree.syllable for degree in degrees})
@@ -83,8 +95,16 @@ def _resting(
     if key is not None and key.strong:
         stated = RESTING_OF_MODE.get(key.mode or "", "do")
         if last == stated:
-            return stated, Fraction(95, 100), _why("stated", f"The file says {key.mode}, and it ends on {stated}.")
-        return stated, Fraction(60, 100), _why("stated_differs", f"The file says {key.mode}, but it ends on {last}.")
+            return (
+                stated,
+                Fraction(95, 100),
+                _why("stated", f"The file says {key.mode}, and it ends on {stated}."),
+            )
+        return (
+            stated,
+            Fraction(60, 100),
+            _why("stated_differs", f"The file says {key.mode}, but it ends on {last}."),
+        )
     heard = {degree.syllable for degree in degrees}
     if "do" not in heard and len(heard) <= 3:
         return None, Fraction(40, 100), _why("open", "Too few tones to rest on any of them.")
@@ -95,7 +115,11 @@ def _resting(
             return last, Fraction(85, 100), _why("last_tone", f"It ends on {last}, which also weighs most.")
         return last, Fraction(60, 100), _why("last_tone_light", f"It ends on {last}, but {name} weighs more.")
     if last in ("re", "mi", "so") and weights.get(last, Fraction(0)) >= 2 * max(do, la):
-        return last, Fraction(60, 100), _why("last_tone_heavy", f"It ends on {last}, which weighs twice do and la.")
+        return (
+            last,
+            Fraction(60, 100),
+            _why("last_tone_heavy", f"It ends on {last}, which weighs twice do and la."),
+        )
     best = "do" if do >= la else "la"
     return best, Fraction(40, 100), _why("weight", f"It ends on {last}; of do and la, {best} weighs more.")
 

@@ -7,6 +7,7 @@ from __future__ import annotations
 
 import re
 from dataclasses import dataclass
+from functools import cached_property
 
 from kopje.core.errors import PitchError
 from kopje.core.music.pitch import LETTERS, NATURAL_SEMITONES, Pitch, spell
@@ -72,7 +73,7 @@ class Degree:
         return Degree(self.index, self.alter, self.octave + octaves)
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class Do:
     """Where do is: a spelled letter, and the octave whose do is written plain."""
 
@@ -83,7 +84,7 @@ class Do:
     def __str__(self) -> str:
         return spell(self.letter, self.alter)
 
-    @property
+    @cached_property
     def pitch(self) -> Pitch:
         return Pitch(self.letter, self.alter, self.octave)
 

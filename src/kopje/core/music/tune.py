@@ -154,3 +154,20 @@ def blinded(tune: Tune) -> Tune:
         for bar in tune.bars
     )
     return replace(tune, bars=bars)
+
+
+def transposed(tune: Tune, steps: int, semitones: int) -> Tune:
+    """The tune moved by an exact interval, its key signatures with it; only letters change, no degree does."""
+    if steps == semitones == 0:
+        return tune
+    fifths = Pitch("C", 0, 4).moved(steps, semitones).fifths
+
+    def moved(bar: Bar) -> Bar:
+        notes = tuple(
+            replace(note, pitch=note.pitch.moved(steps, semitones)) if note.pitch else note
+            for note in bar.notes
+        )
+        key = replace(bar.key, fifths=bar.key.fifths + fifths) if bar.key else None
+        return replace(bar, notes=notes, key=key)
+
+    return replace(tune, bars=tuple(map(moved, tune.bars)))

@@ -1,0 +1,1 @@
+"""Activities, templates, and the composing of a lesson."""

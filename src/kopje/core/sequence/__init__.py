@@ -1,0 +1,1 @@
+"""Concepts, their prerequisites, and where a section stands in them."""

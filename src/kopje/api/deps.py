@@ -1,0 +1,78 @@
+"""What routes are given: a transaction, the signed-in teacher, the engraver."""
+
+from __future__ import annotations
+
+import uuid
+from collections.abc import Iterator
+from dataclasses import dataclass
+from typing import Annotated
+
+from fastapi import Depends, Request, Response
+from sqlalchemy.orm import Session
+
+from kopje.core.errors import ForgedRequestError
+from kopje.engraving.render import Engraver
+from kopje.settings import Settings
+from kopje.store.work import UnitOfWork
+from kopje.usecases import sign_in
+from kopje.usecases.call import Call
+
+COOKIE = "kopje_sign_in"
+HEADER = "x-kopje-request"
+SAFE = ("GET", "HEAD", "OPTIONS")
+
+
+@dataclass(frozen=True)
+class House:
+    """What the application is made of, wired once in main.py."""
+
+    settings: Settings
+    work: UnitOfWork
+    engraver: Engraver
+
+
+def house(request: Request) -> House:
+    found: House = request.app.state.house
+    return found
+
+
+def same_origin(request: Request) -> None:
+    """A changing request must carry our header and come from our own page: no other site can send that."""
+    if request.method in SAFE:
+        return
+    origin = request.headers.get("origin")
+    foreign = origin is not None and origin.split("://")[-1] != request.headers.get("host")
+    if foreign or HEADER not in request.headers:
+        raise ForgedRequestError("This request did not come from Kopje's own page. Nothing was changed.")
+
+
+def transaction(request: Request) -> Iterator[Session]:
+    with house(request).work.begin() as session:
+        yield session
+
+
+# The transaction ends before the answer leaves: what the browser hears is kept is kept.
+Transaction = Annotated[Session, Depends(transaction, scope="function")]
+
+
+def signed_in(request: Request, session: Transaction) -> sign_in.SignedIn:
+    return sign_in.who(session, request.cookies.get(COOKIE), house(request).settings.now())
+
+
+Teacher = Annotated[sign_in.SignedIn, Depends(signed_in, scope="function")]
+
+
+def call(request: Request, session: Transaction, teacher: Teacher) -> Call:
+    return Call(session, teacher.school_id, teacher.teacher_id, house(request).settings.now(), uuid.uuid4)
+
+
+Work = Annotated[Call, Depends(call, scope="function")]
+OurHouse = Annotated[House, Depends(house)]
+
+
+def keep_cookie(request: Request, response: Response, token: str) -> None:
+    seconds = int(sign_in.LASTS.total_seconds())
+    secure = request.url.scheme == "https"
+    response.set_cookie(
+        COOKIE, token, max_age=seconds, httponly=True, samesite="strict", secure=secure, path="/"
+    )

@@ -1,0 +1,82 @@
+"""The only place that picks a status. Every refusal is answered as problem+json (RFC 9457)."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from typing import Any
+
+import structlog
+from fastapi import FastAPI, Request
+from fastapi.exceptions import RequestValidationError
+from fastapi.responses import JSONResponse
+
+from kopje.core import errors
+
+STATUS: dict[type[errors.KopjeError], int] = {
+    errors.PitchError: 422,
+    errors.MeterError: 422,
+    errors.TuneError: 422,
+    errors.ConceptError: 422,
+    errors.SequenceError: 422,
+    errors.MarkError: 409,
+    errors.PlanError: 409,
+    errors.LessonError: 409,
+    errors.FileError: 422,
+    errors.FileUnsafeError: 422,
+    errors.FileTooLargeError: 413,
+    errors.EngravingError: 422,
+    errors.NotFoundError: 404,
+    errors.SignInError: 401,
+    errors.SignInSlowedError: 429,
+    errors.SignedOutError: 401,
+    errors.ForgedRequestError: 403,
+    errors.SetUpError: 409,
+    errors.RosterError: 422,
+}
+log = structlog.get_logger()
+
+
+def problem(status: int, code: str, detail: str, reasons: Sequence[dict[str, Any]] = ()) -> JSONResponse:
+    body = {
+        "type": f"about:blank#{code}",
+        "title": detail,
+        "status": status,
+        "code": code,
+        "reasons": list(reasons),
+    }
+    return JSONResponse(body, status, media_type="application/problem+json")
+
+
+async def _refused(_: Request, error: Exception) -> JSONResponse:
+    if not isinstance(error, errors.KopjeError):
+        raise error
+    answer = problem(STATUS[type(error)], error.code, error.message)
+    if isinstance(error, errors.SignInSlowedError):
+        answer.headers["Retry-After"] = str(error.value)
+    return answer
+
+
+async def _invalid(_: Request, error: Exception) -> JSONResponse:
+    if not isinstance(error, RequestValidationError):
+        raise error
+    reasons = [
+        {"code": one["type"], "subject": ".".join(map(str, one["loc"])), "sentence": one["msg"]}
+        for one in error.errors()
+    ]
+    return problem(
+        422, "request_invalid", "Something in the request is not as it should be. Nothing was kept.", reasons
+    )
+
+
+async def _unexpected(request: Request, error: Exception) -> JSONResponse:
+    log.error("unexpected", path=request.url.path, exc_info=error)
+    said = (
+        "Something went wrong in Kopje. Nothing was changed; try again, and tell whoever looks after Kopje."
+    )
+    return problem(500, "unexpected", said)
+
+
+def install(app: FastAPI) -> None:
+    app.add_exception_handler(errors.KopjeError, _refused)
+    app.add_exception_handler(RequestValidationError, _invalid)
+    app.add_exception_handler(Exception, _unexpected)

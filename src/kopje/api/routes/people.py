@@ -1,0 +1,78 @@
+"""First run, sign-in and sign-out."""
+
+from __future__ import annotations
+
+import secrets
+import uuid
+
+from fastapi import APIRouter, Request, Response
+
+from kopje.api.deps import COOKIE, OurHouse, Teacher, Transaction, Work, keep_cookie
+from kopje.api.schemas.people import FirstRunBody, FirstRunRead, MeRead, SignInBody
+from kopje.core.errors import SignInError
+from kopje.store import people
+from kopje.usecases import set_up_school, sign_in
+from kopje.usecases.bring_shipped_songs import bring_shipped_songs
+from kopje.usecases.call import Call
+
+router = APIRouter(tags=["people"])
+
+
+@router.get("/first-run", operation_id="firstRunNeeded", openapi_extra={"x-open": True})
+def first_run_needed(session: Transaction) -> FirstRunRead:
+    return FirstRunRead(needed=not people.any_school(session))
+
+
+@router.post("/first-run", status_code=201, operation_id="firstRun", openapi_extra={"x-open": True})
+def first_run(
+    body: FirstRunBody, request: Request, response: Response, session: Transaction, house: OurHouse
+) -> MeRead:
+    now = house.settings.now()
+    ids = (uuid.uuid4(), uuid.uuid4())
+    set_up_school.first_run(session, ids, body.school, body.teacher, body.login, body.password, now)
+    call = Call(session, ids[0], ids[1], now, uuid.uuid4)
+    set_up_school.add_section(call, body.section.value())
+    if body.bring_songs:
+        bring_shipped_songs(call, house.settings.songs)
+    _sign_in(session, body.login, body.password, request, response, house)
+    return MeRead(name=body.teacher, school=body.school, role="owner")
+
+
+@router.post("/sign-in", operation_id="signIn", openapi_extra={"x-open": True})
+def post_sign_in(body: SignInBody, request: Request, response: Response, house: OurHouse) -> MeRead:
+    with house.work.begin() as session:
+        found = _sign_in(session, body.login, body.password, request, response, house)
+        if not isinstance(found, SignInError):
+            return MeRead(
+                name=found.name, school=people.school(session, found.school_id).name, role=found.role
+            )
+    raise found  # after the transaction: a failure must be remembered
+
+
+def _sign_in(
+    session: Transaction, login: str, password: str, request: Request, response: Response, house: OurHouse
+) -> sign_in.SignedIn | SignInError:
+    token = secrets.token_urlsafe(32)
+    found = sign_in.sign_in(session, login, password, token, house.settings.now())
+    if not isinstance(found, SignInError):
+        keep_cookie(request, response, token)
+    return found
+
+
+@router.post("/sign-out", status_code=204, operation_id="signOut")
+def sign_out(request: Request, response: Response, session: Transaction, teacher: Teacher) -> None:  # noqa: ARG001
+    sign_in.sign_out(session, request.cookies.get(COOKIE))
+    response.delete_cookie(COOKIE, path="/")
+
+
+@router.post("/sign-out-everywhere", status_code=204, operation_id="signOutEverywhere")
+def sign_out_everywhere(response: Response, session: Transaction, teacher: Teacher) -> None:
+    sign_in.sign_out_everywhere(session, teacher.teacher_id)
+    response.delete_cookie(COOKIE, path="/")
+
+
+@router.get("/me", operation_id="me")
+def me(call: Work, teacher: Teacher) -> MeRead:
+    return MeRead(
+        name=teacher.name, school=people.school(call.session, call.school_id).name, role=teacher.role
+    )

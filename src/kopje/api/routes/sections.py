@@ -1,0 +1,112 @@
+"""The day, sections, their songs and ledger."""
+
+from __future__ import annotations
+
+from typing import Annotated
+from uuid import UUID
+
+from fastapi import APIRouter, Query, Response
+
+from kopje.api.deps import Work
+from kopje.api.schemas.ledger import ColumnRead, EvidenceRead, LedgerRead
+from kopje.api.schemas.lessons import (
+    ConceptRead,
+    ContourRead,
+    DayRead,
+    EntryRead,
+    FitRead,
+    LessonBrief,
+    OverviewRead,
+)
+from kopje.api.schemas.people import DeclaredBody, DeclaredRead, SectionBody, SectionRead
+from kopje.core.sequence.arcs import Purpose
+from kopje.store import lessons, sections, songs
+from kopje.store import tables as t
+from kopje.usecases import read_day, read_ledger, read_section, set_up_school
+from kopje.usecases.call import Call
+
+router = APIRouter(tags=["sections"])
+Key = Annotated[str, Query(max_length=60, examples=["re"])]
+
+
+@router.get("/day", operation_id="day")
+def get_day(call: Work) -> DayRead:
+    day = read_day.day(call)
+    return DayRead(
+        day=day.day,
+        today=call.today,
+        now=f"{call.now:%H:%M}",
+        entries=[EntryRead.of(entry) for entry in day.entries],
+    )
+
+
+@router.get("/sections", operation_id="sections")
+def get_sections(call: Work) -> list[SectionRead]:
+    return [SectionRead.model_validate(one) for one in sections.sections(call.session, call.school_id)]
+
+
+@router.post("/sections", status_code=201, operation_id="addSection")
+def post_section(body: SectionBody, call: Work) -> SectionRead:
+    return SectionRead.model_validate(set_up_school.add_section(call, body.value()))
+
+
+@router.get("/sections/{section_id}", operation_id="section")
+def get_section(section_id: UUID, call: Work) -> OverviewRead:
+    found = read_section.overview(call, section_id)
+    return OverviewRead.of(found, [_brief(call, found.open_lesson), _brief(call, found.last_lesson)])
+
+
+def _brief(call: Call, lesson: t.Lesson | None) -> LessonBrief | None:
+    if lesson is None:
+        return None
+    cells = [ContourRead.of(cell) for cell in lessons.cells(call.session, lesson.id)]
+    return LessonBrief(id=lesson.id, day=lesson.day, state=lesson.state, cells=cells)
+
+
+@router.get("/sections/{section_id}/songs-for", operation_id="songsFor")
+def get_songs_for(section_id: UUID, concept: Key, purpose: Purpose, call: Work) -> list[FitRead]:
+    by_id = {str(song.id): song for song in songs.songs(call.session, call.school_id)}
+    fits = read_section.songs_for(call, section_id, concept, purpose)
+    return [FitRead.of(fit, by_id[fit.song.id]) for fit in fits]
+
+
+@router.get("/sections/{section_id}/declared", operation_id="declared")
+def get_declared(section_id: UUID, call: Work) -> DeclaredRead:
+    section = sections.section(call.session, call.school_id, section_id)
+    return DeclaredRead(concepts=list(sections.declared(call.session, section.id)))
+
+
+@router.put("/sections/{section_id}/declared", operation_id="declare")
+def put_declared(section_id: UUID, body: DeclaredBody, call: Work) -> DeclaredRead:
+    set_up_school.declare(call, section_id, body.concepts)
+    return DeclaredRead(concepts=body.concepts)
+
+
+@router.get("/concepts", operation_id="concepts")
+def get_concepts(call: Work) -> list[ConceptRead]:
+    return [ConceptRead.of(concept) for concept in call.sequence.concepts]
+
+
+@router.get("/sections/{section_id}/ledger", operation_id="ledger", response_model=LedgerRead)
+def get_ledger(section_id: UUID, call: Work) -> Response:
+    """Heads by Pydantic, the many cells as the database wrote them."""
+    grid = read_ledger.grid(call, section_id)
+    columns = [
+        ColumnRead(
+            concept=ConceptRead.of(c.concept), answer=c.readiness.answer, sentence=c.readiness.sentence,
+            heard=c.readiness.heard, secure=c.readiness.secure, named=c.named, declared=c.declared,
+        )
+        for c in grid.columns
+    ]  # fmt: skip
+    head = LedgerRead(
+        section=SectionRead.model_validate(grid.section),
+        children=[(child.id, child.name) for child in grid.children],
+        columns=columns,
+        cells=[],
+    ).model_dump_json(exclude={"cells"})
+    return Response(f'{head[:-1]},"cells":{grid.cells_json}}}', media_type="application/json")
+
+
+@router.get("/sections/{section_id}/ledger/{child_id}/{concept}", operation_id="evidence")
+def get_evidence(section_id: UUID, child_id: UUID, concept: str, call: Work) -> EvidenceRead:
+    return EvidenceRead.of(read_ledger.evidence(call, section_id, child_id, concept))

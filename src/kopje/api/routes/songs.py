@@ -1,0 +1,89 @@
+"""The songbook."""
+
+from __future__ import annotations
+
+from typing import Annotated
+from uuid import UUID
+
+from fastapi import APIRouter, Query, Response, UploadFile
+
+from kopje.api.deps import OurHouse, Work
+from kopje.api.schemas.songs import ImportRead, SongRead, SongRow
+from kopje.core.music.degree import plain_do
+from kopje.core.music.tune import Tune, transposed
+from kopje.engraving.mei import mei
+from kopje.formats.limits import MAX_BYTES
+from kopje.store import songs
+from kopje.usecases.bring_shipped_songs import bring_shipped_songs
+from kopje.usecases.songbook import analysis_of, import_file
+
+router = APIRouter(tags=["songs"])
+SVG = "image/svg+xml"
+
+
+@router.get("/songs", operation_id="songs")
+def get_songs(call: Work) -> list[SongRow]:
+    return [SongRow.of(song) for song in songs.songs(call.session, call.school_id)]
+
+
+@router.post("/songs", status_code=201, operation_id="importSongs")
+def post_songs(files: list[UploadFile], call: Work) -> ImportRead:
+    found = []
+    for file in files[:200]:
+        found += import_file(call, file.filename or "song", file.file.read(MAX_BYTES + 1))
+    return ImportRead.of(found)
+
+
+@router.post("/songs/shipped", status_code=201, operation_id="bringShippedSongs")
+def post_shipped(call: Work, house: OurHouse) -> ImportRead:
+    return ImportRead.of(bring_shipped_songs(call, house.settings.songs))
+
+
+@router.get("/songs/{song_id}", operation_id="song")
+def get_song(song_id: UUID, call: Work) -> SongRead:
+    return SongRead.of(songs.song(call.session, call.school_id, song_id))
+
+
+@router.delete("/songs/{song_id}", status_code=204, operation_id="removeSong")
+def delete_song(song_id: UUID, call: Work) -> None:
+    songs.song(call.session, call.school_id, song_id)
+    songs.remove(call.session, call.school_id, song_id)
+
+
+@router.get("/songs/{song_id}/file", operation_id="songFile", response_class=Response)
+def get_file(song_id: UUID, call: Work) -> Response:
+    """The file as it came."""
+    song = songs.song(call.session, call.school_id, song_id)
+    name = "".join(c if c.isalnum() or c in "-_." else "-" for c in song.filename)
+    headers = {"Content-Disposition": f'attachment; filename="{name.encode("ascii", "replace").decode()}"'}
+    return Response(song.source, media_type="application/octet-stream", headers=headers)
+
+
+@router.get("/songs/{song_id}/score", operation_id="score", response_class=Response)
+def get_score(
+    song_id: UUID,
+    call: Work,
+    house: OurHouse,
+    width: Annotated[int, Query(ge=600, le=4000)] = 2000,
+    do: Annotated[str | None, Query(max_length=3)] = None,
+    lines: bool = True,
+) -> Response:
+    """The engraved song as SVG, on wish with another do; `lines` keeps one line of text on one line of music."""
+    a = analysis_of(songs.song(call.session, call.school_id, song_id))
+    tune = _in_key(a.tune, str(a.tonality.do) if a.tonality.do else None, do)
+    encoded = lines and any(bar.line_end for bar in tune.bars)
+    svg = house.engraver.svg(mei(tune), width, encoded)
+    return Response(svg, media_type=SVG, headers={"Cache-Control": "private, max-age=600"})
+
+
+def _in_key(tune: Tune, stored: str | None, wanted: str | None) -> Tune:
+    """The nearest octave of the wanted do."""
+    if stored is None or wanted is None or stored == wanted:
+        return tune
+    old, new = plain_do(stored).pitch, plain_do(wanted).pitch
+    steps, semitones = new.step - old.step, new.midi - old.midi
+    if semitones > 6:
+        steps, semitones = steps - 7, semitones - 12
+    elif semitones < -6:
+        steps, semitones = steps + 7, semitones + 12
+    return transposed(tune, steps, semitones)

@@ -1,0 +1,83 @@
+"""Signing in, the first run, sections."""
+
+from __future__ import annotations
+
+from datetime import time
+from typing import Annotated
+from uuid import UUID
+
+from pydantic import Field
+
+from kopje.api.schemas.base import Body, Name, Read
+from kopje.core.planning.meetings import Meeting
+from kopje.usecases.set_up_school import NewSection
+
+Password = Annotated[str, Field(min_length=8, max_length=200)]
+
+
+class SignInBody(Body):
+    login: Name = Field(examples=["teacher"])
+    password: Annotated[str, Field(max_length=200)] = Field(examples=["a long password"])
+
+
+class MeetingBody(Body):
+    weekday: Annotated[int, Field(ge=0, le=6)] = Field(examples=[1])
+    starts: Annotated[str, Field(pattern=r"^([01]\d|2[0-3]):[0-5]\d$")] = Field(examples=["09:10"])
+
+    def value(self) -> Meeting:
+        return Meeting(self.weekday, time.fromisoformat(self.starts))
+
+
+class SectionBody(Body):
+    name: Annotated[str, Field(min_length=1, max_length=20, pattern=r"\S")] = Field(examples=["3C"])
+    grade: Annotated[int, Field(ge=0, le=12)] = Field(examples=[3])
+    minutes: Annotated[int, Field(ge=10, le=180)] = Field(examples=[30])
+    names: Annotated[str, Field(max_length=20_000)] = Field(examples=["Ama\nJun\nInes\nTove"])
+    meetings: Annotated[list[MeetingBody], Field(max_length=14)] = Field(
+        examples=[[{"weekday": 1, "starts": "09:10"}]]
+    )
+    declare_earlier: bool = Field(default=True, examples=[True])
+
+    def value(self) -> NewSection:
+        return NewSection(
+            self.name.strip(), self.grade, self.minutes, tuple(self.names.splitlines()),
+            tuple(meeting.value() for meeting in self.meetings), self.declare_earlier,
+        )  # fmt: skip
+
+
+class FirstRunBody(Body):
+    school: Name = Field(examples=["Kestrel Ridge School"])
+    teacher: Name = Field(examples=["Noor"])
+    login: Annotated[str, Field(min_length=1, max_length=60, pattern=r"^\S+$")] = Field(examples=["noor"])
+    password: Password = Field(examples=["a long password"])
+    section: SectionBody = Field(
+        examples=[{"name": "2A", "grade": 2, "minutes": 30, "names": "Ama\nJun", "meetings": []}]
+    )
+    bring_songs: bool = Field(default=True, examples=[True])
+
+
+class FirstRunRead(Read):
+    needed: bool
+
+
+class MeRead(Read):
+    name: str
+    school: str
+    role: str
+
+
+class SectionRead(Read):
+    id: UUID
+    name: str
+    grade: int
+    minutes: int
+
+
+class DeclaredBody(Body):
+    concepts: Annotated[list[Annotated[str, Field(max_length=60)]], Field(max_length=500)] = Field(
+        examples=[["beat", "so-mi"]]
+    )
+
+
+class DeclaredRead(Read):
+    concepts: list[str]

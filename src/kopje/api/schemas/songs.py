@@ -1,0 +1,155 @@
+"""Songs on the wire."""
+
+from __future__ import annotations
+
+from uuid import UUID
+
+from kopje.api.analysis_json import ladder, minutes_and_seconds
+from kopje.api.schemas.base import Read, ReasonRead
+from kopje.core.analysis.analysis import Analysis
+from kopje.core.analysis.elements import SPOKEN
+from kopje.core.analysis.tonic import tonic_pattern
+from kopje.core.reasons import Reason
+from kopje.store import tables
+from kopje.usecases.songbook import Imported, analysis_of
+
+
+class ImportedRead(Read):
+    filename: str
+    title: str
+    song_id: UUID | None
+    already: bool
+    message: str
+    problems: int
+
+
+class ImportRead(Read):
+    songs: list[ImportedRead]
+
+    @classmethod
+    def of(cls, found: list[Imported]) -> ImportRead:
+        return cls(songs=[ImportedRead.model_validate(one) for one in found])
+
+
+class ToneRead(Read):
+    degree: str
+    pitch: str
+    midi: int
+
+
+class ElementRead(Read):
+    key: str
+    name: str
+    count: int
+    bars: list[int]
+
+
+class ProblemRead(Read):
+    bar: int | None
+    code: str
+    message: str
+
+
+class RungRead(Read):
+    """One tone of the ladder from the top; `below` names the way down to the next."""
+
+    degree: str
+    pitch: str
+    count: int
+    below: str | None
+
+
+class SongRow(Read):
+    id: UUID
+    title: str
+    tone_set: list[str]
+    tone_set_name: str | None
+    meter: str
+    bars: int
+    contour: list[int]
+    ours: bool
+    problems: int
+
+    @classmethod
+    def of(cls, song: tables.Song) -> SongRow:
+        a = analysis_of(song)
+        return cls(
+            id=song.id, title=song.title, tone_set=[str(d) for d in a.tone_set], tone_set_name=a.tone_set_name,
+            meter=str(a.tune.bars[0].meter), bars=a.tune.bars[-1].number, ours=song.ours, problems=len(a.problems),
+            contour=[s.pitch.midi for s in a.attacks if s.pitch][:64],
+        )  # fmt: skip
+
+
+class SongRead(Read):
+    id: UUID
+    title: str
+    ours: bool
+    facts: dict[str, str]
+    meters: list[str]
+    bars: int
+    seconds: str | None
+    do: str | None
+    resting_tone: str | None
+    tonality: str
+    confidence: float
+    reasons: list[ReasonRead]
+    tone_set: list[str]
+    tone_set_name: str | None
+    low: str | None
+    high: str | None
+    final: str | None
+    elements: list[ElementRead]
+    unnamed: list[ElementRead]
+    motion: dict[str, int]
+    form: str
+    problems: list[ProblemRead]
+    ladder: list[RungRead]
+    starting: ToneRead | None
+    tonic: list[ToneRead]
+
+    @classmethod
+    def of(cls, song: tables.Song) -> SongRead:
+        a = analysis_of(song)
+        low, high = a.range or (None, None)
+        return cls(
+            id=song.id, title=song.title, ours=song.ours, facts=song.facts,
+            meters=list(dict.fromkeys(str(bar.meter) for bar in a.tune.bars)), bars=a.tune.bars[-1].number,
+            seconds=minutes_and_seconds(a), do=str(a.tonality.do) if a.tonality.do else None,
+            resting_tone=a.tonality.resting, tonality=a.tonality.name,
+            confidence=round(float(a.tonality.confidence), 2), reasons=reasons(a.tonality.reasons),
+            tone_set=[str(d) for d in a.tone_set], tone_set_name=a.tone_set_name,
+            low=str(low) if low else None, high=str(high) if high else None,
+            final=str(a.degrees[-1]) if a.degrees else None, elements=_elements(a), unnamed=_unnamed(a),
+            motion=a.motion, form=a.form, problems=[ProblemRead.model_validate(p) for p in a.problems],
+            ladder=[RungRead(**rung) for rung in ladder(a)], starting=starting(a), tonic=tonic(a),
+        )  # fmt: skip
+
+
+def reasons(found: tuple[Reason, ...]) -> list[ReasonRead]:
+    return [ReasonRead.model_validate(reason) for reason in found]
+
+
+def _elements(a: Analysis) -> list[ElementRead]:
+    return [ElementRead(key=k, name=SPOKEN[k], count=n, bars=list(bars)) for k, n, bars in a.element_rows]
+
+
+def _unnamed(a: Analysis) -> list[ElementRead]:
+    bars: dict[str, list[int]] = {}
+    for figure in a.figures:
+        if figure.key is None:
+            bars.setdefault(figure.text, []).append(figure.bar)
+    return [ElementRead(key="unnamed", name=t, count=len(b), bars=sorted(set(b))) for t, b in bars.items()]
+
+
+def starting(a: Analysis) -> ToneRead | None:
+    """The first tone, as written."""
+    first = next((sound for sound in a.attacks if sound.pitch), None)
+    if first is None or first.pitch is None:
+        return None
+    return ToneRead(degree=str(a.degree(first) or ""), pitch=str(first.pitch), midi=first.pitch.midi)
+
+
+def tonic(a: Analysis) -> list[ToneRead]:
+    return [
+        ToneRead(degree=t.degree, pitch=str(t.pitch), midi=t.pitch.midi) for t in tonic_pattern(a.tonality)
+    ]

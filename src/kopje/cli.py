@@ -1,0 +1,162 @@
+"""The command `kopje`: analyse, serve, openapi."""
+
+from __future__ import annotations
+
+import argparse
+import json
+import logging
+import signal
+import sys
+import time
+from pathlib import Path
+from types import FrameType
+
+from kopje.core.analysis.analysis import Minor, analyse
+from kopje.core.errors import KopjeError
+from kopje.core.music.tune import blinded
+from kopje.settings import CHECKOUT, Settings
+
+
+def main(arguments: list[str] | None = None) -> int:
+    options = _parser().parse_args(arguments)
+    try:
+        code: int = options.run(options)
+    except KopjeError as problem:
+        print(f"kopje: {problem.message}", file=sys.stderr)
+        return 2
+    return code
+
+
+def _parser() -> argparse.ArgumentParser:
+    parser = argparse.ArgumentParser(
+        prog="kopje", description="The planner and the ledger that know the music."
+    )
+    commands = parser.add_subparsers(required=True)
+    analysing = commands.add_parser("analyse", help="say what a song is made of")
+    analysing.add_argument("files", nargs="+", type=Path, metavar="FILE")
+    analysing.add_argument("--json", action="store_true")
+    analysing.add_argument("--minor", choices=("la", "do"), default="la")
+    analysing.add_argument("--part", type=int)
+    analysing.add_argument(
+        "--blind", action="store_true", help="withhold stated key, text lines, words, fermatas"
+    )
+    analysing.set_defaults(run=_analyse)
+    serving = commands.add_parser("serve", help="start the application")
+    serving.add_argument("--demo", action="store_true")
+    serving.add_argument("--reset", action="store_true", help="with --demo: start over")
+    serving.set_defaults(run=_serve)
+    schema = commands.add_parser("openapi", help="print the schema of the API")
+    schema.add_argument("out", type=Path)
+    schema.set_defaults(run=_openapi)
+    return parser
+
+
+def _analyse(options: argparse.Namespace) -> int:
+    """One JSON object a line where there are several; a short text without --json."""
+    from kopje.api.analysis_json import analysis_json
+    from kopje.formats.read import read_tunes
+
+    minor: Minor = options.minor
+    code = 0
+    for file in options.files:
+        try:
+            tunes = read_tunes(_bytes(file), file.name, options.part)
+        except (KopjeError, OSError) as problem:
+            said = (
+                problem.message
+                if isinstance(problem, KopjeError)
+                else f"cannot be opened ({problem.strerror})"
+            )
+            print(f"kopje: {file}: {said}", file=sys.stderr)
+            code = 2
+            continue
+        for tune in tunes:
+            found = analysis_json(analyse(blinded(tune) if options.blind else tune, minor))
+            print(json.dumps(found, ensure_ascii=False) if options.json else _in_words(found))
+    return code
+
+
+def _bytes(file: Path) -> bytes:
+    from kopje.formats.limits import MAX_BYTES
+
+    with file.open("rb") as stream:
+        return stream.read(MAX_BYTES + 1)
+
+
+def _in_words(found: dict[str, object]) -> str:
+    reasons = found["reasons"]
+    lines = [
+        f"{found['title']}: do = {found['do']}, rests on {found['resting_tone'] or 'nothing'}, {found['tonality']} "
+        f"({found['confidence']}: {' '.join(reasons) if isinstance(reasons, list) else ''})",
+        f"  tones {' '.join(found['tone_set'])} ({found['tone_set_name']}), form {found['form']}",  # type: ignore[arg-type]
+    ]
+    problems = found["problems"]
+    if isinstance(problems, list):
+        lines += [f"  {problem['message']}" for problem in problems]
+    return "\n".join(lines)
+
+
+def _openapi(options: argparse.Namespace) -> int:
+    from sqlalchemy import create_engine
+
+    from kopje.main import create_app
+
+    app = create_app(Settings(), create_engine("postgresql+psycopg://"))
+    options.out.parent.mkdir(parents=True, exist_ok=True)
+    options.out.write_text(json.dumps(app.openapi(), indent=1, ensure_ascii=False) + "\n")
+    return 0
+
+
+def _serve(options: argparse.Namespace) -> int:
+    """In the foreground. TERM stops the server, and the database if it was ours."""
+    import uvicorn
+
+    from kopje.main import create_app
+    from kopje.store.cluster import Cluster, data_folder
+    from kopje.store.migrate import migrate
+    from kopje.store.work import engine_for
+
+    settings = Settings.from_environment()
+    signal.signal(signal.SIGTERM, _interrupt)
+    cluster = None if settings.database_url else Cluster(data_folder(CHECKOUT, "database"))
+    try:
+        if cluster is not None:
+            cluster.start()
+        name = "kopje_demo" if options.demo else "kopje"
+        if cluster is not None and options.reset:
+            cluster.drop(name)
+        engine = engine_for(settings.database_url or (cluster.ensure(name) if cluster else ""))
+        migrate(engine)
+        said = _load_demo(engine, settings) if options.demo else ""
+        logging.getLogger("uvicorn.error").setLevel("WARNING")
+        config = uvicorn.Config(create_app(settings, engine), host="127.0.0.1", port=settings.port,
+                                log_level="warning", access_log=False)  # fmt: skip
+        print(f"Kopje is at http://127.0.0.1:{settings.port}{said}", flush=True)
+        uvicorn.Server(config).run()
+    except KeyboardInterrupt:
+        pass
+    finally:
+        if cluster is not None:
+            cluster.stop()
+    return 0
+
+
+def _load_demo(engine: object, settings: Settings) -> str:
+    from sqlalchemy import Engine
+
+    from kopje.demo.load import LOGIN, PASSWORD, load
+
+    if not isinstance(engine, Engine):
+        return ""
+    started = time.monotonic()
+    if load(engine, settings):
+        print(f"Loaded Kestrel Ridge School in {time.monotonic() - started:.0f} s.", flush=True)
+    return f"  sign in as “{LOGIN}”, password “{PASSWORD}”"
+
+
+def _interrupt(_signal: int, _frame: FrameType | None) -> None:
+    raise KeyboardInterrupt
+
+
+if __name__ == "__main__":
+    sys.exit(main())

@@ -1,0 +1,111 @@
+"""Which key puts a song into these voices. Source: docs/sources.md#voices."""
+
+from __future__ import annotations
+
+from collections import defaultdict
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
+from fractions import Fraction
+
+from kopje.core.music.degree import Do
+from kopje.core.music.pitch import Pitch, from_fifths
+from kopje.core.reasons import Reason
+
+MOST_SIGNS = 4
+
+
+@dataclass(frozen=True, slots=True)
+class Voice:
+    """Comfortable range and, beyond it, the outer limits; written pitches."""
+
+    name: str
+    low: Pitch
+    high: Pitch
+    lowest: Pitch
+    highest: Pitch
+
+
+def _voice(name: str, text: str) -> Voice:
+    return Voice(name, *(Pitch.parse(part) for part in text.split()))
+
+
+VOICES: dict[int, Voice] = {
+    0: _voice("kindergarten", "D4 A4 C4 B4"),
+    1: _voice("grade 1", "D4 B4 C4 C5"),
+    2: _voice("grade 2", "D4 C5 C4 D5"),
+    3: _voice("grade 3", "C4 D5 B3 E5"),
+    4: _voice("grade 4", "C4 E5 A3 F5"),
+    5: _voice("grade 5", "C4 E5 A3 F5"),
+}
+
+
+@dataclass(frozen=True, slots=True)
+class KeyChoice:
+    """One written key: how far to move the stored pitches, and what it costs (beats x semitones outside)."""
+
+    do: Do
+    semitones: int
+    cost: Fraction
+    low: Pitch
+    high: Pitch
+
+    @property
+    def comfortable(self) -> bool:
+        return self.cost == 0
+
+
+def weights(sounding: Iterable[tuple[Pitch, Fraction]]) -> dict[Pitch, Fraction]:
+    """Beats on each pitch."""
+    total: dict[Pitch, Fraction] = defaultdict(Fraction)
+    for pitch, beats in sounding:
+        total[pitch] += beats
+    return dict(total)
+
+
+def best_keys(beats: Mapping[Pitch, Fraction], do: Do, voice: Voice, most: int = 3) -> tuple[KeyChoice, ...]:
+    """The best written keys with at most 4 signs within an octave of the stored one; empty if none fits."""
+    found = []
+    for fifths in range(-MOST_SIGNS, MOST_SIGNS + 1):
+        letter, alter = from_fifths(fifths)
+        for octave in (do.octave - 1, do.octave, do.octave + 1):
+            choice = _choice(beats, do, Do(letter, alter, octave), voice)
+            if choice is not None:
+                found.append(choice)
+    middle = voice.low.midi + voice.high.midi
+
+    def order(choice: KeyChoice) -> tuple[Fraction, int, int, int, int]:
+        off = abs(choice.low.midi + choice.high.midi - middle)
+        return choice.cost, off, abs(choice.do.fifths), abs(choice.semitones), choice.semitones
+
+    return tuple(sorted(found, key=order)[:most])
+
+
+def _choice(beats: Mapping[Pitch, Fraction], old: Do, new: Do, voice: Voice) -> KeyChoice | None:
+    shift = new.pitch.midi - old.pitch.midi
+    if not beats or abs(shift) > 12:
+        return None
+    steps = new.pitch.step - old.pitch.step
+    pitches = sorted((pitch.moved(steps, shift) for pitch in beats), key=lambda p: p.midi)
+    if pitches[0].midi < voice.lowest.midi or pitches[-1].midi > voice.highest.midi:
+        return None
+    cost = sum((count * _outside(pitch.midi + shift, voice) for pitch, count in beats.items()), Fraction(0))
+    return KeyChoice(new, shift, cost, pitches[0], pitches[-1])
+
+
+def _outside(midi: int, voice: Voice) -> int:
+    return max(voice.low.midi - midi, midi - voice.high.midi, 0)
+
+
+def key_reason(choices: tuple[KeyChoice, ...], do: Do, voice: Voice) -> Reason:
+    """One sentence on the key: as written where that is comfortable, else the best other, else none."""
+    written = next((choice for choice in choices if choice.semitones == 0), None)
+    if written is not None and written.comfortable:
+        return Reason("range_written", "key", f"Lies in their range as written (do = {do}).", "for")
+    if not choices:
+        return Reason("range", "key", f"No key puts it into the range of {voice.name}.", "against")
+    best = choices[0]
+    if best.comfortable:
+        return Reason("range", "key", f"Lies in their range when do = {best.do}.", "for")
+    return Reason(
+        "range", "key", f"Nearest to their range when do = {best.do}, yet some tones lie outside.", "against"
+    )

@@ -1,0 +1,39 @@
+"""A mark: what one child showed, how, alone or not, with or without help. Source: docs/sources.md#evidence."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from datetime import date, datetime
+from typing import Literal
+
+from kopje.core.sequence.concepts import ConceptKey, Way
+
+Result = Literal["secure", "nearly", "not_yet"]
+Voices = Literal["alone", "group", "class"]
+Help = Literal["none", "model", "signs"]
+
+
+@dataclass(frozen=True, slots=True)
+class Mark:
+    """One mark that counts (superseded and withdrawn ones are kept by the store, not judged)."""
+
+    concept: ConceptKey
+    way: Way
+    voices: Voices
+    help: Help
+    result: Result
+    moment: datetime
+
+    @property
+    def day(self) -> date:
+        return self.moment.date()
+
+    @property
+    def full(self) -> bool:
+        """Alone and without help."""
+        return self.voices == "alone" and self.help == "none"
+
+    @property
+    def half(self) -> bool:
+        """In a small group, or alone with help."""
+        return self.voices == "group" or (self.voices == "alone" and self.help != "none")

@@ -1,0 +1,237 @@
+"""What could fill a slot, with what it costs and why. Source: docs/sources.md#composer."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterable, Iterator
+from dataclasses import dataclass, replace
+from functools import cache, cached_property
+from itertools import chain
+
+from kopje.core.planning.activities import Activity
+from kopje.core.planning.catalogue import CATALOGUE, activity
+from kopje.core.planning.lesson import Choice, LeftOver, LessonQuestion
+from kopje.core.planning.template import Slot, template
+from kopje.core.reasons import Reason
+from kopje.core.sequence.arcs import Due, Purpose, SectionState, due
+from kopje.core.sequence.concepts import Concept, ConceptKey
+from kopje.core.songs.fit import Fit, Met, fit, ranked, unknown
+
+SONGS_A_CONCEPT = 4
+KNOWN_SONGS = 6
+CANDIDATES_A_SLOT = 16
+NOT_THE_MAIN_THING = 10
+NEW = 2
+LATELY = 3
+SUNG_THIS_WEEK = 2
+UNKNOWN_IN_SONG = 1
+LEFT_OVERS = 2
+
+
+@dataclass(frozen=True, slots=True)
+class Candidate:
+    """A choice for a slot with its own cost; what it costs beside others is the composer's."""
+
+    choice: Choice
+    activity: Activity
+    cost: int
+    new: str | None
+    reasons: tuple[Reason, ...]
+
+
+@dataclass(frozen=True)
+class Slots:
+    """The slots of this lesson and the candidates of each."""
+
+    question: LessonQuestion
+
+    @cached_property
+    def left_over(self) -> tuple[LeftOver, ...]:
+        """What is carried over to the front; routines are not."""
+        fits = [item for item in self.question.left_over if not activity(item.choice.activity).routine]
+        return tuple(item for item in fits if item.role not in ("opening", "closing"))[:LEFT_OVERS]
+
+    @cached_property
+    def slots(self) -> tuple[Slot, ...]:
+        """Left-overs first; each takes the place of the slot it came from."""
+        rest = list(template(self.question.state.grade, self.question.minutes))
+        for item in self.left_over:
+            same = next((slot for slot in rest if slot.role == item.role), None)
+            if same is None:
+                same = next((slot for slot in rest if slot.role in ("review", "play", "game")), None)
+            if same is not None:
+                rest.remove(same)
+        return (*(Slot("Left over", item.role) for item in self.left_over), *rest)
+
+    @cached_property
+    def due(self) -> tuple[Due, ...]:
+        return due(self.question.sequence, self.question.state)
+
+    @cached_property
+    def known_songs(self) -> tuple[tuple[str, Met], ...]:
+        """Songs they have met, longest rest first."""
+        met = [
+            (song.id, self.question.met[song.id])
+            for song in self.question.songs
+            if song.id in self.question.met
+        ]
+        return tuple(sorted(met, key=lambda pair: (pair[1].last is not None, pair[1].last or 0, pair[0])))
+
+    def candidates(self, index: int) -> tuple[Candidate, ...]:
+        """The best candidates of a slot, cheapest first. A pin or a left-over stands alone."""
+        if index in self.question.pins:
+            pinned = self.made(self.question.pins[index])
+            return (replace(pinned, reasons=(Reason("pinned", "cell", "You pinned it."), *pinned.reasons)),)
+        if index < len(self.left_over):
+            item = self.left_over[index]
+            if (item.choice.activity, item.choice.song) not in self.question.refused:
+                return (self._of(item.choice, 0, (Reason("left_over", "cell", item.why, "for"),)),)
+        every = self.fitting(self.slots[index])
+        return tuple(
+            sorted(every, key=lambda c: (c.cost, c.activity.title, c.choice.song or ""))[:CANDIDATES_A_SLOT]
+        )
+
+    def fitting(self, slot: Slot) -> list[Candidate]:
+        """Everything that fits a slot and was not refused for this section, in no order."""
+        refused = self.question.refused
+        return [c for c in self._fitting(slot) if (c.choice.activity, c.choice.song) not in refused]
+
+    def made(self, choice: Choice) -> Candidate:
+        """A choice that is already settled."""
+        return self._of(choice, 0, ())
+
+    def _fitting(self, slot: Slot) -> Iterator[Candidate]:
+        grade = self.question.state.grade
+        for item in CATALOGUE:
+            if slot.role in item.roles and item.fits_grade(grade):
+                if item.with_concept:
+                    yield from self._with_concept(slot, item)
+                else:
+                    for choice, cost, reasons in self._songs(item, Choice(item.key)):
+                        yield self._of(choice, cost, reasons)
+
+    def _with_concept(self, slot: Slot, item: Activity) -> Iterator[Candidate]:
+        for place, wanted in enumerate(self._wanted(slot)):
+            if wanted.purpose not in item.purposes or wanted.concept.line not in item.lines:
+                continue
+            choice = Choice(item.key, None, wanted.concept.key, wanted.purpose)
+            main = place * (NOT_THE_MAIN_THING if slot.role == "focus" else 1)
+            for filled, cost, reasons in self._songs(item, choice, wanted.concept):
+                yield self._of(filled, cost + main, (*wanted.reasons, *reasons))
+
+    def _wanted(self, slot: Slot) -> list[Due]:
+        """What a slot would work on, most wanted first; review keeps named things warm."""
+        state, main = self.question.state, list(self.due)
+        practise = [item for item in main if item.purpose == "practise"]
+        warm = [
+            self._warm(concept)
+            for concept in self._named()
+            if concept.key not in {d.concept.key for d in main}
+        ]
+        if slot.role == "review":
+            return [*practise, *warm[:3]]
+        if slot.role in ("opening", "voice", "game", "play"):
+            return [*practise, *(d for d in main if d.purpose == "prepare"), *warm[:3]]
+        without_song = [
+            self._as_preparing(item) for item in main if item.purpose == "present" and not self._fits(item)
+        ]
+        main = [item for item in main if item.purpose != "present" or self._fits(item)]
+        wanted = [*without_song, *main] or warm[:2]
+        # Rhythm leads in one lesson, melody in the next: whichever line had fewer touches comes first.
+        wanted.sort(key=lambda item: (item.purpose != "present", self._touched(item, state)))
+        return [*wanted[1:], wanted[0]] if slot.role == "second" and wanted else wanted
+
+    @staticmethod
+    def _touched(item: Due, state: SectionState) -> int:
+        taught = state.touches(item.concept.key)
+        return taught.prepared + taught.practised
+
+    def _named(self) -> list[Concept]:
+        state = self.question.state
+        named = [c for c in self.question.sequence.concepts if state.named(c.key) and c.found_in_music]
+        return sorted(named, key=lambda c: (state.touches(c.key).practised, -c.grade))
+
+    @staticmethod
+    def _warm(concept: Concept) -> Due:
+        said = f"{concept.name.capitalize()} is named; sung now and then it stays warm."
+        return Due(concept, "practise", (Reason("warm", concept.key, said),))
+
+    @staticmethod
+    def _as_preparing(item: Due) -> Due:
+        said = f"No song in the songbook can present {item.concept.name} to them yet, so it is prepared once more."
+        return Due(
+            item.concept, "prepare", (*item.reasons, Reason("no_song", item.concept.key, said, "against"))
+        )
+
+    def _fits(self, item: Due) -> tuple[Fit, ...]:
+        """The best songs for a concept and purpose that nothing bars."""
+        return self._fits_of(item.concept.key, item.purpose)
+
+    @cached_property
+    def _fits_of(self) -> Callable[[ConceptKey, Purpose], tuple[Fit, ...]]:
+        @cache  # many activities ask for the same songs
+        def fits(key: ConceptKey, purpose: Purpose) -> tuple[Fit, ...]:
+            asked, concept = self.question, self.question.sequence.concept(key)
+            every = ranked(
+                fit(song, concept, purpose, asked.state, asked.met.get(song.id, Met()), asked.today)
+                for song in asked.songs
+            )
+            return tuple(one for one in every if one.allowed)[:SONGS_A_CONCEPT]
+
+        return fits
+
+    def _songs(
+        self, item: Activity, choice: Choice, concept: Concept | None = None
+    ) -> Iterable[tuple[Choice, int, tuple[Reason, ...]]]:
+        if item.song == "none":
+            return [(choice, 0, ())]
+        if item.song == "target" and concept is not None and choice.purpose is not None:
+            fits = self._fits(Due(concept, choice.purpose, ()))
+            return [(replace(choice, song=one.song.id), one.cost, one.verdict.reasons) for one in fits]
+        return chain.from_iterable(self._known(choice, concept))
+
+    def _known(
+        self, choice: Choice, concept: Concept | None
+    ) -> Iterator[list[tuple[Choice, int, tuple[Reason, ...]]]]:
+        cards = {song.id: song for song in self.question.songs}
+        for song_id, met in self.known_songs[:KNOWN_SONGS]:
+            song = cards[song_id]
+            if concept is not None and concept.found_in_music and song.content(concept.key) is None:
+                continue
+            recent = (
+                met.last is not None
+                and self.question.today is not None
+                and (self.question.today - met.last).days < 7
+            )
+            strange = len([c for c in unknown(song, self.question.state) if not c.aspect])
+            last = f", last on {met.last:%-d %b}" if met.last else ""
+            said = Reason(
+                "known_song",
+                "song",
+                f"{song.title} is an old friend: sung in {met.lessons} lessons{last}.",
+                "for",
+            )
+            cost = SUNG_THIS_WEEK * recent + UNKNOWN_IN_SONG * min(strange, 3)
+            yield [(replace(choice, song=song_id), cost, (said,))]
+
+    def _of(self, choice: Choice, cost: int, reasons: tuple[Reason, ...]) -> Candidate:
+        item = activity(choice.activity)
+        new = self._new(choice, item)
+        extra: list[Reason] = []
+        if new:
+            extra.append(Reason("new", "cell", f"New to them: {new}."))
+        if item.hears:
+            extra.append(Reason("hears", "cell", f"{item.hears} children can be heard alone in it.", "for"))
+        if item.key in self.question.lately:
+            extra.append(Reason("lately", "cell", "They did it last time.", "against"))
+        total = cost + NEW * bool(new) + (LATELY - 2 * item.routine) * (item.key in self.question.lately)
+        return Candidate(choice, item, total, new, (*reasons, *extra))
+
+    def _new(self, choice: Choice, item: Activity) -> str | None:
+        """What is new to the class in it: a name, a song, or an activity without a song."""
+        if choice.purpose == "present" and choice.concept:
+            return f"the name {self.question.sequence.concept(choice.concept).name}"
+        if choice.song is not None and choice.song not in self.question.met:
+            return "the song"
+        if choice.song is None and not self.question.done.get(item.key):
+            return "the activity"
+        return None

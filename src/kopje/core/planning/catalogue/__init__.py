@@ -1,0 +1,17 @@
+"""The activities that ship with Kopje: our own, as data, drawn and tested from the same tables."""
+
+from kopje.core.errors import PlanError
+from kopje.core.planning.activities import Activity
+from kopje.core.planning.catalogue.focus import PRACTISE, PREPARE, PRESENT
+from kopje.core.planning.catalogue.openings import CLOSINGS, OPENINGS
+from kopje.core.planning.catalogue.playing import GAMES, INSTRUMENTS
+
+CATALOGUE: tuple[Activity, ...] = (*OPENINGS, *PREPARE, *PRESENT, *PRACTISE, *INSTRUMENTS, *GAMES, *CLOSINGS)
+_BY_KEY = {activity.key: activity for activity in CATALOGUE}
+
+
+def activity(key: str) -> Activity:
+    try:
+        return _BY_KEY[key]
+    except KeyError:
+        raise PlanError(f"There is no activity “{key}”.", value=key) from None

@@ -1,0 +1,48 @@
+"""Openings, voice play and closings."""
+
+from kopje.core.planning.activities import Activity
+
+OPENINGS = (
+    Activity("hello-echo", "Hello on two tones", "greeting", ("opening",), (0, 3), (2, 3, 4), "standing",
+             ("Sing hello high and low; they answer as an echo.", "Change the answer a little each time."), routine=True),
+    Activity("name-and-wave", "A name and a wave", "hearing singles", ("opening", "game"), (0, 3), (3, 4, 5), "seated",
+             ("Sing a name; the child sings it back alone.", "All answer with a wave. Six seconds a child."),
+             purposes=("practise", "prepare"), lines=("melody",), hears=4, routine=True),
+    Activity("walk-the-beat", "Walk the beat", "movement", ("opening", "game"), (0, 3), (2, 3, 5), "moving",
+             ("Sing {song} and walk its beat.", "Stand still when the song ends."), song="known",
+             care="Clear floor; walking, not running."),
+    Activity("sign-warm-up", "Tones in the air", "singing", ("opening", "review"), (1, 8), (2, 3, 5), "standing",
+             ("Show the tones they know with the hand; they sing.", "Bring in {concept} from a neighbour and from a skip."),
+             purposes=("practise",), lines=("melody",), routine=True),
+    Activity("mirror-moves", "Mirror", "movement", ("opening", "game"), (0, 8), (2, 3, 4), "moving",
+             ("Slow shapes to the beat; they are your mirror.", "Hand the lead to a child."), routine=True,
+             care="Arm's length apart."),
+    Activity("pattern-on-board", "Pattern on the board", "rhythm reading", ("opening", "review"), (1, 8), (2, 3, 5),
+             "seated", ("A four-beat pattern stands on the board as they come in.", "Read it silently, then together.",
+                        "Change one beat and read again."),
+             purposes=("practise",), lines=("rhythm",), way="read", routine=True),
+    Activity("sing-in", "Sing in with an old friend", "singing", ("opening",), (0, 8), (2, 3, 4), "standing",
+             ("Give the starting tone of {song}.", "Sing it while coming in; a child shows the beat."), song="known"),
+    Activity("beat-passes", "The beat goes round", "movement", ("opening", "game"), (1, 8), (2, 3, 5), "standing",
+             ("In a ring, one clap a child, steady.", "Turn round on your sign."), routine=True),
+    Activity("hill-slide", "Up and down the hill", "vocal exploration", ("voice",), (0, 2), (2, 3, 4), "standing",
+             ("Trace the hill with a finger; voices follow.", "A child draws a new path."), routine=True,
+             care="Light voices, no shouting."),
+    Activity("kestrel-calls", "Kestrel calls", "vocal exploration", ("voice",), (0, 2), (2, 3, 4), "standing",
+             ("Call high and soft from the ridge; the valley answers.", "Which call was higher?"), care="Light voices."),
+    Activity("four-kinds-of-voice", "Four kinds of voice", "vocal exploration", ("voice",), (0, 1), (2, 3, 4), "seated",
+             ("Speak, whisper, call and sing the same line.", "They name the kind."), hears=4, purposes=("prepare", "practise"),
+             lines=("other",), way="sing"),
+    Activity("kettle-voices", "Kettle voices", "vocal exploration", ("voice",), (0, 2), (2, 3, 3), "seated",
+             ("Hum low like water, slide up as it boils.", "Stop on your sign."), routine=True, care="Stop if it tickles or hurts."),
+)  # fmt: skip
+CLOSINGS = (
+    Activity("last-line", "Line up on the last line", "closing", ("closing",), (0, 8), (2, 2, 3), "standing",
+             ("Sing {song} once more, softer each line.", "Line up on the last one."), song="known", routine=True),
+    Activity("goodbye-echo", "Goodbye echo", "closing", ("closing",), (0, 3), (2, 2, 3), "seated",
+             ("Sing goodbye on two tones; they answer.",), routine=True),
+    Activity("one-thing", "One thing you heard", "closing", ("closing",), (2, 8), (2, 2, 4), "seated",
+             ("Each row says one thing it heard today.",), routine=True),
+    Activity("quiet-as-kestrel", "Quiet as the kestrel", "closing", ("closing",), (0, 8), (2, 2, 3), "standing",
+             ("Hover without a sound while one row after the other lines up.",), routine=True),
+)  # fmt: skip

@@ -1,0 +1,258 @@
+"""Composing one lesson: an exact search over a few candidates a slot.
+
+The full composer for lesson sets will stand behind the same `compose`. Must-rules are kept by construction;
+wishes cost points; the cheapest plan wins, and ties go to the earlier candidate, so that the same question
+always has the same answer. Source: docs/sources.md#composer.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+
+from kopje.core.errors import PlanError
+from kopje.core.planning.candidates import Candidate, Slots
+from kopje.core.planning.lesson import Cell, LessonPlan, LessonQuestion, Status
+from kopje.core.planning.template import Slot, available
+from kopje.core.reasons import Reason
+
+SAME_KIND = 3
+SAME_CONCEPT_TWICE = 4
+STILL_SITTING = 1
+TOO_FEW_HEARD = 8
+HEARD_A_LESSON = 4
+LONGEST_SITTING_K1 = 8
+LONGEST_ACTIVITY_K1 = 7
+MOST_NODES = 40_000
+
+
+@dataclass(frozen=True, slots=True)
+class _Sofar:
+    """A lesson as far as it is chosen, with what the rules and prices ask of it."""
+
+    chosen: tuple[Candidate, ...] = ()
+    songs: frozenset[str] = frozenset()
+    activities: frozenset[str] = frozenset()
+    cost: int = 0
+    minutes: int = 0
+    new: int = 0
+    presents: int = 0
+
+    def allows(self, candidate: Candidate) -> bool:
+        """No activity and no song twice."""
+        return candidate.activity.key not in self.activities and candidate.choice.song not in self.songs
+
+    def plus(self, candidate: Candidate, cost: int) -> _Sofar:
+        song = candidate.choice.song
+        return _Sofar(
+            (*self.chosen, candidate),
+            self.songs | {song} if song else self.songs,
+            self.activities | {candidate.activity.key},
+            cost,
+            self.minutes + candidate.activity.minutes[0],
+            self.new + bool(candidate.new),
+            self.presents + (candidate.choice.purpose == "present"),
+        )
+
+
+@dataclass
+class _Search:
+    """Depth-first over the slots, best candidate first, cut off where the rest cannot win any more."""
+
+    options: list[tuple[Candidate, ...]]
+    budget: int
+    most_new: int
+    best: _Sofar | None = None
+    best_cost: int | None = None
+    nodes: int = 0
+
+    def run(self) -> Status:
+        self.rest = [0] * (len(self.options) + 1)
+        self.least = [0] * (len(self.options) + 1)
+        for index in range(len(self.options) - 1, -1, -1):
+            self.rest[index] = self.rest[index + 1] + min(c.cost for c in self.options[index])
+            self.least[index] = self.least[index + 1] + min(
+                c.activity.minutes[0] for c in self.options[index]
+            )
+        self._descend(_Sofar())
+        return "best_possible" if self.nodes < MOST_NODES else "best_found"
+
+    def _descend(self, sofar: _Sofar) -> None:
+        at = len(sofar.chosen)
+        if at == len(self.options):
+            total = sofar.cost + hearing_cost(sofar.chosen)
+            if self.best_cost is None or total < self.best_cost:
+                self.best, self.best_cost = sofar, total
+            return
+        for candidate in self.options[at]:
+            if (
+                self.best_cost is not None
+                and sofar.cost + candidate.cost + self.rest[at + 1] >= self.best_cost
+            ):
+                return  # the options are sorted: none of the others can win either
+            if not sofar.allows(candidate):
+                continue
+            self.nodes += 1
+            if self.nodes >= MOST_NODES:
+                return
+            price = sofar.cost + candidate.cost + beside(sofar.chosen, candidate)
+            if self.best_cost is None or price + self.rest[at + 1] < self.best_cost:
+                longer = sofar.plus(candidate, price)
+                if self._may_go_on(longer, at + 1):
+                    self._descend(longer)
+
+    def _may_go_on(self, sofar: _Sofar, at: int) -> bool:
+        in_time = sofar.minutes + self.least[at] <= self.budget
+        return in_time and sofar.new <= self.most_new and sofar.presents <= 1
+
+
+def beside(chosen: Sequence[Candidate], candidate: Candidate) -> int:
+    """What a candidate costs beside those already there."""
+    cost = SAME_KIND * sum(c.activity.kind == candidate.activity.kind for c in chosen)
+    concept = candidate.choice.concept
+    if concept is not None:
+        cost += SAME_CONCEPT_TWICE * sum(c.choice.concept == concept for c in chosen)
+    if chosen and chosen[-1].activity.energy == candidate.activity.energy == "seated":
+        cost += STILL_SITTING
+    return cost
+
+
+def hearing_cost(chosen: Sequence[Candidate]) -> int:
+    return 0 if sum(c.activity.hears for c in chosen) >= HEARD_A_LESSON else TOO_FEW_HEARD
+
+
+def compose(question: LessonQuestion) -> LessonPlan:
+    """Propose the next lesson; PlanError when not even one slot can be filled."""
+    slots = Slots(question)
+    pairs = [(slot, slots.candidates(index)) for index, slot in enumerate(slots.slots)]
+    unmet = [_empty(slot) for slot, options in pairs if not options]
+    filled = [(index, slot, options) for index, (slot, options) in enumerate(pairs) if options]
+    if not filled:
+        raise PlanError("There is nothing to propose yet. Bring in a few songs first.")
+    budget = available(question.minutes, len(filled))
+    options = [options for _, _, options in filled]
+    chosen: tuple[Candidate, ...] = ()
+    for most_new in _allowances(question, options):
+        search = _Search(options, budget, most_new)
+        status = search.run()
+        if search.best is not None:
+            chosen = search.best.chosen
+            break
+    else:
+        raise PlanError(
+            "No lesson fits these minutes and pins. Take out a pin, or give the lesson more minutes."
+        )
+    unmet += _unmet(question, chosen, len(filled), most_new)
+    minutes = spread([c.activity.minutes for c in chosen], _sitting(question, chosen), budget)
+    fixed = len(slots.left_over)
+    cells = tuple(
+        _cell(index, slot, candidate, length, index < fixed)
+        for (index, slot, _), candidate, length in zip(filled, chosen, minutes, strict=True)
+    )
+    return LessonPlan(cells, sum(minutes), budget, status, tuple(unmet))
+
+
+def _allowances(question: LessonQuestion, options: Sequence[Sequence[Candidate]]) -> range:
+    """How many cells may be new: half of them; where too little is known, as few as can be."""
+    least = sum(all(c.new for c in slot) for slot in options)
+    return range(least if ramp(question, len(options)) else len(options) // 2, len(options) + 1)
+
+
+def ramp(question: LessonQuestion, cells: int) -> bool:
+    """A new section knows fewer than twice as many things as a lesson has cells."""
+    return len(question.met) + len(question.done) < 2 * cells
+
+
+def _unmet(question: LessonQuestion, chosen: Sequence[Candidate], cells: int, most_new: int) -> list[Reason]:
+    found = []
+    if ramp(question, cells):
+        found.append(
+            Reason("ramp", "new", "They know little yet, so as few new things as possible are chosen.")
+        )
+    elif most_new > cells // 2:
+        found.append(
+            Reason("many_new", "new", "More than half is new: they know too few songs for less.", "against")
+        )
+    if hearing_cost(chosen):
+        found.append(
+            Reason("few_heard", "hearing", "Fewer than four children can be heard alone.", "against")
+        )
+    return found
+
+
+def _empty(slot: Slot) -> Reason:
+    return Reason(
+        "empty_slot", slot.role, f"Nothing fits “{slot.name}” yet; more songs would help.", "against"
+    )
+
+
+def _sitting(question: LessonQuestion, chosen: Sequence[Candidate]) -> list[bool]:
+    """Which cells may not be stretched: seated ones with the smallest children."""
+    return [question.state.grade <= 1 and c.activity.energy == "seated" for c in chosen]
+
+
+def spread(bounds: Sequence[tuple[int, int, int]], seated: Sequence[bool], budget: int) -> list[int]:
+    """Whole minutes for each cell, within its bounds, their sum as near under the budget as can be.
+
+    >>> spread([(2, 3, 5), (3, 5, 7)], [False, False], 10)
+    [4, 6]
+    """
+    minutes = [usual for _, usual, _ in bounds]
+    while sum(minutes) > budget:
+        index = max(range(len(minutes)), key=lambda i: minutes[i] - bounds[i][0])
+        if minutes[index] == bounds[index][0]:
+            break
+        minutes[index] -= 1
+    while sum(minutes) < budget:
+        free = [
+            i
+            for i in range(len(minutes))
+            if minutes[i] < bounds[i][2] and not (seated[i] and minutes[i] >= 6)
+        ]
+        if not free:
+            break
+        index = max(free, key=lambda i: (bounds[i][2] - minutes[i], -i))
+        minutes[index] += 1
+    return minutes
+
+
+def _cell(index: int, slot: Slot, candidate: Candidate, minutes: int, left_over: bool) -> Cell:
+    return Cell(
+        index, slot.name, slot.role, candidate.choice, candidate.activity, minutes, candidate.new, left_over,
+        candidate.reasons,
+    )  # fmt: skip
+
+
+def alternatives(question: LessonQuestion, plan: LessonPlan, place: int, most: int = 6) -> tuple[Cell, ...]:
+    """What else could stand in the cell at `place`, the others kept as they are; cheapest first.
+
+    Its minutes stay as near as its own bounds allow, and the lesson never grows beyond what is available.
+    """
+    slots = Slots(replace(question, left_over=(), pins={}))
+    cell = plan.cells[place]
+    slot = Slot(cell.slot, cell.role)
+    others = _Sofar()
+    for other in (c for i, c in enumerate(plan.cells) if i != place):
+        others = others.plus(slots.made(other.choice), 0)
+    spare = cell.minutes + max(plan.available - sum(c.minutes for c in plan.cells), 0)
+    found = []
+    for candidate in slots.fitting(slot):
+        one_present = others.presents + (candidate.choice.purpose == "present") <= 1
+        fits = candidate.activity.minutes[0] <= spare and others.allows(candidate) and one_present
+        if fits and candidate.choice != cell.choice:
+            found.append((candidate.cost + beside(others.chosen, candidate), candidate))
+    found.sort(key=lambda pair: (pair[0], pair[1].activity.title, pair[1].choice.song or ""))
+    return tuple(
+        _cell(
+            cell.index, slot, c, min(max(cell.minutes, c.activity.minutes[0]), c.activity.minutes[2]), False
+        )
+        for _, c in _varied(found)[:most]
+    )
+
+
+def _varied(found: list[tuple[int, Candidate]]) -> list[tuple[int, Candidate]]:
+    """The best of each activity before the second song of any."""
+    first: dict[str, tuple[int, Candidate]] = {}
+    for pair in found:
+        first.setdefault(pair[1].activity.key, pair)
+    return [*first.values(), *(pair for pair in found if pair not in first.values())]

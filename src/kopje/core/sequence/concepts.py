@@ -1,0 +1,109 @@
+"""What is taught: concepts, how they are found in music, and the order they come in.
+
+Source: docs/sources.md#prerequisites.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+from functools import cached_property
+from graphlib import CycleError, TopologicalSorter
+from typing import Literal, NewType
+
+from kopje.core.errors import ConceptError, SequenceError
+
+ConceptKey = NewType("ConceptKey", str)
+Way = Literal["hear", "sing", "read", "write", "create"]
+Line = Literal["rhythm", "melody", "other"]
+LINE_OF = {
+    "beat": "rhythm", "rhythm": "rhythm", "meter": "rhythm", "melody": "melody", "tonality": "melody",
+    "staff": "melody",
+}  # fmt: skip
+STRAND_NAMES = {
+    "beat": "Beat and tempo", "rhythm": "Rhythm", "meter": "Meter", "melody": "Melody", "tonality": "Tonality",
+    "staff": "Staff", "form": "Form", "expression": "Expression", "voice": "Voice", "unpitched": "Unpitched",
+    "barred": "Barred instruments", "recorder": "Recorder", "ensemble": "Ensemble",
+    "sight-singing": "Sight-singing", "vocabulary": "Vocabulary",
+}  # fmt: skip
+
+
+@dataclass(frozen=True, slots=True)
+class Concept:
+    """One thing to be learned.
+
+    `grade` is 0 for kindergarten. `elements`, `degrees`, `meters` and `resting` say how the analysis finds
+    it; a concept with none of them is observed only. `sign` is what stands for it in a narrow place: a
+    figure in beats, a degree, a meter, or short words.
+    """
+
+    key: ConceptKey
+    name: str
+    strand: str
+    grade: int
+    sign: str = ""
+    needs: tuple[ConceptKey, ...] = ()
+    elements: tuple[str, ...] = ()
+    degrees: tuple[str, ...] = ()
+    meters: tuple[str, ...] = ()
+    resting: str | None = None
+    ways: tuple[Way, ...] = ("sing",)
+    core: bool = True
+    prompt: str = ""
+
+    @property
+    def line(self) -> Line:
+        return LINE_OF.get(self.strand, "other")  # type: ignore[return-value]
+
+    @property
+    def found_in_music(self) -> bool:
+        return bool(self.elements or self.degrees or self.meters or self.resting)
+
+
+@dataclass(frozen=True)
+class Sequence:
+    """Concepts in teaching order. A cycle among prerequisites is refused and named."""
+
+    name: str
+    concepts: tuple[Concept, ...]
+
+    @classmethod
+    def of(cls, name: str, concepts: Iterable[Concept]) -> Sequence:
+        sequence = cls(name, tuple(concepts))
+        for concept in sequence.concepts:
+            for key in concept.needs:
+                sequence.concept(key)
+        try:
+            TopologicalSorter({c.key: c.needs for c in sequence.concepts}).prepare()
+        except CycleError as cycle:
+            names = [sequence.concept(key).name for key in cycle.args[1]]
+            raise SequenceError(
+                f"These concepts wait for each other: {' → '.join(names)}.", value=names
+            ) from cycle
+        return sequence
+
+    @cached_property
+    def by_key(self) -> dict[str, Concept]:
+        return {concept.key: concept for concept in self.concepts}
+
+    def concept(self, key: str) -> Concept:
+        try:
+            return self.by_key[key]
+        except KeyError:
+            raise ConceptError(f"There is no concept “{key}” in this sequence.", value=key) from None
+
+    @cached_property
+    def of_element(self) -> dict[str, ConceptKey]:
+        return {element: concept.key for concept in self.concepts for element in concept.elements}
+
+    @cached_property
+    def of_degree(self) -> dict[str, ConceptKey]:
+        return {degree: concept.key for concept in self.concepts for degree in concept.degrees}
+
+    @cached_property
+    def of_meter(self) -> dict[str, ConceptKey]:
+        return {meter: concept.key for concept in self.concepts for meter in concept.meters}
+
+    def up_to(self, grade: int) -> tuple[Concept, ...]:
+        """Concepts that usually belong to this grade or an earlier one."""
+        return tuple(concept for concept in self.concepts if concept.grade <= grade)

@@ -1,0 +1,117 @@
+"""The default sequence, kindergarten to grade 5, as data. Schools start from it and change it.
+
+Source: docs/sources.md#prerequisites.
+"""
+
+from __future__ import annotations
+
+from typing import Any
+
+from kopje.core.sequence.concepts import Concept, ConceptKey, Sequence, Way
+
+READ: tuple[Way, ...] = ("read",)
+
+
+def _c(key: str, name: str, strand: str, grade: int, sign: str, needs: str = "", **more: Any) -> Concept:
+    for field in ("elements", "degrees", "meters"):
+        more[field] = tuple(more.get(field, "").split())
+    return Concept(
+        ConceptKey(key), name, strand, grade, sign, tuple(ConceptKey(n) for n in needs.split()), **more
+    )
+
+
+KINDERGARTEN = (
+    _c("beat", "steady beat", "beat", 0, "♥ ♥ ♥ ♥", prompt="Show me the heartbeat of the song."),
+    _c("fast-slow", "fast and slow", "beat", 0, "fast / slow", "beat", prompt="Did the walk get faster or slower?"),
+    _c("long-short", "long and short", "rhythm", 0, "long / short", "beat", prompt="Which word was long?"),
+    _c("beat-silence", "beat and silence", "rhythm", 0, "♥ · ♥", "beat", prompt="Where did nobody sing?"),
+    _c("high-low", "high and low", "melody", 0, "high / low", prompt="Point to where this sound lives."),
+    _c("four-voices", "four voices", "voice", 0, "4 voices", prompt="Was that speaking, singing, whispering or calling?"),
+    _c("contour", "up and down", "melody", 0, "↗ ↘", "high-low", prompt="Draw the melody in the air."),
+    _c("echo", "singing an echo", "voice", 0, "echo", "four-voices", prompt="Sing back just what you heard."),
+    _c("loud-soft", "loud and soft", "expression", 0, "f / p", prompt="Which verse was softer?"),
+    _c("same-different", "same and different", "form", 0, "= / ≠", prompt="Was the second line the same?"),
+    _c("sound-families", "sound families", "vocabulary", 0, "families", core=False, prompt="Struck, scraped or shaken?"),
+)  # fmt: skip
+FIRST = (
+    _c("beat-rhythm", "beat and rhythm", "rhythm", 1, "♥ / words", "beat", prompt="Tap the beat, then tap the words."),
+    _c("quarter-eighths", "quarter and two eighths", "rhythm", 1, "1 ½½", "beat-rhythm",
+       elements="quarter two_eighths", ways=READ, prompt="How many sounds on this beat?"),
+    _c("so-mi", "so and mi", "melody", 1, "so mi", "high-low contour", degrees="so mi",
+       prompt="Which word is lower?"),
+    _c("beat-rest", "beat rest", "rhythm", 1, "r1", "quarter-eighths", elements="beat_rest", ways=READ,
+       prompt="On which beat was there no sound?"),
+    _c("la", "la", "melody", 1, "la", "so-mi", degrees="la", prompt="Is the new tone higher than so?"),
+    _c("two-beat-meter", "two-beat meter", "meter", 1, "2/4", "beat-rest", meters="2/4",
+       prompt="Which beat feels heavier?"),
+    _c("staff-two-lines", "two- and three-line staff", "staff", 1, "lines", "so-mi", ways=("read",),
+       prompt="On a line or in a space?"),
+    _c("phrase", "phrases a and b", "form", 1, "a b", "same-different", prompt="Where would you take a breath?"),
+    _c("body-ostinato", "body ostinato", "ensemble", 1, "ostinato", "beat", core=False,
+       prompt="Can you keep it while we sing?"),
+)  # fmt: skip
+SECOND = (
+    _c("do", "do", "melody", 2, "do", "la", degrees="do", prompt="Which tone feels like home?"),
+    _c("half", "half note", "rhythm", 2, "2", "quarter-eighths", elements="half", ways=READ,
+       prompt="How many beats does the last word last?"),
+    _c("re", "re", "melody", 2, "re", "do", degrees="re", prompt="Which tone lies between do and mi?"),
+    _c("four-beat-meter", "four-beat meter", "meter", 2, "4/4", "half two-beat-meter", meters="4/4",
+       prompt="How often does the strong beat come?"),
+    _c("do-pentatonic", "do-pentatonic", "melody", 2, "d r m s l", "re", prompt="Sing our five tones down the ladder."),
+    _c("bar-lines", "bar lines", "meter", 2, "|", "two-beat-meter", ways=("read",), core=False,
+       prompt="Where does the strong beat stand?"),
+    _c("do-line-space", "do on a line or in a space", "staff", 2, "do on staff", "staff-two-lines do", ways=("read",),
+       prompt="If do is in a space, where is mi?"),
+    _c("step-skip", "steps and skips", "melody", 2, "step / skip", "do", ways=("hear",),
+       prompt="Neighbours, or did we jump over one?"),
+    _c("aaba", "form a a b a", "form", 2, "a a b a", "phrase", core=False, prompt="Which line is the odd one out?"),
+    _c("repeat-sign", "repeat sign", "form", 2, ":|", "phrase", core=False, ways=("read",), prompt="Where do we go now?"),
+    _c("layered-ostinati", "layered ostinati", "ensemble", 2, "layers", "body-ostinato", core=False,
+       prompt="Which layer came in last?"),
+)  # fmt: skip
+THIRD = (
+    _c("four-sixteenths", "four sixteenths", "rhythm", 3, "¼¼¼¼", "four-beat-meter", elements="four_sixteenths",
+       ways=READ, prompt="How many sounds now on one beat?"),
+    _c("low-la", "low la", "melody", 3, "la,", "do-pentatonic", degrees="la,",
+       prompt="How far below do is the new tone?"),
+    _c("low-so", "low so", "melody", 3, "so,", "low-la", degrees="so,", prompt="Where did the song begin?"),
+    _c("eighth-sixteenths", "eighth and two sixteenths, both ways", "rhythm", 3, "½¼¼", "four-sixteenths",
+       elements="eighth_two_sixteenths two_sixteenths_eighth", ways=READ, prompt="Long first, or short first?"),
+    _c("high-do", "high do", "melody", 3, "do'", "do", degrees="do'", prompt="What is the same as low do?"),
+    _c("three-beat-meter", "three-beat meter", "meter", 3, "3/4", "two-beat-meter", meters="3/4",
+       elements="dotted_half", prompt="Does it march or turn?"),
+    _c("letter-names", "letter names", "staff", 3, "A B C", "do-line-space", ways=("read",), prompt="What is so called here?"),
+    _c("round", "round", "ensemble", 3, "round", "phrase", core=False, prompt="When does the second group come in?"),
+    _c("rondo", "rondo", "form", 3, "a b a c a", "aaba", core=False, prompt="What comes back?"),
+    _c("recorder-bag", "recorder B A G", "recorder", 3, "B A G", "", core=False, ways=("sing",),
+       prompt="Gentle air: does it sing or squeak?"),
+)  # fmt: skip
+FOURTH = (
+    _c("syncopation", "syncopation", "rhythm", 4, "½1½", "eighth-sixteenths", elements="syncopation", ways=READ,
+       prompt="Which sound comes between the beats?"),
+    _c("fa", "fa and the half step", "melody", 4, "fa", "do-pentatonic", degrees="fa",
+       prompt="How close are mi and fa?"),
+    _c("dotted-quarter", "dotted quarter and eighth", "rhythm", 4, "1½½", "half", elements="dotted_quarter_eighth",
+       ways=READ, prompt="How long does it hang over the beat?"),
+    _c("ti", "ti", "melody", 4, "ti", "fa", degrees="ti ti,", prompt="Where does this tone want to go?"),
+    _c("upbeat", "upbeat", "rhythm", 4, "upbeat", "bar-lines", elements="upbeat", prompt="Does it begin on the strong beat?"),
+    _c("la-minor", "resting tone la (minor)", "tonality", 4, "la rests", "low-la ti", resting="la", ways=("hear",),
+       prompt="Which tone is home now?"),
+    _c("flats-sharps", "flats and sharps", "staff", 4, "♭ ♯", "letter-names", ways=("read",), prompt="Why does fa need a flat here?"),
+    _c("partner-songs", "partner songs", "ensemble", 4, "partners", "round", core=False, prompt="Why do they fit?"),
+)  # fmt: skip
+FIFTH = (
+    _c("dotted-eighth", "dotted eighth and sixteenth", "rhythm", 5, "¾¼", "four-sixteenths",
+       elements="dotted_eighth_sixteenth", ways=READ, prompt="Even, or skipping?"),
+    _c("compound", "6/8", "meter", 5, "6/8", "three-beat-meter", meters="6/8",
+       elements="dotted_quarter three_eighths quarter_eighth dotted_half_compound compound_beat_rest", ways=READ,
+       prompt="Does the beat fall into two or three?"),
+    _c("triplet", "triplet", "rhythm", 5, "⅓⅓⅓", "compound", elements="triplet", ways=READ, core=False,
+       prompt="Three in the time of two?"),
+    _c("major-scale", "major scale", "tonality", 5, "do–do'", "ti high-do", prompt="Where are the two half steps?"),
+    _c("natural-minor", "natural minor", "tonality", 5, "la–la", "la-minor", core=False, prompt="What changed?"),
+    _c("key-signatures", "key signatures", "staff", 5, "key", "flats-sharps", ways=("read",), prompt="Where is do?"),
+    _c("two-part", "two-part singing", "ensemble", 5, "2 parts", "partner-songs", prompt="Can you hear the other part?"),
+)  # fmt: skip
+
+SO_MI_FIRST = Sequence.of("so-mi first", (*KINDERGARTEN, *FIRST, *SECOND, *THIRD, *FOURTH, *FIFTH))

@@ -1,0 +1,169 @@
+"""Loading the made-up school: fourteen weeks of teaching and hearing, through the use cases a teacher uses.
+
+A fixed seed makes the same autumn each time; dates count back from today.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import dataclass, replace
+from datetime import date, datetime, timedelta
+from random import Random
+from uuid import UUID
+
+from sqlalchemy import Engine
+from sqlalchemy.orm import Session
+
+from kopje.core.ledger.marks import Result
+from kopje.core.planning.catalogue import activity
+from kopje.core.planning.meetings import Meeting
+from kopje.demo.school import NAMES, NOTES, SCHOOL, SECTIONS, TEACHER, Plan
+from kopje.settings import Settings
+from kopje.store import lessons, people, sections
+from kopje.store import tables as t
+from kopje.store.work import UnitOfWork
+from kopje.usecases import hear_child, propose_lesson, set_up_school, teach_lesson
+from kopje.usecases.bring_shipped_songs import bring_shipped_songs
+from kopje.usecases.call import Call
+
+LOGIN, PASSWORD = "teacher", "kestrel ridge"
+SEED = 20261124
+WEEKS = 14
+SPORTS_DAY, FLU_WEEK = 38, 3  # days ago, weeks ago
+SKIPPED, PARTLY, NOT_REACHED, HEARD = 0.05, 0.05, 0.12, 0.92
+
+
+@dataclass
+class Autumn:
+    """The simulation: a school, its sections, and the chance that rules it."""
+
+    work: UnitOfWork
+    settings: Settings
+    chance: Random
+    school_id: UUID
+    teacher_id: UUID
+
+    def new_id(self) -> UUID:
+        return UUID(int=self.chance.getrandbits(128), version=4)
+
+    def call(self, session: Session, moment: datetime) -> Call:
+        return Call(session, self.school_id, self.teacher_id, moment, self.new_id)
+
+
+def load(engine: Engine, settings: Settings, weeks: int = WEEKS) -> bool:
+    """Load the school unless there is one already; says whether it did."""
+    work, chance = UnitOfWork(engine), Random(SEED)
+    with work.begin() as session:
+        if people.any_school(session):
+            return False
+    today = settings.now()
+    first = today - timedelta(weeks=weeks)
+    autumn = Autumn(work, settings, chance, UUID(int=chance.getrandbits(128), version=4),
+                    UUID(int=chance.getrandbits(128), version=4))  # fmt: skip
+    with work.begin() as session:
+        ids = (autumn.school_id, autumn.teacher_id)
+        set_up_school.first_run(session, ids, SCHOOL, TEACHER, LOGIN, PASSWORD, first)
+        call = autumn.call(session, first)
+        bring_shipped_songs(call, settings.songs)
+        by_plan = {plan: _section(call, plan, index).id for index, plan in enumerate(SECTIONS)}
+    for moment, plan in _meetings(first.date(), today, weeks):
+        if not _lost(plan, moment, today):
+            _teach(autumn, plan, by_plan[plan], moment)
+    for plan, section_id in by_plan.items():
+        with work.begin() as session:
+            if plan.name == "2A":
+                _late_joiner(autumn.call(session, today), section_id)
+            propose_lesson.propose(autumn.call(session, today), section_id)
+    return True
+
+
+def _section(call: Call, plan: Plan, index: int) -> t.Section:
+    start = index * 22
+    names = [NAMES[(start + i * 7) % len(NAMES)] for i in range(plan.children)]
+    meetings = tuple(Meeting(weekday, starts) for weekday, starts in plan.meetings)
+    new = set_up_school.NewSection(plan.name, plan.grade, plan.minutes, tuple(dict.fromkeys(names)), meetings)
+    return set_up_school.add_section(call, new)
+
+
+def _late_joiner(call: Call, section_id: UUID) -> None:
+    """A child who came a few weeks ago."""
+    set_up_school.add_child(call, section_id, "Zlata", call.today - timedelta(days=30))
+
+
+def _meetings(first: date, today: datetime, weeks: int) -> Iterator[tuple[datetime, Plan]]:
+    """Every meeting of those weeks, today's not among them, in order."""
+    found = []
+    for offset in range(7 * weeks):
+        day = first + timedelta(days=offset)
+        for plan in SECTIONS:
+            found += [
+                (datetime.combine(day, starts).astimezone(), plan)
+                for weekday, starts in plan.meetings
+                if weekday == day.weekday() and day < today.date()
+            ]
+    return iter(sorted(found, key=lambda pair: (pair[0], pair[1].name)))
+
+
+def _lost(plan: Plan, moment: datetime, today: datetime) -> bool:
+    """Sports day, a flu week in the lower grades, and three lessons that only 2B lost."""
+    days = (today.date() - moment.date()).days
+    flu = plan.grade <= 1 and 7 * FLU_WEEK <= days < 7 * FLU_WEEK + 5
+    trip = plan.name == "2B" and 50 <= days <= 58
+    return days == SPORTS_DAY or flu or trip
+
+
+def _teach(autumn: Autumn, plan: Plan, section_id: UUID, moment: datetime) -> None:
+    """One lesson: propose, start, go through it, hear children, end."""
+    with autumn.work.begin() as session:
+        call = autumn.call(session, moment)
+        lesson = propose_lesson.propose(call, section_id)
+        teach_lesson.start(call, lesson.id)
+        cells = list(lessons.cells(session, lesson.id))
+        short = autumn.chance.random() < NOT_REACHED
+        for cell in cells[: len(cells) - 2] + cells[-1:] if short else cells:
+            draw = autumn.chance.random()
+            how = "skipped" if draw < SKIPPED else "partly" if draw < SKIPPED + PARTLY else "done"
+            teach_lesson.tick(call, lesson.id, cell.id, how)
+            if how != "skipped" and activity(cell.activity).hears and autumn.chance.random() < HEARD:
+                _hear(autumn, call, plan, lesson, cell)
+        note = autumn.chance.choice(NOTES) if autumn.chance.random() < 0.3 else ""
+        teach_lesson.end(call, lesson.id, note)
+
+
+def _hear(autumn: Autumn, call: Call, plan: Plan, lesson: t.Lesson, cell: t.Cell) -> None:
+    """Four to six children in the order of the queue; the absent are passed over."""
+    hearing = hear_child.listening_for(call, lesson, cell)
+    if hearing is None:
+        return
+    taught = sections.taught(call.session, lesson.section_id)
+    times = sum(count for concept, _, count in taught if concept == hearing.concept.key)
+    talent = plan.rhythm if hearing.concept.line == "rhythm" else plan.melody
+    wanted, heard = autumn.chance.choice((4, 5, 5, 6)), 0
+    for place in hearing.queue:
+        child_id = UUID(place.child)
+        if _absent(autumn, child_id, lesson):
+            hear_child.absent(call, lesson.id, child_id, True)
+            continue
+        result = _result(autumn, child_id, talent, times)
+        moment = call.now + timedelta(seconds=6 * heard)
+        command = hear_child.MarkCommand(
+            autumn.new_id(), lesson.id, cell.id, child_id, hearing.concept.key, result, None, moment
+        )
+        hear_child.mark(replace(call, now=moment), command)
+        heard += 1
+        if heard == wanted:
+            return
+
+
+def _absent(autumn: Autumn, child_id: UUID, lesson: t.Lesson) -> bool:
+    """Now and then anybody; one child in sixteen is never there on Thursdays."""
+    always = child_id.int % 16 == 0 and lesson.day.weekday() == 3
+    return always or autumn.chance.random() < 0.05
+
+
+def _result(autumn: Autumn, child_id: UUID, talent: float, times: int) -> Result:
+    """A child's own ease, its section's, and how often the thing was done decide the odds."""
+    ease = (child_id.int >> 40) % 100 / 100
+    odds = 0.25 + 0.45 * talent + 0.25 * ease + 0.035 * min(times, 6) - 0.1
+    draw = autumn.chance.random()
+    return "secure" if draw < odds else "nearly" if draw < odds + 0.6 * (1 - odds) else "not_yet"

@@ -1,0 +1,199 @@
+"""A tune as MEI, the only input that the engraver is ever given. Note ids are n0, n1, … in printed order."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Iterator
+from dataclasses import dataclass
+from fractions import Fraction
+from itertools import groupby
+from xml.sax.saxutils import escape, quoteattr
+
+from kopje.core.errors import EngravingError
+from kopje.core.music.meter import Meter
+from kopje.core.music.tune import Bar, Key, Note, Tune
+
+_DURATIONS = {Fraction(8): "breve", Fraction(4): "1", Fraction(2): "2", Fraction(1): "4", Fraction(1, 2): "8",
+              Fraction(1, 4): "16", Fraction(1, 8): "32", Fraction(1, 16): "64"}  # fmt: skip
+_BARLINES = {"single": "single", "double": "dbl", "final": "end", "repeat": "rptend", "none": "invis"}
+_ACCIDENTALS = {1: "s", -1: "f", 2: "x", -2: "ff", 3: "xs", -3: "tf"}
+
+
+@dataclass(frozen=True, slots=True)
+class _Placed:
+    """A printed note with its id, its place in the bar, and the part of it that one symbol can show."""
+
+    id: str
+    place: Fraction
+    note: Note
+    written: str
+    dots: int
+    tie: str
+
+
+def mei(tune: Tune, lyrics: bool = True) -> str:
+    """The whole tune; EngravingError when nothing of it can be written."""
+    if not tune.bars:
+        raise EngravingError("There is nothing to engrave.")
+    first = tune.bars[0]
+    measures = "".join(_measures(tune, lyrics))
+    unpitched = all(note.kind != "note" for bar in tune.bars for note in bar.notes)
+    lines = (
+        '<staffDef n="1" lines="1" clef.shape="perc"/>'
+        if unpitched
+        else '<staffDef n="1" lines="5" clef.shape="G" clef.line="2"/>'
+    )
+    return (
+        '<?xml version="1.0" encoding="UTF-8"?><mei xmlns="http://www.music-encoding.org/ns/mei"><music><body><mdiv>'
+        f"<score><scoreDef{_signature(first.key)}{_meter(first.meter)}><staffGrp>{lines}</staffGrp></scoreDef>"
+        f"<section>{measures}</section></score></mdiv></body></music></mei>"
+    )
+
+
+def _signature(key: Key | None) -> str:
+    fifths = key.fifths if key else 0
+    if fifths == 0 or abs(fifths) > 7:
+        return ' key.sig="0"'
+    return f' key.sig="{abs(fifths)}{"s" if fifths > 0 else "f"}"'
+
+
+def _meter(meter: Meter) -> str:
+    symbol = f' meter.sym="{meter.symbol}"' if meter.symbol else ""
+    return f' meter.count="{meter.upper}" meter.unit="{meter.lower}"{symbol}'
+
+
+def _measures(tune: Tune, lyrics: bool) -> Iterator[str]:
+    counter = 0
+    last: Bar | None = None
+    for bar in tune.bars:
+        if last is not None and (bar.key != last.key or bar.meter != last.meter):
+            yield f"<scoreDef{_signature(bar.key)}{_meter(bar.meter)}/>"
+        if last is not None and last.line_end:
+            yield "<sb/>"
+        placed = _placed(bar, counter)
+        counter += len(bar.notes)
+        full = bar.length == bar.meter.length
+        left = ' left="rptstart"' if bar.left == "repeat" else ""
+        metcon = "" if full else ' metcon="false"'
+        right = _BARLINES[bar.right]
+        content = "".join(_tupleted(placed, bar, lyrics))
+        yield (
+            f'<measure n="{bar.number}"{metcon}{left} right="{right}"><staff n="1"><layer n="1">{content}</layer></staff></measure>'
+        )
+        last = bar
+
+
+def _placed(bar: Bar, counter: int) -> list[_Placed]:
+    found = []
+    place = bar.offset if bar.number else bar.meter.length - bar.length
+    for index, note in enumerate(bar.notes):
+        parts = list(_symbols(_plain(note.duration)))
+        at = place
+        for part, (length, written, dots) in enumerate(parts):
+            found.append(
+                _Placed(f"n{counter + index}" + (f"-{part}" if part else ""), at, note, written, dots,
+                        _tie(note, part, len(parts)))
+            )  # fmt: skip
+            at += length
+        place += note.duration
+    return found
+
+
+def _tie(note: Note, part: int, parts: int) -> str:
+    if note.kind != "note":
+        return ""
+    comes, goes = note.tie_in or part > 0, note.tie_out or part < parts - 1
+    return {(True, True): "m", (True, False): "t", (False, True): "i"}.get((comes, goes), "")
+
+
+def _plain(duration: Fraction) -> Fraction:
+    """The length as written inside its tuplet."""
+    ratio = _ratio(duration)
+    return duration * Fraction(*ratio) if ratio else duration
+
+
+def _ratio(duration: Fraction) -> tuple[int, int] | None:
+    """(3, 2) for triplets and so on, from what is odd in the denominator."""
+    odd = duration.denominator
+    while odd % 2 == 0:
+        odd //= 2
+    if odd == 1:
+        return None
+    base = 1
+    while base * 2 < odd:
+        base *= 2
+    return odd, base
+
+
+def _symbols(length: Fraction) -> Iterator[tuple[Fraction, str, int]]:
+    """A length as tied symbols, longest first, at most two dots each."""
+    rest, most = length, 12
+    while rest > 0 and most:
+        most -= 1
+        for plain, written in _DURATIONS.items():
+            fits = [
+                (plain * f, d)
+                for f, d in ((Fraction(7, 4), 2), (Fraction(3, 2), 1), (Fraction(1), 0))
+                if plain * f <= rest
+            ]
+            exact = next(((size, dots) for size, dots in fits if size == rest), None)
+            if exact or (fits and fits[-1][0] <= rest):
+                size, dots = exact or fits[-1]
+                yield size, written, dots
+                rest -= size
+                break
+        else:
+            return
+
+
+def _tupleted(placed: list[_Placed], bar: Bar, lyrics: bool) -> Iterator[str]:
+    for ratio, group in groupby(placed, key=lambda item: _ratio(item.note.duration)):
+        items = list(group)
+        inside = "".join(_beamed(items, bar.meter, lyrics))
+        if ratio:
+            yield f'<tuplet num="{ratio[0]}" numbase="{ratio[1]}">{inside}</tuplet>'
+        else:
+            yield inside
+
+
+def _beamed(items: Iterable[_Placed], meter: Meter, lyrics: bool) -> Iterator[str]:
+    """Short notes of one beat under one beam."""
+    run: list[_Placed] = []
+    for item in items:
+        joins = item.note.kind != "rest" and item.written in ("8", "16", "32", "64")
+        if run and (not joins or item.place // meter.beat != run[0].place // meter.beat):
+            yield _run(run, lyrics)
+            run = []
+        if joins:
+            run.append(item)
+        else:
+            yield _note(item, lyrics)
+    if run:
+        yield _run(run, lyrics)
+
+
+def _run(run: list[_Placed], lyrics: bool) -> str:
+    inside = "".join(_note(item, lyrics) for item in run)
+    return f"<beam>{inside}</beam>" if len(run) > 1 else inside
+
+
+def _note(item: _Placed, lyrics: bool) -> str:
+    note, dots = item.note, f' dots="{item.dots}"' if item.dots else ""
+    shared = f'xml:id="{item.id}" dur="{item.written}"{dots}'
+    if note.kind == "rest":
+        return "<mRest/>" if note.fills_bar else f"<rest {shared}/>"
+    tie = f' tie="{item.tie}"' if item.tie else ""
+    if note.pitch is None:
+        return f'<note {shared} loc="0"{tie}/>'
+    pitch = note.pitch
+    gestural = _ACCIDENTALS.get(pitch.alter)
+    accidental = f' accid.ges="{gestural}"' if gestural else ""
+    verses = "".join(_verses(note)) if lyrics and "-" not in item.id else ""
+    return (
+        f'<note {shared} pname="{pitch.letter.lower()}" oct="{pitch.octave}"{accidental}{tie}>{verses}</note>'
+    )
+
+
+def _verses(note: Note) -> Iterator[str]:
+    for syllable in note.syllables[:4]:
+        joins = ' con="d"' if syllable.joins else ""
+        yield f"<verse n={quoteattr(str(syllable.verse))}><syl{joins}>{escape(syllable.text)}</syl></verse>"

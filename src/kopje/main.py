@@ -1,0 +1,81 @@
+"""Wires everything: settings, database, engraver, routes, the shipped page."""
+
+from __future__ import annotations
+
+import gc
+from collections.abc import AsyncIterator, Awaitable, Callable
+from contextlib import asynccontextmanager
+
+from fastapi import APIRouter, Depends, FastAPI, Request, Response
+from fastapi.middleware.gzip import GZipMiddleware
+from fastapi.responses import FileResponse, JSONResponse
+from fastapi.staticfiles import StaticFiles
+from sqlalchemy import Engine
+
+from kopje.api import problems
+from kopje.api.deps import House, same_origin
+from kopje.api.routes import lessons, people, sections, songs
+from kopje.engraving.render import Engraver
+from kopje.settings import Settings
+from kopje.store.work import UnitOfWork
+
+SECURITY = {
+    "Content-Security-Policy": "default-src 'self'; img-src 'self' data:; object-src 'none'; base-uri 'none'; "
+    "frame-ancestors 'none'; form-action 'self'",
+    "X-Content-Type-Options": "nosniff",
+    "Referrer-Policy": "same-origin",
+    "Cross-Origin-Opener-Policy": "same-origin",
+}
+
+
+def create_app(settings: Settings, engine: Engine, engraver: Engraver | None = None) -> FastAPI:
+    """The application on an engine; the engraver's worker starts with it and stops with it."""
+    drawing = engraver or Engraver()
+
+    @asynccontextmanager
+    async def lifespan(_: FastAPI) -> AsyncIterator[None]:
+        drawing.start()
+        gc.collect()
+        gc.freeze()  # what is loaded now stays; fewer and shorter pauses in long grids
+        gc.set_threshold(50_000, 20, 50)
+        yield
+        drawing.stop()
+        engine.dispose()
+
+    app = FastAPI(title="Kopje", version="0.1.0", lifespan=lifespan, docs_url=None, redoc_url=None,
+                  openapi_url="/api/openapi.json", separate_input_output_schemas=False)  # fmt: skip
+    app.state.house = House(settings, UnitOfWork(engine), drawing)
+    app.add_middleware(GZipMiddleware, minimum_size=600, compresslevel=6)
+    app.middleware("http")(_secured)
+    api = APIRouter(prefix="/api", dependencies=[Depends(same_origin)])
+    for module in (people, sections, songs, lessons):
+        api.include_router(module.router)
+    app.include_router(api)
+    problems.install(app)
+    _serve_page(app, settings)
+    return app
+
+
+async def _secured(request: Request, go_on: Callable[[Request], Awaitable[Response]]) -> Response:
+    response = await go_on(request)
+    for name, value in SECURITY.items():
+        response.headers.setdefault(name, value)
+    if request.url.path.startswith("/api/"):
+        response.headers.setdefault("Cache-Control", "no-store")
+    elif request.url.path.startswith("/assets/"):
+        response.headers["Cache-Control"] = "public, max-age=31536000, immutable"
+    return response
+
+
+def _serve_page(app: FastAPI, settings: Settings) -> None:
+    if not settings.web.exists():
+        return
+    app.mount("/assets", StaticFiles(directory=settings.web / "assets"), name="assets")
+
+    @app.get("/{path:path}", include_in_schema=False, response_model=None)
+    def page(path: str) -> Response:
+        if path.startswith("api/"):
+            return JSONResponse({"title": "There is no such address.", "status": 404}, 404)
+        if path in ("favicon.svg", "NOTICES.txt"):
+            return FileResponse(settings.web / path)
+        return FileResponse(settings.web / "index.html", headers={"Cache-Control": "no-cache"})

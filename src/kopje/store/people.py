@@ -1,0 +1,58 @@
+"""Schools, teachers and their sign-ins."""
+
+from __future__ import annotations
+
+from datetime import datetime
+from uuid import UUID
+
+from sqlalchemy import delete, func, select, text
+from sqlalchemy.orm import Session
+
+from kopje.store.tables import FailedSignIn, School, SignIn, Teacher
+
+
+def any_school(session: Session) -> bool:
+    return session.scalar(select(School.id).limit(1)) is not None
+
+
+def lock_first_run(session: Session) -> None:
+    """Two first-run pages at once: the second waits, and then finds the school."""
+    session.execute(text("SELECT pg_advisory_xact_lock(7101)"))
+
+
+def school(session: Session, school_id: UUID) -> School:
+    return session.get_one(School, school_id)
+
+
+def teacher_by_login(session: Session, login: str) -> Teacher | None:
+    return session.scalar(select(Teacher).where(func.lower(Teacher.login) == login.lower()))
+
+
+def signed_in(session: Session, token_hash: str, now: datetime) -> Teacher | None:
+    return session.scalar(
+        select(Teacher)
+        .join(SignIn, SignIn.teacher_id == Teacher.id)
+        .where(SignIn.token_hash == token_hash, SignIn.expires > now)
+    )
+
+
+def end_sign_in(session: Session, token_hash: str) -> None:
+    session.execute(delete(SignIn).where(SignIn.token_hash == token_hash))
+
+
+def end_all_sign_ins(session: Session, teacher_id: UUID) -> None:
+    session.execute(delete(SignIn).where(SignIn.teacher_id == teacher_id))
+
+
+def failures_since(session: Session, login: str, since: datetime) -> list[datetime]:
+    return list(
+        session.scalars(
+            select(FailedSignIn.moment)
+            .where(FailedSignIn.login == login.lower(), FailedSignIn.moment > since)
+            .order_by(FailedSignIn.moment)
+        )
+    )
+
+
+def forget_failures(session: Session, login: str) -> None:
+    session.execute(delete(FailedSignIn).where(FailedSignIn.login == login.lower()))

@@ -1,0 +1,107 @@
+"""Sections, their rolls and meetings, and what the teacher declared."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from datetime import date
+from uuid import UUID
+
+from sqlalchemy import delete, func, or_, select
+from sqlalchemy.orm import Session
+
+from kopje.core.errors import NotFoundError
+from kopje.store.tables import Cell, Child, Declared, Lesson, Meeting, Refusal, Section
+
+
+def section(session: Session, school_id: UUID, section_id: UUID) -> Section:
+    """NotFoundError for a section that is not this school's."""
+    found = session.scalar(select(Section).where(Section.id == section_id, Section.school_id == school_id))
+    if found is None:
+        raise NotFoundError("There is no such section in your school.", value=str(section_id))
+    return found
+
+
+def sections(session: Session, school_id: UUID) -> Sequence[Section]:
+    return session.scalars(
+        select(Section).where(Section.school_id == school_id).order_by(Section.grade, Section.name)
+    ).all()
+
+
+def meetings(session: Session, school_id: UUID) -> Sequence[Meeting]:
+    return session.scalars(
+        select(Meeting).where(Meeting.school_id == school_id).order_by(Meeting.weekday, Meeting.starts)
+    ).all()
+
+
+def meetings_of(session: Session, section_id: UUID) -> Sequence[Meeting]:
+    return session.scalars(
+        select(Meeting).where(Meeting.section_id == section_id).order_by(Meeting.weekday, Meeting.starts)
+    ).all()
+
+
+def roll(session: Session, section_id: UUID, day: date) -> Sequence[Child]:
+    """Children on the roll that day, by name."""
+    return session.scalars(
+        select(Child)
+        .where(
+            Child.section_id == section_id, Child.joined <= day, or_(Child.left.is_(None), Child.left > day)
+        )
+        .order_by(Child.name)
+    ).all()
+
+
+def child(session: Session, school_id: UUID, child_id: UUID) -> Child:
+    found = session.scalar(select(Child).where(Child.id == child_id, Child.school_id == school_id))
+    if found is None:
+        raise NotFoundError("There is no such child in your school.", value=str(child_id))
+    return found
+
+
+def declared(session: Session, section_id: UUID) -> Sequence[str]:
+    return session.scalars(select(Declared.concept).where(Declared.section_id == section_id)).all()
+
+
+def clear_declared(session: Session, section_id: UUID) -> None:
+    session.execute(delete(Declared).where(Declared.section_id == section_id))
+
+
+def taught(session: Session, section_id: UUID) -> Sequence[tuple[str, str, int]]:
+    """(concept, purpose, lessons) from cells that were ticked; a name counts only when its cell was done."""
+    rows = session.execute(
+        select(Cell.concept, Cell.purpose, func.count(func.distinct(Cell.lesson_id)))
+        .join(Lesson, Lesson.id == Cell.lesson_id)
+        .where(
+            Lesson.section_id == section_id,
+            Cell.concept.is_not(None),
+            Cell.purpose.is_not(None),
+            or_(Cell.tick == "done", (Cell.tick == "partly") & (Cell.purpose != "present")),
+        )
+        .group_by(Cell.concept, Cell.purpose)
+    )
+    return [(concept or "", purpose or "", count) for concept, purpose, count in rows]
+
+
+def songs_met(session: Session, section_id: UUID) -> Sequence[tuple[UUID, int, date]]:
+    """(song, lessons, last day) for songs that were sung."""
+    rows = session.execute(
+        select(Cell.song_id, func.count(func.distinct(Lesson.id)), func.max(Lesson.day))
+        .join(Lesson, Lesson.id == Cell.lesson_id)
+        .where(Lesson.section_id == section_id, Cell.song_id.is_not(None), Cell.tick.in_(("done", "partly")))
+        .group_by(Cell.song_id)
+    )
+    return [(song, count, day) for song, count, day in rows if song is not None]
+
+
+def activities_done(session: Session, section_id: UUID) -> dict[str, int]:
+    rows = session.execute(
+        select(Cell.activity, func.count(func.distinct(Lesson.id)))
+        .join(Lesson, Lesson.id == Cell.lesson_id)
+        .where(Lesson.section_id == section_id, Cell.tick.in_(("done", "partly")))
+        .group_by(Cell.activity)
+    )
+    return {activity: count for activity, count in rows}
+
+
+def refusals(session: Session, section_id: UUID) -> Sequence[tuple[str, UUID | None]]:
+    rows = session.execute(select(Refusal.activity, Refusal.song_id).where(Refusal.section_id == section_id))
+    return [(activity, song) for activity, song in rows]

@@ -1,0 +1,238 @@
+"""The tables. Every row belongs to a school; constraints repeat the rules that matter."""
+
+from __future__ import annotations
+
+from datetime import date, datetime, time
+from typing import Any
+from uuid import UUID
+
+from sqlalchemy import (
+    CheckConstraint,
+    DateTime,
+    ForeignKey,
+    Index,
+    LargeBinary,
+    MetaData,
+    Text,
+    UniqueConstraint,
+)
+from sqlalchemy.dialects.postgresql import JSONB
+from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
+
+Json = dict[str, Any]
+
+
+class Table(DeclarativeBase):
+    metadata = MetaData(
+        naming_convention={
+            "pk": "pk_%(table_name)s", "fk": "fk_%(table_name)s_%(column_0_name)s",
+            "uq": "uq_%(table_name)s_%(column_0_name)s", "ck": "ck_%(table_name)s_%(constraint_name)s",
+            "ix": "ix_%(table_name)s_%(column_0_name)s",
+        }
+    )  # fmt: skip
+    type_annotation_map = {  # noqa: RUF012
+        str: Text, datetime: DateTime(timezone=True), Json: JSONB, list[Json]: JSONB, list[str]: JSONB,
+        bytes: LargeBinary,
+    }  # fmt: skip
+
+
+def _one_of(name: str, *words: str, null: bool = False) -> CheckConstraint:
+    listed = ", ".join(f"'{word}'" for word in words)
+    return CheckConstraint(f"{name} IN ({listed})" + (f" OR {name} IS NULL" if null else ""), name=name)
+
+
+class School(Table):
+    __tablename__ = "school"
+    id: Mapped[UUID] = mapped_column(primary_key=True)
+    name: Mapped[str]
+    created: Mapped[datetime]
+
+
+class OfSchool(Table):
+    """What belongs to one school and goes with it."""
+
+    __abstract__ = True
+    id: Mapped[UUID] = mapped_column(primary_key=True)
+    school_id: Mapped[UUID] = mapped_column(ForeignKey("school.id", ondelete="CASCADE"), index=True)
+
+
+class Teacher(OfSchool):
+    __tablename__ = "teacher"
+    login: Mapped[str] = mapped_column(unique=True)
+    name: Mapped[str]
+    role: Mapped[str]
+    password_hash: Mapped[str]
+    __table_args__ = (_one_of("role", "owner", "teacher"),)
+
+
+class SignIn(Table):
+    """A server-side session; only the hash of its token is kept."""
+
+    __tablename__ = "sign_in"
+    token_hash: Mapped[str] = mapped_column(primary_key=True)
+    teacher_id: Mapped[UUID] = mapped_column(ForeignKey("teacher.id", ondelete="CASCADE"), index=True)
+    created: Mapped[datetime]
+    expires: Mapped[datetime]
+
+
+class FailedSignIn(Table):
+    __tablename__ = "failed_sign_in"
+    id: Mapped[int] = mapped_column(primary_key=True, autoincrement=True)
+    login: Mapped[str] = mapped_column(index=True)
+    moment: Mapped[datetime]
+
+
+class Section(OfSchool):
+    __tablename__ = "section"
+    name: Mapped[str]
+    grade: Mapped[int]
+    minutes: Mapped[int]
+    __table_args__ = (
+        UniqueConstraint("school_id", "name"),
+        CheckConstraint("grade BETWEEN 0 AND 12", name="grade"),
+        CheckConstraint("minutes BETWEEN 10 AND 180", name="minutes"),
+    )
+
+
+class Meeting(OfSchool):
+    """A weekly meeting: weekday 0 = Monday."""
+
+    __tablename__ = "meeting"
+    section_id: Mapped[UUID] = mapped_column(ForeignKey("section.id", ondelete="CASCADE"), index=True)
+    weekday: Mapped[int]
+    starts: Mapped[time]
+    __table_args__ = (CheckConstraint("weekday BETWEEN 0 AND 6", name="weekday"),)
+
+
+class Child(OfSchool):
+    """The least about a child: a name to display, a section, when it joined and left."""
+
+    __tablename__ = "child"
+    section_id: Mapped[UUID] = mapped_column(ForeignKey("section.id", ondelete="CASCADE"), index=True)
+    name: Mapped[str]
+    joined: Mapped[date]
+    left: Mapped[date | None]
+
+
+class Declared(OfSchool):
+    """What the teacher says earlier years brought."""
+
+    __tablename__ = "declared"
+    section_id: Mapped[UUID] = mapped_column(ForeignKey("section.id", ondelete="CASCADE"))
+    concept: Mapped[str]
+    declared_on: Mapped[date]
+    __table_args__ = (UniqueConstraint("section_id", "concept"),)
+
+
+class Song(OfSchool):
+    """A song as it came: its file's bytes are the truth, the analysis is worked out from them."""
+
+    __tablename__ = "song"
+    title: Mapped[str]
+    filename: Mapped[str]
+    source: Mapped[bytes]
+    content_hash: Mapped[str]
+    facts: Mapped[Json]
+    added: Mapped[datetime]
+    ours: Mapped[bool]
+    __table_args__ = (UniqueConstraint("school_id", "content_hash"),)
+
+
+class Lesson(OfSchool):
+    __tablename__ = "lesson"
+    section_id: Mapped[UUID] = mapped_column(ForeignKey("section.id", ondelete="CASCADE"))
+    day: Mapped[date]
+    starts: Mapped[time]
+    minutes: Mapped[int]
+    state: Mapped[str]
+    status: Mapped[str]
+    unmet: Mapped[list[Json]]
+    note: Mapped[str]
+    started: Mapped[datetime | None]
+    ended: Mapped[datetime | None]
+    __table_args__ = (
+        _one_of("state", "planned", "running", "done"),
+        UniqueConstraint("section_id", "day", "starts"),
+        Index("uq_lesson_open", "section_id", unique=True, postgresql_where="state <> 'done'"),
+    )
+
+
+class Cell(OfSchool):
+    __tablename__ = "cell"
+    lesson_id: Mapped[UUID] = mapped_column(ForeignKey("lesson.id", ondelete="CASCADE"))
+    position: Mapped[int]
+    slot: Mapped[str]
+    role: Mapped[str]
+    activity: Mapped[str]
+    song_id: Mapped[UUID | None] = mapped_column(ForeignKey("song.id", ondelete="SET NULL"))
+    concept: Mapped[str | None]
+    purpose: Mapped[str | None]
+    minutes: Mapped[int]
+    new: Mapped[str | None]
+    left_over: Mapped[bool]
+    pinned: Mapped[bool]
+    reasons: Mapped[list[Json]]
+    tick: Mapped[str | None]
+    __table_args__ = (
+        _one_of("tick", "done", "partly", "skipped", null=True),
+        _one_of("purpose", "prepare", "present", "practise", null=True),
+        UniqueConstraint("lesson_id", "position"),
+    )
+
+
+class Refusal(OfSchool):
+    """What the teacher refused for a section; it does not come back by itself."""
+
+    __tablename__ = "refusal"
+    section_id: Mapped[UUID] = mapped_column(ForeignKey("section.id", ondelete="CASCADE"), index=True)
+    activity: Mapped[str]
+    song_id: Mapped[UUID | None] = mapped_column(ForeignKey("song.id", ondelete="CASCADE"))
+    moment: Mapped[datetime]
+
+
+class Mark(OfSchool):
+    """Never overwritten: taking one back sets `withdrawn`, and the row stays."""
+
+    __tablename__ = "mark"
+    child_id: Mapped[UUID] = mapped_column(ForeignKey("child.id", ondelete="CASCADE"))
+    lesson_id: Mapped[UUID] = mapped_column(ForeignKey("lesson.id", ondelete="CASCADE"), index=True)
+    activity: Mapped[str]
+    concept: Mapped[str]
+    way: Mapped[str]
+    voices: Mapped[str]
+    help: Mapped[str]
+    result: Mapped[str]
+    moment: Mapped[datetime]
+    received: Mapped[datetime]
+    teacher_id: Mapped[UUID] = mapped_column(ForeignKey("teacher.id"))
+    withdrawn: Mapped[datetime | None]
+    __table_args__ = (
+        _one_of("way", "hear", "sing", "read", "write", "create"),
+        _one_of("voices", "alone", "group", "class"),
+        _one_of("help", "none", "model", "signs"),
+        _one_of("result", "secure", "nearly", "not_yet"),
+        Index("ix_mark_child_concept", "child_id", "concept"),
+    )
+
+
+class Absence(Table):
+    """Not a mark: the rota passes over the child, nothing else."""
+
+    __tablename__ = "absence"
+    lesson_id: Mapped[UUID] = mapped_column(ForeignKey("lesson.id", ondelete="CASCADE"), primary_key=True)
+    child_id: Mapped[UUID] = mapped_column(ForeignKey("child.id", ondelete="CASCADE"), primary_key=True)
+    school_id: Mapped[UUID] = mapped_column(ForeignKey("school.id", ondelete="CASCADE"))
+
+
+class StandingRow(Table):
+    """The standing of a child in a concept as last worked out from its marks; kept so that a grid is quick."""
+
+    __tablename__ = "standing"
+    child_id: Mapped[UUID] = mapped_column(ForeignKey("child.id", ondelete="CASCADE"), primary_key=True)
+    concept: Mapped[str] = mapped_column(primary_key=True)
+    school_id: Mapped[UUID] = mapped_column(ForeignKey("school.id", ondelete="CASCADE"))
+    level: Mapped[str]
+    flag: Mapped[str]
+    sentence: Mapped[str]
+    last_alone: Mapped[datetime | None]
+    __table_args__ = (_one_of("level", "not_yet", "nearly", "secure"), _one_of("flag", "", "once", "due"))

@@ -1,0 +1,75 @@
+"""The ledger of a section: children across concepts, and the evidence behind one stone."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from uuid import UUID
+
+from kopje.core.ledger.readiness import Readiness, judge
+from kopje.core.ledger.standing import Standing, of_one_way, standing
+from kopje.core.sequence.concepts import Concept, Way
+from kopje.store import ledger, sections
+from kopje.store import tables as t
+from kopje.usecases.call import Call
+from kopje.usecases.section_state import state_of
+from kopje.usecases.standings import YOUNG, value_of, weeks_met
+
+
+@dataclass(frozen=True, slots=True)
+class Column:
+    """A concept of the grid with the section's readiness; `declared`: earlier years brought it."""
+
+    concept: Concept
+    readiness: Readiness
+    named: bool
+    declared: bool
+
+
+@dataclass(frozen=True)
+class Grid:
+    section: t.Section
+    children: Sequence[t.Child]
+    columns: tuple[Column, ...]
+    cells_json: str
+
+
+def grid(call: Call, section_id: UUID) -> Grid:
+    """Concepts at work, named here or heard; what was only declared and never heard is left out."""
+    section = sections.section(call.session, call.school_id, section_id)
+    state = state_of(call, section)
+    children = sections.roll(call.session, section_id, call.today)
+    shown = [c for c in call.sequence.concepts if c.key in state.readiness or c.key in state.taught]
+    columns = tuple(
+        Column(
+            c,
+            state.readiness.get(c.key) or judge(len(children), 0, 0),
+            state.named(c.key),
+            c.key in state.declared,
+        )
+        for c in shown
+    )
+    return Grid(section, children, columns, ledger.grid_json(call.session, section_id, call.today))
+
+
+@dataclass(frozen=True)
+class Evidence:
+    """One child in one concept: the standing, its ways, and every mark that counts, newest first."""
+
+    child: t.Child
+    concept: Concept
+    standing: Standing
+    ways: tuple[tuple[Way, Standing], ...]
+    marks: tuple[t.Mark, ...]
+
+
+def evidence(call: Call, section_id: UUID, child_id: UUID, concept_key: str) -> Evidence:
+    section = sections.section(call.session, call.school_id, section_id)
+    child = sections.child(call.session, call.school_id, child_id)
+    concept = call.sequence.concept(concept_key)
+    rows = ledger.marks_of(call.session, [child.id], [concept.key])
+    values, weeks = [value_of(row) for row in rows], weeks_met(call, section.id)
+    heard = dict.fromkeys([*concept.ways, *(mark.way for mark in values)])
+    ways = tuple((way, of_one_way([m for m in values if m.way == way], weeks)) for way in heard)
+    found = standing(concept, values, any_way=section.grade <= YOUNG, weeks_met=weeks)
+    return Evidence(child, concept, found, ways, tuple(reversed(rows)))

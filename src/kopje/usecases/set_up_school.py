@@ -1,0 +1,129 @@
+"""The first run on an empty database, and adding sections later."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass
+from datetime import date, datetime
+from uuid import UUID
+
+from sqlalchemy.orm import Session
+
+from kopje.core.errors import ConceptError, RosterError, SetUpError
+from kopje.core.planning.meetings import Meeting
+from kopje.store import people, sections
+from kopje.store import tables as t
+from kopje.usecases.call import Call
+from kopje.usecases.sign_in import hashed
+
+MOST_CHILDREN = 120
+LONGEST_NAME = 60
+
+
+@dataclass(frozen=True, slots=True)
+class NewSection:
+    """`names`: children as they are to be displayed. The concepts of earlier grades are declared on wish."""
+
+    name: str
+    grade: int
+    minutes: int
+    names: tuple[str, ...]
+    meetings: tuple[Meeting, ...]
+    declare_earlier: bool = True
+
+
+def first_run(
+    session: Session,
+    ids: tuple[UUID, UUID],
+    school: str,
+    teacher: str,
+    login: str,
+    password: str,
+    now: datetime,
+) -> tuple[UUID, UUID]:
+    """Create the school and its first teacher; SetUpError when there already is a school."""
+    people.lock_first_run(session)
+    if people.any_school(session):
+        raise SetUpError("This Kopje already has a school. Sign in instead.")
+    school_id, teacher_id = ids
+    session.add(t.School(id=school_id, name=school, created=now))
+    session.flush()
+    session.add(
+        t.Teacher(id=teacher_id, school_id=school_id, login=login, name=teacher, role="owner",
+                  password_hash=hashed(password))
+    )  # fmt: skip
+    session.flush()
+    return school_id, teacher_id
+
+
+def cleaned_names(lines: Iterable[str]) -> tuple[str, ...]:
+    """Names as pasted, one a line: blanks left out, the same name twice told apart.
+
+    >>> cleaned_names([" Ama ", "", "Jun", "Ama"])
+    ('Ama', 'Jun', 'Ama 2')
+    """
+    seen: dict[str, int] = {}
+    names = []
+    for line in lines:
+        name = " ".join(line.replace("\t", " ").split()).strip(" ,;")
+        if len(name) > LONGEST_NAME:
+            raise RosterError(
+                f"“{name[:30]}…” is too long for a name. Nothing was kept; put one name on a line.",
+                value=name,
+            )
+        if name:
+            seen[name] = seen.get(name, 0) + 1
+            names.append(name if seen[name] == 1 else f"{name} {seen[name]}")
+    if len(names) > MOST_CHILDREN:
+        raise RosterError(
+            f"{len(names)} names are more than one section can hold. Nothing was kept.", value=len(names)
+        )
+    return tuple(names)
+
+
+def add_section(call: Call, new: NewSection) -> t.Section:
+    """Add a section with its roll and meetings; its name must be free."""
+    if any(section.name == new.name for section in sections.sections(call.session, call.school_id)):
+        raise RosterError(
+            f"There already is a section {new.name}. Nothing was kept; choose another name.", value=new.name
+        )
+    section = t.Section(
+        id=call.new_id(), school_id=call.school_id, name=new.name, grade=new.grade, minutes=new.minutes
+    )
+    call.session.add(section)
+    call.session.flush()
+    for meeting in new.meetings:
+        call.session.add(
+            t.Meeting(id=call.new_id(), school_id=call.school_id, section_id=section.id, weekday=meeting.weekday,
+                      starts=meeting.starts)
+        )  # fmt: skip
+    for name in cleaned_names(new.names):
+        add_child(call, section.id, name, call.today)
+    if new.declare_earlier:
+        declare(call, section.id, [c.key for c in call.sequence.concepts if c.grade < new.grade])
+    return section
+
+
+def add_child(call: Call, section_id: UUID, name: str, joined: date) -> t.Child:
+    child = t.Child(
+        id=call.new_id(), school_id=call.school_id, section_id=section_id, name=name, joined=joined, left=None
+    )
+    call.session.add(child)
+    return child
+
+
+def declare(call: Call, section_id: UUID, concepts: Sequence[str]) -> None:
+    """Set what earlier years brought, as the teacher says; it replaces what was declared before."""
+    sections.section(call.session, call.school_id, section_id)
+    unknown = [key for key in concepts if key not in call.sequence.by_key]
+    if unknown:
+        raise ConceptError(
+            f"There is no concept “{unknown[0]}” in this sequence. Nothing was changed.", value=unknown
+        )
+    sections.clear_declared(call.session, section_id)
+    for key in dict.fromkeys(concepts):
+        call.session.add(
+            t.Declared(id=call.new_id(), school_id=call.school_id, section_id=section_id, concept=key,
+                       declared_on=call.today)
+        )  # fmt: skip
+    call.session.flush()

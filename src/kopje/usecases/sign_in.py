@@ -1,0 +1,96 @@
+"""Signing in and out. Passwords are kept as argon2 hashes, sign-ins as hashes of random tokens."""
+
+from __future__ import annotations
+
+import hashlib
+from dataclasses import dataclass
+from datetime import datetime, timedelta
+from functools import cache
+from uuid import UUID
+
+from argon2 import PasswordHasher
+from argon2.exceptions import InvalidHashError, VerificationError
+from sqlalchemy.orm import Session
+
+from kopje.core.errors import SignedOutError, SignInError, SignInSlowedError
+from kopje.store import people
+from kopje.store.tables import FailedSignIn, SignIn
+
+LASTS = timedelta(days=14)
+FREE_TRIES = 5
+WINDOW = timedelta(minutes=15)
+LONGEST_WAIT = 300
+
+
+@dataclass(frozen=True, slots=True)
+class SignedIn:
+    teacher_id: UUID
+    school_id: UUID
+    name: str
+    role: str
+
+
+@cache
+def _hasher() -> PasswordHasher:
+    return PasswordHasher()
+
+
+@cache
+def _nobody() -> str:
+    """The hash of no password: an unknown name takes as long as a wrong password."""
+    return _hasher().hash("nobody has this password")
+
+
+def hashed(password: str) -> str:
+    return _hasher().hash(password)
+
+
+def token_hash(token: str) -> str:
+    return hashlib.sha256(token.encode()).hexdigest()
+
+
+def sign_in(session: Session, login: str, password: str, token: str, now: datetime) -> SignedIn | SignInError:
+    """Start a sign-in under `token`. A failure is returned, not raised, so that it is remembered."""
+    wait = _seconds_to_wait(people.failures_since(session, login, now - WINDOW), now)
+    if wait > 0:
+        said = f"Too many tries. Wait {wait} seconds, then try again; nothing is lost."
+        raise SignInSlowedError(said, value=wait)
+    teacher = people.teacher_by_login(session, login)
+    try:
+        right = (
+            _hasher().verify(teacher.password_hash if teacher else _nobody(), password)
+            and teacher is not None
+        )
+    except (VerificationError, InvalidHashError):
+        right = False
+    if not right or teacher is None:
+        session.add(FailedSignIn(login=login.lower(), moment=now))
+        return SignInError("Name and password do not belong together. Try again.")
+    people.forget_failures(session, login)
+    session.add(SignIn(token_hash=token_hash(token), teacher_id=teacher.id, created=now, expires=now + LASTS))
+    return SignedIn(teacher.id, teacher.school_id, teacher.name, teacher.role)
+
+
+def _seconds_to_wait(failures: list[datetime], now: datetime) -> int:
+    """After five failures each further one doubles the wait, from 5 seconds to 5 minutes."""
+    if len(failures) < FREE_TRIES:
+        return 0
+    wait = min(5 * 2 ** (len(failures) - FREE_TRIES), LONGEST_WAIT)
+    return max(0, int(wait - (now - failures[-1]).total_seconds() + 0.999))
+
+
+def who(session: Session, token: str | None, now: datetime) -> SignedIn:
+    """The teacher of a token; SignedOutError without one."""
+    teacher = people.signed_in(session, token_hash(token), now) if token else None
+    if teacher is None:
+        raise SignedOutError("You are signed out. Sign in again; nothing is lost.")
+    return SignedIn(teacher.id, teacher.school_id, teacher.name, teacher.role)
+
+
+def sign_out(session: Session, token: str | None) -> None:
+    if token:
+        people.end_sign_in(session, token_hash(token))
+
+
+def sign_out_everywhere(session: Session, teacher_id: UUID) -> None:
+    people.end_all_sign_ins(session, teacher_id)
