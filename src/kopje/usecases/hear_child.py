@@ -38,7 +38,7 @@ def listening_for(call: Call, lesson: t.Lesson, cell: t.Cell) -> Hearing | None:
     section = sections.section(call.session, call.school_id, lesson.section_id)
     concept = call.sequence.by_key.get(cell.concept or "")
     if concept is None:
-        first = next(iter(due(call.sequence, state_of(call, section))), None)
+        first = next(iter(due(state_of(call, section))), None)
         concept = first.concept if first else None
     if concept is None:
         return None

@@ -64,7 +64,6 @@ def question_of(call: Call, section: t.Section, lesson: t.Lesson) -> LessonQuest
     before = lessons.cells(call.session, last.id) if last else ()
     return LessonQuestion(
         state=state_of(call, section),
-        sequence=call.sequence,
         minutes=lesson.minutes,
         songs=cards(call),
         met=songs_met(call, section.id),

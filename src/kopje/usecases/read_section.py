@@ -38,7 +38,7 @@ def overview(call: Call, section_id: UUID) -> Overview:
         lessons.done_count(call.session, section_id),
         state,
         tuple(c for c in call.sequence.concepts if state.named(c.key) and state.ready(c.key)),
-        due(call.sequence, state),
+        due(state),
         lessons.open_lesson(call.session, section_id),
         lessons.last_done(call.session, section_id),
     )

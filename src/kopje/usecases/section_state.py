@@ -20,6 +20,7 @@ def state_of(call: Call, section: tables.Section) -> SectionState:
     return SectionState(
         section.name,
         section.grade,
+        call.sequence,
         frozenset(ConceptKey(key) for key in sections.declared(call.session, section.id)),
         {
             key: Taught(n.get("prepare", 0), n.get("present", 0), n.get("practise", 0))

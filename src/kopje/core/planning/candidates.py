@@ -64,7 +64,7 @@ class Slots:
 
     @cached_property
     def due(self) -> tuple[Due, ...]:
-        return due(self.question.sequence, self.question.state)
+        return due(self.question.state)
 
     @cached_property
     def known_songs(self) -> tuple[tuple[str, Met], ...]:
@@ -147,7 +147,7 @@ class Slots:
 
     def _named(self) -> list[Concept]:
         state = self.question.state
-        named = [c for c in self.question.sequence.concepts if state.named(c.key) and c.found_in_music]
+        named = [c for c in self.question.state.sequence.concepts if state.named(c.key) and c.found_in_music]
         return sorted(named, key=lambda c: (state.touches(c.key).practised, -c.grade))
 
     @staticmethod
@@ -170,7 +170,7 @@ class Slots:
     def _fits_of(self) -> Callable[[ConceptKey, Purpose], tuple[Fit, ...]]:
         @cache  # many activities ask for the same songs
         def fits(key: ConceptKey, purpose: Purpose) -> tuple[Fit, ...]:
-            asked, concept = self.question, self.question.sequence.concept(key)
+            asked, concept = self.question, self.question.state.sequence.concept(key)
             every = ranked(
                 fit(song, concept, purpose, asked.state, asked.met.get(song.id, Met()), asked.today)
                 for song in asked.songs
@@ -229,7 +229,7 @@ class Slots:
     def _new(self, choice: Choice, item: Activity) -> str | None:
         """What is new to the class in it: a name, a song, or an activity without a song."""
         if choice.purpose == "present" and choice.concept:
-            return f"the name {self.question.sequence.concept(choice.concept).name}"
+            return f"the name {self.question.state.sequence.concept(choice.concept).name}"
         if choice.song is not None and choice.song not in self.question.met:
             return "the song"
         if choice.song is None and not self.question.done.get(item.key):

@@ -7,10 +7,11 @@ always has the same answer. Source: docs/sources.md#composer.
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 
 from kopje.core.errors import PlanError
+from kopje.core.planning.activities import Role
 from kopje.core.planning.candidates import Candidate, Slots
 from kopje.core.planning.lesson import Cell, LessonPlan, LessonQuestion, Status
 from kopje.core.planning.template import Slot, available
@@ -24,6 +25,7 @@ HEARD_A_LESSON = 4
 LONGEST_SITTING_K1 = 8
 LONGEST_ACTIVITY_K1 = 7
 MOST_NODES = 40_000
+SPARED: tuple[Role, ...] = ("second", "play", "voice", "review", "game")  # in this order
 
 
 @dataclass(frozen=True, slots=True)
@@ -121,35 +123,60 @@ def hearing_cost(chosen: Sequence[Candidate]) -> int:
     return 0 if sum(c.activity.hears for c in chosen) >= HEARD_A_LESSON else TOO_FEW_HEARD
 
 
+@dataclass(frozen=True, slots=True)
+class _Filled:
+    """A slot with its candidates."""
+
+    index: int
+    slot: Slot
+    options: tuple[Candidate, ...]
+
+
 def compose(question: LessonQuestion) -> LessonPlan:
-    """Propose the next lesson; PlanError when not even one slot can be filled."""
+    """Propose the next lesson; PlanError when not even three cells can be filled."""
     slots = Slots(question)
-    pairs = [(slot, slots.candidates(index)) for index, slot in enumerate(slots.slots)]
-    unmet = [_empty(slot) for slot, options in pairs if not options]
-    filled = [(index, slot, options) for index, (slot, options) in enumerate(pairs) if options]
+    every = [_Filled(index, slot, slots.candidates(index)) for index, slot in enumerate(slots.slots)]
+    unmet = [_empty(filled.slot) for filled in every if not filled.options]
+    filled = [one for one in every if one.options]
     if not filled:
         raise PlanError("There is nothing to propose yet. Bring in a few songs first.")
+    for kept in _fewer(question, filled):
+        unmet_here = unmet + [_empty(one.slot) for one in filled if one not in kept]
+        plan = _solved(question, kept, len(slots.left_over), unmet_here)
+        if plan is not None:
+            return plan
+    raise PlanError("No lesson fits these minutes and pins. Take out a pin, or give the lesson more minutes.")
+
+
+def _fewer(question: LessonQuestion, filled: list[_Filled]) -> Iterator[list[_Filled]]:
+    """All slots, then without one slot after the other that can be spared."""
+    yield filled
+    kept = list(filled)
+    for role in SPARED:
+        found = next((one for one in kept if one.slot.role == role and one.index not in question.pins), None)
+        if found is not None and len(kept) > 3:
+            kept = [one for one in kept if one is not found]
+            yield kept
+
+
+def _solved(
+    question: LessonQuestion, filled: list[_Filled], left_over: int, unmet: list[Reason]
+) -> LessonPlan | None:
+    options = [one.options for one in filled]
     budget = available(question.minutes, len(filled))
-    options = [options for _, _, options in filled]
-    chosen: tuple[Candidate, ...] = ()
     for most_new in _allowances(question, options):
         search = _Search(options, budget, most_new)
         status = search.run()
         if search.best is not None:
             chosen = search.best.chosen
-            break
-    else:
-        raise PlanError(
-            "No lesson fits these minutes and pins. Take out a pin, or give the lesson more minutes."
-        )
-    unmet += _unmet(question, chosen, len(filled), most_new)
-    minutes = spread([c.activity.minutes for c in chosen], _sitting(question, chosen), budget)
-    fixed = len(slots.left_over)
-    cells = tuple(
-        _cell(index, slot, candidate, length, index < fixed)
-        for (index, slot, _), candidate, length in zip(filled, chosen, minutes, strict=True)
-    )
-    return LessonPlan(cells, sum(minutes), budget, status, tuple(unmet))
+            wishes = [*unmet, *_unmet(question, chosen, len(filled), most_new)]
+            minutes = spread([c.activity.minutes for c in chosen], _sitting(question, chosen), budget)
+            cells = tuple(
+                _cell(one.index, one.slot, candidate, length, one.index < left_over)
+                for one, candidate, length in zip(filled, chosen, minutes, strict=True)
+            )
+            return LessonPlan(cells, sum(minutes), budget, status, tuple(wishes))
+    return None
 
 
 def _allowances(question: LessonQuestion, options: Sequence[Sequence[Candidate]]) -> range:

@@ -10,7 +10,7 @@ from typing import Literal
 from kopje.core.planning.activities import Activity, Role
 from kopje.core.reasons import Reason
 from kopje.core.sequence.arcs import Purpose, SectionState
-from kopje.core.sequence.concepts import ConceptKey, Sequence
+from kopje.core.sequence.concepts import ConceptKey
 from kopje.core.songs.contents import SongCard
 from kopje.core.songs.fit import Met
 
@@ -41,7 +41,6 @@ class LessonQuestion:
     """Everything the composer may know. `pins` and the result count slots from 0, left-overs in front."""
 
     state: SectionState
-    sequence: Sequence
     minutes: int
     songs: tuple[SongCard, ...]
     met: Mapping[str, Met] = field(default_factory=dict)

@@ -7,6 +7,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field
+from functools import cached_property
 from typing import Literal
 
 from kopje.core.ledger.readiness import Readiness
@@ -34,6 +35,7 @@ class SectionState:
 
     name: str
     grade: int
+    sequence: Sequence
     declared: frozenset[ConceptKey] = frozenset()
     taught: Mapping[ConceptKey, Taught] = field(default_factory=dict)
     readiness: Mapping[ConceptKey, Readiness] = field(default_factory=dict)
@@ -49,6 +51,15 @@ class SectionState:
             return key in self.declared
         return readiness.answer == "ready" or (key in self.declared and readiness.answer == "hear_more")
 
+    @cached_property
+    def names_tones(self) -> bool:
+        """Whether the class can name any tone at all."""
+        return any(self.named(concept.key) for concept in self.sequence.concepts if concept.degrees)
+
+    @cached_property
+    def names_figures(self) -> bool:
+        return any(self.named(concept.key) for concept in self.sequence.concepts if concept.elements)
+
     def touches(self, key: ConceptKey) -> Taught:
         return self.taught.get(key, Taught())
 
@@ -62,9 +73,11 @@ class Due:
     reasons: tuple[Reason, ...]
 
 
-def may_present(concept: Concept, sequence: Sequence, state: SectionState) -> Verdict:
+def may_present(concept: Concept, state: SectionState) -> Verdict:
     """Refuse to name a concept while a prerequisite is neither ready nor declared; unheard is said as unheard."""
-    return Verdict.of(_missing(sequence.concept(key), state) for key in concept.needs if not state.ready(key))
+    return Verdict.of(
+        _missing(state.sequence.concept(key), state) for key in concept.needs if not state.ready(key)
+    )
 
 
 def _missing(concept: Concept, state: SectionState) -> Reason:
@@ -73,18 +86,20 @@ def _missing(concept: Concept, state: SectionState) -> Reason:
     return Reason("prerequisite", concept.key, f"{concept.name.capitalize()} comes first: {said}", "bars")
 
 
-def due(sequence: Sequence, state: SectionState) -> tuple[Due, ...]:
+def due(state: SectionState) -> tuple[Due, ...]:
     """What is due: on each line, what is being practised, then the next new concept."""
     lines: tuple[Line, ...] = ("rhythm", "melody")
-    return tuple(item for line in lines for item in _line_due(line, sequence, state))
+    return tuple(item for line in lines for item in _line_due(line, state))
 
 
-def _line_due(line: Line, sequence: Sequence, state: SectionState) -> list[Due]:
-    concepts = [c for c in sequence.concepts if c.line == line and c.core and c.grade <= state.grade + 1]
+def _line_due(line: Line, state: SectionState) -> list[Due]:
+    concepts = [
+        c for c in state.sequence.concepts if c.line == line and c.core and c.grade <= state.grade + 1
+    ]
     found = [_practise(concept, state) for concept in concepts if _in_practice(concept.key, state)]
     waiting = any(state.touches(item.concept.key).practised < PRACTISE_LESSONS for item in found)
     if not waiting:
-        found += [_next(concept, sequence, state) for concept in concepts if not state.named(concept.key)][:1]
+        found += [_next(concept, state) for concept in concepts if not state.named(concept.key)][:1]
     return found
 
 
@@ -106,12 +121,12 @@ def _practise(concept: Concept, state: SectionState) -> Due:
     return Due(concept, "practise", tuple(said))
 
 
-def _next(concept: Concept, sequence: Sequence, state: SectionState) -> Due:
+def _next(concept: Concept, state: SectionState) -> Due:
     prepared = state.touches(concept.key).prepared
     enough = PREPARE_LESSONS if concept.found_in_music else SHORT_STRANDS_LESSONS
-    verdict = may_present(concept, sequence, state)
+    verdict = may_present(concept, state)
     if prepared < enough:
-        before = listed(sequence.concept(key).name for key in concept.needs)
+        before = listed(state.sequence.concept(key).name for key in concept.needs)
         after = f" after {before}" if before else ""
         said = f"{concept.name.capitalize()} is next{after}; prepared in {counted(prepared, 'lesson')} of {enough}."
         return Due(concept, "prepare", (Reason("next", concept.key, said),))

@@ -32,7 +32,7 @@ STRAND_NAMES = {
 class Concept:
     """One thing to be learned.
 
-    `grade` is 0 for kindergarten. `elements`, `degrees`, `meters` and `resting` say how the analysis finds
+    `grade` is 0 for kindergarten. `elements`, `degrees`, `meters`, `tone_sets` and `resting` say how the analysis finds
     it; a concept with none of them is observed only. `sign` is what stands for it in a narrow place: a
     figure in beats, a degree, a meter, or short words.
     """
@@ -46,6 +46,7 @@ class Concept:
     elements: tuple[str, ...] = ()
     degrees: tuple[str, ...] = ()
     meters: tuple[str, ...] = ()
+    tone_sets: tuple[str, ...] = ()
     resting: str | None = None
     ways: tuple[Way, ...] = ("sing",)
     core: bool = True
@@ -57,7 +58,7 @@ class Concept:
 
     @property
     def found_in_music(self) -> bool:
-        return bool(self.elements or self.degrees or self.meters or self.resting)
+        return bool(self.elements or self.degrees or self.meters or self.tone_sets or self.resting)
 
 
 @dataclass(frozen=True)

@@ -9,11 +9,17 @@ from typing import Any
 
 from kopje.core.sequence.concepts import Concept, ConceptKey, Sequence, Way
 
-READ: tuple[Way, ...] = ("read",)
+_USUAL: dict[str, tuple[Way, ...]] = {
+    "rhythm": ("read",),
+    "meter": ("read",),
+    "beat": ("sing",),
+    "staff": ("read",),
+}
 
 
 def _c(key: str, name: str, strand: str, grade: int, sign: str, needs: str = "", **more: Any) -> Concept:
-    for field in ("elements", "degrees", "meters"):
+    more.setdefault("ways", _USUAL.get(strand, ("sing",)))
+    for field in ("elements", "degrees", "meters", "tone_sets"):
         more[field] = tuple(more.get(field, "").split())
     return Concept(
         ConceptKey(key), name, strand, grade, sign, tuple(ConceptKey(n) for n in needs.split()), **more
@@ -36,15 +42,15 @@ KINDERGARTEN = (
 FIRST = (
     _c("beat-rhythm", "beat and rhythm", "rhythm", 1, "♥ / words", "beat", prompt="Tap the beat, then tap the words."),
     _c("quarter-eighths", "quarter and two eighths", "rhythm", 1, "1 ½½", "beat-rhythm",
-       elements="quarter two_eighths", ways=READ, prompt="How many sounds on this beat?"),
+       elements="quarter two_eighths", prompt="How many sounds on this beat?"),
     _c("so-mi", "so and mi", "melody", 1, "so mi", "high-low contour", degrees="so mi",
        prompt="Which word is lower?"),
-    _c("beat-rest", "beat rest", "rhythm", 1, "r1", "quarter-eighths", elements="beat_rest", ways=READ,
+    _c("beat-rest", "beat rest", "rhythm", 1, "r1", "quarter-eighths", elements="beat_rest",
        prompt="On which beat was there no sound?"),
     _c("la", "la", "melody", 1, "la", "so-mi", degrees="la", prompt="Is the new tone higher than so?"),
     _c("two-beat-meter", "two-beat meter", "meter", 1, "2/4", "beat-rest", meters="2/4",
        prompt="Which beat feels heavier?"),
-    _c("staff-two-lines", "two- and three-line staff", "staff", 1, "lines", "so-mi", ways=("read",),
+    _c("staff-two-lines", "two- and three-line staff", "staff", 1, "lines", "so-mi",
        prompt="On a line or in a space?"),
     _c("phrase", "phrases a and b", "form", 1, "a b", "same-different", prompt="Where would you take a breath?"),
     _c("body-ostinato", "body ostinato", "ensemble", 1, "ostinato", "beat", core=False,
@@ -52,65 +58,63 @@ FIRST = (
 )  # fmt: skip
 SECOND = (
     _c("do", "do", "melody", 2, "do", "la", degrees="do", prompt="Which tone feels like home?"),
-    _c("half", "half note", "rhythm", 2, "2", "quarter-eighths", elements="half", ways=READ,
+    _c("half", "half note", "rhythm", 2, "2", "quarter-eighths", elements="half",
        prompt="How many beats does the last word last?"),
     _c("re", "re", "melody", 2, "re", "do", degrees="re", prompt="Which tone lies between do and mi?"),
     _c("four-beat-meter", "four-beat meter", "meter", 2, "4/4", "half two-beat-meter", meters="4/4",
        prompt="How often does the strong beat come?"),
-    _c("do-pentatonic", "do-pentatonic", "melody", 2, "d r m s l", "re", prompt="Sing our five tones down the ladder."),
-    _c("bar-lines", "bar lines", "meter", 2, "|", "two-beat-meter", ways=("read",), core=False,
+    _c("do-pentatonic", "do-pentatonic", "melody", 2, "d r m s l", "re", tone_sets="do-pentatonic", prompt="Sing our five tones down the ladder."),
+    _c("bar-lines", "bar lines", "meter", 2, "|", "two-beat-meter", core=False,
        prompt="Where does the strong beat stand?"),
-    _c("do-line-space", "do on a line or in a space", "staff", 2, "do on staff", "staff-two-lines do", ways=("read",),
+    _c("do-line-space", "do on a line or in a space", "staff", 2, "do on staff", "staff-two-lines do",
        prompt="If do is in a space, where is mi?"),
-    _c("step-skip", "steps and skips", "melody", 2, "step / skip", "do", ways=("hear",),
+    _c("step-skip", "steps and skips", "melody", 2, "step / skip", "do",
        prompt="Neighbours, or did we jump over one?"),
     _c("aaba", "form a a b a", "form", 2, "a a b a", "phrase", core=False, prompt="Which line is the odd one out?"),
-    _c("repeat-sign", "repeat sign", "form", 2, ":|", "phrase", core=False, ways=("read",), prompt="Where do we go now?"),
+    _c("repeat-sign", "repeat sign", "form", 2, ":|", "phrase", core=False, prompt="Where do we go now?"),
     _c("layered-ostinati", "layered ostinati", "ensemble", 2, "layers", "body-ostinato", core=False,
        prompt="Which layer came in last?"),
 )  # fmt: skip
 THIRD = (
-    _c("four-sixteenths", "four sixteenths", "rhythm", 3, "¼¼¼¼", "four-beat-meter", elements="four_sixteenths",
-       ways=READ, prompt="How many sounds now on one beat?"),
+    _c("four-sixteenths", "four sixteenths", "rhythm", 3, "¼¼¼¼", "four-beat-meter", elements="four_sixteenths", prompt="How many sounds now on one beat?"),
     _c("low-la", "low la", "melody", 3, "la,", "do-pentatonic", degrees="la,",
        prompt="How far below do is the new tone?"),
     _c("low-so", "low so", "melody", 3, "so,", "low-la", degrees="so,", prompt="Where did the song begin?"),
     _c("eighth-sixteenths", "eighth and two sixteenths, both ways", "rhythm", 3, "½¼¼", "four-sixteenths",
-       elements="eighth_two_sixteenths two_sixteenths_eighth", ways=READ, prompt="Long first, or short first?"),
+       elements="eighth_two_sixteenths two_sixteenths_eighth", prompt="Long first, or short first?"),
     _c("high-do", "high do", "melody", 3, "do'", "do", degrees="do'", prompt="What is the same as low do?"),
     _c("three-beat-meter", "three-beat meter", "meter", 3, "3/4", "two-beat-meter", meters="3/4",
        elements="dotted_half", prompt="Does it march or turn?"),
-    _c("letter-names", "letter names", "staff", 3, "A B C", "do-line-space", ways=("read",), prompt="What is so called here?"),
+    _c("letter-names", "letter names", "staff", 3, "A B C", "do-line-space", prompt="What is so called here?"),
     _c("round", "round", "ensemble", 3, "round", "phrase", core=False, prompt="When does the second group come in?"),
     _c("rondo", "rondo", "form", 3, "a b a c a", "aaba", core=False, prompt="What comes back?"),
     _c("recorder-bag", "recorder B A G", "recorder", 3, "B A G", "", core=False, ways=("sing",),
        prompt="Gentle air: does it sing or squeak?"),
 )  # fmt: skip
 FOURTH = (
-    _c("syncopation", "syncopation", "rhythm", 4, "½1½", "eighth-sixteenths", elements="syncopation", ways=READ,
+    _c("syncopation", "syncopation", "rhythm", 4, "½1½", "eighth-sixteenths", elements="syncopation",
        prompt="Which sound comes between the beats?"),
     _c("fa", "fa and the half step", "melody", 4, "fa", "do-pentatonic", degrees="fa",
        prompt="How close are mi and fa?"),
-    _c("dotted-quarter", "dotted quarter and eighth", "rhythm", 4, "1½½", "half", elements="dotted_quarter_eighth",
-       ways=READ, prompt="How long does it hang over the beat?"),
+    _c("dotted-quarter", "dotted quarter and eighth", "rhythm", 4, "1½½", "half", elements="dotted_quarter_eighth", prompt="How long does it hang over the beat?"),
     _c("ti", "ti", "melody", 4, "ti", "fa", degrees="ti ti,", prompt="Where does this tone want to go?"),
     _c("upbeat", "upbeat", "rhythm", 4, "upbeat", "bar-lines", elements="upbeat", prompt="Does it begin on the strong beat?"),
-    _c("la-minor", "resting tone la (minor)", "tonality", 4, "la rests", "low-la ti", resting="la", ways=("hear",),
+    _c("la-minor", "resting tone la (minor)", "tonality", 4, "la rests", "low-la ti", resting="la",
        prompt="Which tone is home now?"),
-    _c("flats-sharps", "flats and sharps", "staff", 4, "♭ ♯", "letter-names", ways=("read",), prompt="Why does fa need a flat here?"),
+    _c("flats-sharps", "flats and sharps", "staff", 4, "♭ ♯", "letter-names", prompt="Why does fa need a flat here?"),
     _c("partner-songs", "partner songs", "ensemble", 4, "partners", "round", core=False, prompt="Why do they fit?"),
 )  # fmt: skip
 FIFTH = (
     _c("dotted-eighth", "dotted eighth and sixteenth", "rhythm", 5, "¾¼", "four-sixteenths",
-       elements="dotted_eighth_sixteenth", ways=READ, prompt="Even, or skipping?"),
+       elements="dotted_eighth_sixteenth", prompt="Even, or skipping?"),
     _c("compound", "6/8", "meter", 5, "6/8", "three-beat-meter", meters="6/8",
-       elements="dotted_quarter three_eighths quarter_eighth dotted_half_compound compound_beat_rest", ways=READ,
+       elements="dotted_quarter three_eighths quarter_eighth dotted_half_compound compound_beat_rest",
        prompt="Does the beat fall into two or three?"),
-    _c("triplet", "triplet", "rhythm", 5, "⅓⅓⅓", "compound", elements="triplet", ways=READ, core=False,
+    _c("triplet", "triplet", "rhythm", 5, "⅓⅓⅓", "compound", elements="triplet", core=False,
        prompt="Three in the time of two?"),
-    _c("major-scale", "major scale", "tonality", 5, "do–do'", "ti high-do", prompt="Where are the two half steps?"),
-    _c("natural-minor", "natural minor", "tonality", 5, "la–la", "la-minor", core=False, prompt="What changed?"),
-    _c("key-signatures", "key signatures", "staff", 5, "key", "flats-sharps", ways=("read",), prompt="Where is do?"),
+    _c("major-scale", "major scale", "tonality", 5, "do–do'", "ti high-do", tone_sets="major", prompt="Where are the two half steps?"),
+    _c("natural-minor", "natural minor", "tonality", 5, "la–la", "la-minor", tone_sets="natural-minor", core=False, prompt="What changed?"),
+    _c("key-signatures", "key signatures", "staff", 5, "key", "flats-sharps", prompt="Where is do?"),
     _c("two-part", "two-part singing", "ensemble", 5, "2 parts", "partner-songs", prompt="Can you hear the other part?"),
 )  # fmt: skip
 

@@ -21,7 +21,7 @@ class Content:
     """One thing in a song. `concept` is None when the sequence has no concept for it.
 
     `most_in_phrase`: the most times it comes in one phrase; `turns`: phrases that have it in the same place
-    as another phrase; `aspect`: meter or resting tone, which colour a song but are no tone or figure in it.
+    as another phrase; `tone`: a degree, not a figure; `aspect`: meter, tone set or resting tone, which colour a song but are no tone or figure in it.
     """
 
     concept: ConceptKey | None
@@ -32,6 +32,7 @@ class Content:
     turns: int
     on_strong: int = 0
     by_step: int = 0
+    tone: bool = False
     aspect: bool = False
 
 
@@ -86,7 +87,7 @@ def _tones(analysis: Analysis, sequence: Sequence) -> Iterable[Content]:
         by_step = sum(_approached_by_step(analysis.attacks, i) for i in indexes)
         yield Content(
             concept, label, len(indexes), _bars(s.bar for s in sounds), most, turns,
-            sum(s.strong for s in sounds), by_step,
+            sum(s.strong for s in sounds), by_step, tone=True,
         )  # fmt: skip
 
 
@@ -145,9 +146,10 @@ def _aspects(analysis: Analysis, sequence: Sequence) -> Iterable[Content]:
         key = sequence.of_meter.get(meter)
         name = sequence.concept(key).name if key else f"{meter} meter"
         yield Content(key, name, 1, (), 1, 0, aspect=True)
-    resting = next((c for c in sequence.concepts if c.resting == analysis.tonality.resting), None)
-    if resting is not None and analysis.tonality.resting is not None:
-        yield Content(resting.key, resting.name, 1, (), 2, 0, aspect=True)
+    for concept in sequence.concepts:
+        rests = concept.resting is not None and concept.resting == analysis.tonality.resting
+        if rests or analysis.tone_set_name in concept.tone_sets:
+            yield Content(concept.key, concept.name, 1, (), 2, 0, aspect=True)
 
 
 def _bars(numbers: Iterable[int]) -> tuple[int, ...]:

@@ -84,7 +84,7 @@ def fit(
     keys = song.keys_for(state.grade)
     scored = [
         *_target(song, concept, purpose, state),
-        *_others(others, purpose, state),
+        *_others(others, concept, purpose, state),
         *_range(song, state, keys),
         *_length(song),
         *_acquaintance(purpose, met, today, state),
@@ -153,19 +153,28 @@ def _times(count: int) -> str:
     return {1: "once", 2: "twice"}.get(count, f"{count} times")
 
 
-def _others(others: tuple[Content, ...], purpose: Purpose, state: SectionState) -> Scored:
+def _others(others: tuple[Content, ...], concept: Concept, purpose: Purpose, state: SectionState) -> Scored:
+    strict = purpose != "prepare" and concept.found_in_music
     elements = [content for content in others if not content.aspect]
-    aspects = [content for content in others if content.aspect]
+    barring = [content for content in elements if strict and not _by_rote(content, state)]
+    rest = [content for content in elements if content not in barring]
+    if barring:
+        said = f"Also has {listed(content.label for content in barring)}, unknown to {state.name}."
+        yield Reason("unknown", "contents", said, "bars"), UNKNOWN_TONE_OR_FIGURE * len(barring)
+    if rest:
+        said = f"Also has {listed(content.label for content in rest)}, which {state.name} cannot name yet."
+        yield Reason("by_rote", "contents", said, "note"), UNKNOWN_TONE_OR_FIGURE * len(rest)
     if not elements:
         yield Reason("all_known", "contents", "All else known.", "for"), 0
-    else:
-        names = listed(content.label for content in elements)
-        weight = "note" if purpose == "prepare" else "bars"
-        said = f"Also has {names}, unknown to {state.name}."
-        yield Reason("unknown", "contents", said, weight), UNKNOWN_TONE_OR_FIGURE * len(elements)  # type: ignore[arg-type]
+    aspects = [content for content in others if content.aspect]
     if aspects:
-        said = f"It is in {listed(content.label for content in aspects)}, not named yet."
+        said = f"Not named yet: {listed(content.label for content in aspects)}."
         yield Reason("unknown_aspect", "contents", said, "against"), UNKNOWN_ASPECT * len(aspects)
+
+
+def _by_rote(content: Content, state: SectionState) -> bool:
+    """Before a class can name any tone (or any figure) at all, it sings those by ear, and they bar nothing."""
+    return not (state.names_tones if content.tone else state.names_figures)
 
 
 def _range(song: SongCard, state: SectionState, keys: tuple[KeyChoice, ...]) -> Scored:
