@@ -28,6 +28,7 @@ class _Placed:
     written: str
     dots: int
     tie: str
+    goes_on: bool  # its word began on a note before
 
 
 def mei(tune: Tune, lyrics: bool = True) -> str:
@@ -43,7 +44,7 @@ def mei(tune: Tune, lyrics: bool = True) -> str:
         else '<staffDef n="1" lines="5" clef.shape="G" clef.line="2"/>'
     )
     return (
-        '<?xml version="1.0" encoding="UTF-8"?><mei xmlns="http://www.music-encoding.org/ns/mei"><music><body><mdiv>'
+        '<?xml version="1.0" encoding="UTF-8"?><mei xmlns="http://www.music-encoding.org/ns/mei" meiversion="5.1"><music><body><mdiv>'
         f"<score><scoreDef{_signature(first.key)}{_meter(first.meter)}><staffGrp>{lines}</staffGrp></scoreDef>"
         f"<section>{measures}</section></score></mdiv></body></music></mei>"
     )
@@ -52,8 +53,8 @@ def mei(tune: Tune, lyrics: bool = True) -> str:
 def _signature(key: Key | None) -> str:
     fifths = key.fifths if key else 0
     if fifths == 0 or abs(fifths) > 7:
-        return ' key.sig="0"'
-    return f' key.sig="{abs(fifths)}{"s" if fifths > 0 else "f"}"'
+        return ' keysig="0"'
+    return f' keysig="{abs(fifths)}{"s" if fifths > 0 else "f"}"'
 
 
 def _meter(meter: Meter) -> str:
@@ -63,13 +64,15 @@ def _meter(meter: Meter) -> str:
 
 def _measures(tune: Tune, lyrics: bool) -> Iterator[str]:
     counter = 0
+    joined = False
     last: Bar | None = None
     for bar in tune.bars:
         if last is not None and (bar.key != last.key or bar.meter != last.meter):
             yield f"<scoreDef{_signature(bar.key)}{_meter(bar.meter)}/>"
         if last is not None and last.line_end:
             yield "<sb/>"
-        placed = _placed(bar, counter)
+        placed = _placed(bar, counter, joined)
+        joined = _joins_on(bar, joined)
         counter += len(bar.notes)
         full = bar.length == bar.meter.length
         left = ' left="rptstart"' if bar.left == "repeat" else ""
@@ -82,7 +85,13 @@ def _measures(tune: Tune, lyrics: bool) -> Iterator[str]:
         last = bar
 
 
-def _placed(bar: Bar, counter: int) -> list[_Placed]:
+def _joins_on(bar: Bar, joined: bool) -> bool:
+    """Whether the last syllable of the bar goes on in the next one."""
+    sung = [note for note in bar.notes if note.syllables]
+    return sung[-1].syllables[0].joins if sung else joined
+
+
+def _placed(bar: Bar, counter: int, joined: bool) -> list[_Placed]:
     found = []
     place = bar.offset if bar.number else bar.meter.length - bar.length
     for index, note in enumerate(bar.notes):
@@ -91,10 +100,11 @@ def _placed(bar: Bar, counter: int) -> list[_Placed]:
         for part, (length, written, dots) in enumerate(parts):
             found.append(
                 _Placed(f"n{counter + index}" + (f"-{part}" if part else ""), at, note, written, dots,
-                        _tie(note, part, len(parts)))
+                        _tie(note, part, len(parts)), joined)
             )  # fmt: skip
             at += length
         place += note.duration
+        joined = note.syllables[0].joins if note.syllables else joined
     return found
 
 
@@ -187,13 +197,17 @@ def _note(item: _Placed, lyrics: bool) -> str:
     pitch = note.pitch
     gestural = _ACCIDENTALS.get(pitch.alter)
     accidental = f' accid.ges="{gestural}"' if gestural else ""
-    verses = "".join(_verses(note)) if lyrics and "-" not in item.id else ""
+    verses = "".join(_verses(item)) if lyrics and "-" not in item.id else ""
     return (
         f'<note {shared} pname="{pitch.letter.lower()}" oct="{pitch.octave}"{accidental}{tie}>{verses}</note>'
     )
 
 
-def _verses(note: Note) -> Iterator[str]:
-    for syllable in note.syllables[:4]:
-        joins = ' con="d"' if syllable.joins else ""
-        yield f"<verse n={quoteattr(str(syllable.verse))}><syl{joins}>{escape(syllable.text)}</syl></verse>"
+def _verses(item: _Placed) -> Iterator[str]:
+    for syllable in item.note.syllables[:4]:
+        place = {(False, True): "i", (True, True): "m", (True, False): "t"}.get(
+            (item.goes_on, syllable.joins)
+        )
+        word = f' wordpos="{place}"' if place else ""
+        hyphen = ' con="d"' if syllable.joins else ""
+        yield f"<verse n={quoteattr(str(syllable.verse))}><syl{word}{hyphen}>{escape(syllable.text)}</syl></verse>"

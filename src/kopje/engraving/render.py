@@ -21,8 +21,8 @@ KEPT = 512
 OPTIONS: dict[str, object] = {
     "adjustPageHeight": True, "breaks": "encoded", "footer": "none", "header": "none", "font": "Leland",
     "pageMarginBottom": 30, "pageMarginLeft": 10, "pageMarginRight": 10, "pageMarginTop": 30, "scale": 50,
-    "svgViewBox": True, "svgRemoveXlink": True, "xmlIdSeed": 7, "lyricSize": 5.2, "spacingLinear": 0.32,
-    "justifyVertically": False, "pageHeight": 60000, "svgHtml5": False, "mnumInterval": 0,
+    "svgViewBox": True, "svgRemoveXlink": True, "xmlIdSeed": 7, "lyricSize": 5.0, "spacingLinear": 0.32,
+    "justifyVertically": False, "pageHeight": 60000, "svgHtml5": False, "minLastJustification": 0,
 }  # fmt: skip
 
 

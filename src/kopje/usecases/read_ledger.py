@@ -8,7 +8,7 @@ from uuid import UUID
 
 from kopje.core.ledger.readiness import Readiness, judge
 from kopje.core.ledger.standing import Standing, of_one_way, standing
-from kopje.core.sequence.concepts import Concept, Way
+from kopje.core.sequence.concepts import STRAND_NAMES, Concept, Way
 from kopje.store import ledger, sections
 from kopje.store import tables as t
 from kopje.usecases.call import Call
@@ -39,7 +39,9 @@ def grid(call: Call, section_id: UUID) -> Grid:
     section = sections.section(call.session, call.school_id, section_id)
     state = state_of(call, section)
     children = sections.roll(call.session, section_id, call.today)
+    strands = list(STRAND_NAMES)
     shown = [c for c in call.sequence.concepts if c.key in state.readiness or c.key in state.taught]
+    shown.sort(key=lambda concept: strands.index(concept.strand))
     columns = tuple(
         Column(
             c,

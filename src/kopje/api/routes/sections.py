@@ -8,7 +8,7 @@ from uuid import UUID
 from fastapi import APIRouter, Query, Response
 
 from kopje.api.deps import Work
-from kopje.api.schemas.ledger import ColumnRead, EvidenceRead, LedgerRead
+from kopje.api.schemas.ledger import ChildRead, ColumnRead, EvidenceRead, LedgerRead
 from kopje.api.schemas.lessons import (
     ConceptRead,
     ContourRead,
@@ -100,7 +100,7 @@ def get_ledger(section_id: UUID, call: Work) -> Response:
     ]  # fmt: skip
     head = LedgerRead(
         section=SectionRead.model_validate(grid.section),
-        children=[(child.id, child.name) for child in grid.children],
+        children=[ChildRead(id=child.id, name=child.name) for child in grid.children],
         columns=columns,
         cells=[],
     ).model_dump_json(exclude={"cells"})

@@ -111,10 +111,15 @@ class EvidenceRead(Read):
         )  # fmt: skip
 
 
+class ChildRead(Read):
+    id: UUID
+    name: str
+
+
 class LedgerRead(Read):
-    """`children` are [id, name]; `cells` are [child id, concept, level, flag], none where not heard."""
+    """`cells` are compact: [child id, concept, level, flag], none where not heard."""
 
     section: SectionRead
-    children: list[tuple[UUID, str]]
+    children: list[ChildRead]
     columns: list[ColumnRead]
-    cells: list[tuple[UUID, str, str, str]]
+    cells: list[list[str]]

@@ -15,8 +15,10 @@ from kopje.core.reasons import Reason, Verdict, counted, listed
 from kopje.core.sequence.concepts import Concept, ConceptKey, Line, Sequence
 
 Purpose = Literal["prepare", "present", "practise"]
-PREPARE_LESSONS = 3
-PRACTISE_LESSONS = 4
+PURPOSES: tuple[Purpose, ...] = ("present", "prepare", "practise")
+PREPARE_LESSONS = 4  # usual lengths; a school's own come with its phases
+PRACTISE_LESSONS = 6
+NEXT_AFTER = 4  # practised lessons before the next thing of the same line is prepared
 SHORT_STRANDS_LESSONS = 1
 
 
@@ -87,9 +89,10 @@ def _missing(concept: Concept, state: SectionState) -> Reason:
 
 
 def due(state: SectionState) -> tuple[Due, ...]:
-    """What is due: on each line, what is being practised, then the next new concept."""
+    """What is due, what is to be named first: then what is prepared, then what is practised, newest first."""
     lines: tuple[Line, ...] = ("rhythm", "melody")
-    return tuple(item for line in lines for item in _line_due(line, state))
+    found = [item for line in lines for item in reversed(_line_due(line, state))]
+    return tuple(sorted(found, key=lambda item: PURPOSES.index(item.purpose)))
 
 
 def _line_due(line: Line, state: SectionState) -> list[Due]:
@@ -97,7 +100,7 @@ def _line_due(line: Line, state: SectionState) -> list[Due]:
         c for c in state.sequence.concepts if c.line == line and c.core and c.grade <= state.grade + 1
     ]
     found = [_practise(concept, state) for concept in concepts if _in_practice(concept.key, state)]
-    waiting = any(state.touches(item.concept.key).practised < PRACTISE_LESSONS for item in found)
+    waiting = any(state.touches(item.concept.key).practised < NEXT_AFTER for item in found)
     if not waiting:
         found += [_next(concept, state) for concept in concepts if not state.named(concept.key)][:1]
     return found
@@ -114,8 +117,8 @@ def _in_practice(key: ConceptKey, state: SectionState) -> bool:
 
 def _practise(concept: Concept, state: SectionState) -> Due:
     count, readiness = state.touches(concept.key).practised, state.readiness.get(concept.key)
-    said = [Reason("practised", concept.key, f"{concept.name.capitalize()} is named and was practised in "
-                   f"{counted(count, 'lesson')} so far.")]  # fmt: skip
+    so_far = f"practised in {counted(count, 'lesson')} so far" if count else "not practised yet"
+    said = [Reason("practised", concept.key, f"{concept.name.capitalize()} is named and {so_far}.")]
     if readiness is not None:
         said.append(Reason("readiness", concept.key, readiness.sentence))
     return Due(concept, "practise", tuple(said))
@@ -128,10 +131,14 @@ def _next(concept: Concept, state: SectionState) -> Due:
     if prepared < enough:
         before = listed(state.sequence.concept(key).name for key in concept.needs)
         after = f" after {before}" if before else ""
-        said = f"{concept.name.capitalize()} is next{after}; prepared in {counted(prepared, 'lesson')} of {enough}."
+        said = f"{concept.name.capitalize()} is next{after}; {_so_far(prepared, enough)}."
         return Due(concept, "prepare", (Reason("next", concept.key, said),))
     if verdict.allowed:
         said = f"{concept.name.capitalize()} was prepared in {counted(prepared, 'lesson')}: name it now."
         return Due(concept, "present", (Reason("prepared", concept.key, said),))
     waits = Reason("waits", concept.key, f"{concept.name.capitalize()} is prepared, but must wait.")
     return Due(concept, "prepare", (waits, *verdict.bars))
+
+
+def _so_far(prepared: int, enough: int) -> str:
+    return f"prepared in {prepared} of {counted(enough, 'lesson')}" if prepared else "not prepared yet"

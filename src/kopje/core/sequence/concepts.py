@@ -18,7 +18,6 @@ Way = Literal["hear", "sing", "read", "write", "create"]
 Line = Literal["rhythm", "melody", "other"]
 LINE_OF = {
     "beat": "rhythm", "rhythm": "rhythm", "meter": "rhythm", "melody": "melody", "tonality": "melody",
-    "staff": "melody",
 }  # fmt: skip
 STRAND_NAMES = {
     "beat": "Beat and tempo", "rhythm": "Rhythm", "meter": "Meter", "melody": "Melody", "tonality": "Tonality",

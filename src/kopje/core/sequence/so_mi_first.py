@@ -92,11 +92,11 @@ THIRD = (
        prompt="Gentle air: does it sing or squeak?"),
 )  # fmt: skip
 FOURTH = (
-    _c("syncopation", "syncopation", "rhythm", 4, "½1½", "eighth-sixteenths", elements="syncopation",
+    _c("syncopation", "syncopation", "rhythm", 4, "½ 1 ½", "eighth-sixteenths", elements="syncopation",
        prompt="Which sound comes between the beats?"),
     _c("fa", "fa and the half step", "melody", 4, "fa", "do-pentatonic", degrees="fa",
        prompt="How close are mi and fa?"),
-    _c("dotted-quarter", "dotted quarter and eighth", "rhythm", 4, "1½½", "half", elements="dotted_quarter_eighth", prompt="How long does it hang over the beat?"),
+    _c("dotted-quarter", "dotted quarter and eighth", "rhythm", 4, "1½ ½", "half", elements="dotted_quarter_eighth", prompt="How long does it hang over the beat?"),
     _c("ti", "ti", "melody", 4, "ti", "fa", degrees="ti ti,", prompt="Where does this tone want to go?"),
     _c("upbeat", "upbeat", "rhythm", 4, "upbeat", "bar-lines", elements="upbeat", prompt="Does it begin on the strong beat?"),
     _c("la-minor", "resting tone la (minor)", "tonality", 4, "la rests", "low-la ti", resting="la",

@@ -1,0 +1,55 @@
+<script setup lang="ts">
+// The window: the day's strip at the left, where you are on top, the work in the rest.
+import { computed, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { useFirstRun, useMe } from '@/api/queries'
+import KeySheet from '@/components/KeySheet.vue'
+import TopLine from '@/components/TopLine.vue'
+import DayStrip from '@/features/strip/DayStrip.vue'
+import FindBox from '@/features/strip/FindBox.vue'
+import { provideTrail } from '@/composables/useTrail'
+
+const route = useRoute()
+const router = useRouter()
+const me = useMe()
+const first = useFirstRun()
+const bare = computed(() => route.meta.bare === true)
+const finding = ref(false)
+provideTrail()
+
+watch(
+  [() => me.isError.value, () => first.data.value, () => route.name],
+  ([signedOut, needed]) => {
+    if (needed?.needed && route.name !== 'first-run') void router.replace('/first-run')
+    else if (signedOut && needed && !needed.needed && route.name && route.name !== 'sign-in')
+      void router.replace({ name: 'sign-in', query: { to: route.fullPath } })
+  },
+  { immediate: true },
+)
+const ready = computed(() => bare.value || me.data.value !== undefined)
+</script>
+
+<template>
+  <v-app class="app">
+    <router-view v-if="bare" />
+    <div v-else-if="ready" class="window">
+      <DayStrip />
+      <div class="rest">
+        <TopLine @find="finding = true"><KeySheet /></TopLine>
+        <FindBox v-if="finding" @close="finding = false" />
+        <main id="main" class="work"><router-view :key="String(route.name) + String(route.params.id ?? '')" /></main>
+      </div>
+    </div>
+  </v-app>
+</template>
+
+<style scoped>
+.window { display: grid; grid-template-columns: 200px minmax(0, 1fr); height: 100vh; height: 100dvh; }
+.rest { display: flex; flex-direction: column; min-height: 0; min-width: 0; position: relative; }
+.work { flex: 1; min-height: 0; overflow: auto; display: flex; }
+.work > * { flex: 1; min-width: 0; }
+@media (max-width: 900px) {
+  .window { grid-template-columns: minmax(0, 1fr); grid-template-rows: minmax(0, 1fr) auto; }
+  .rest { order: -1; }
+}
+</style>

@@ -1,0 +1,169 @@
+// What pages read and do. One name a question; lists are forgotten together when something changes.
+import { QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
+import { computed, type MaybeRefOrGetter, toValue } from 'vue'
+import { api, body, Refusal, type Schemas } from './client'
+
+export const queryClient = new QueryClient({
+  defaultOptions: {
+    queries: {
+      retry: (count, error) => !(error instanceof Refusal) && count < 2,
+      staleTime: 5_000,
+      refetchOnWindowFocus: true,
+    },
+  },
+})
+
+type Id = MaybeRefOrGetter<string>
+export type Purpose = Schemas['DueRead']['purpose']
+
+export const useMe = () =>
+  useQuery({ queryKey: ['me'], queryFn: () => body(api.GET('/api/me')), staleTime: Infinity, retry: false })
+export const useFirstRun = () =>
+  useQuery({ queryKey: ['first-run'], queryFn: () => body(api.GET('/api/first-run')), retry: false })
+export const useDay = () =>
+  useQuery({ queryKey: ['day'], queryFn: () => body(api.GET('/api/day')), refetchInterval: 60_000 })
+export const useSections = () => useQuery({ queryKey: ['sections'], queryFn: () => body(api.GET('/api/sections')) })
+export const useSongs = () => useQuery({ queryKey: ['songs'], queryFn: () => body(api.GET('/api/songs')) })
+
+export function useSection(id: Id) {
+  return useQuery({
+    queryKey: ['section', id],
+    queryFn: () => body(api.GET('/api/sections/{section_id}', { params: { path: { section_id: toValue(id) } } })),
+    enabled: computed(() => toValue(id) !== ''),
+  })
+}
+
+export function useSongsFor(id: Id, concept: Id, purpose: MaybeRefOrGetter<Purpose>) {
+  return useQuery({
+    queryKey: ['songs-for', id, concept, purpose],
+    queryFn: () =>
+      body(
+        api.GET('/api/sections/{section_id}/songs-for', {
+          params: { path: { section_id: toValue(id) }, query: { concept: toValue(concept), purpose: toValue(purpose) } },
+        }),
+      ),
+    enabled: computed(() => toValue(concept) !== ''),
+  })
+}
+
+export function useSong(id: Id) {
+  return useQuery({
+    queryKey: ['song', id],
+    queryFn: () => body(api.GET('/api/songs/{song_id}', { params: { path: { song_id: toValue(id) } } })),
+  })
+}
+
+export function useScore(id: Id, width: MaybeRefOrGetter<number>) {
+  return useQuery({
+    queryKey: ['score', id, width],
+    queryFn: async () => {
+      const path = `/api/songs/${toValue(id)}/score?width=${toValue(width)}`
+      const answer = await fetch(path)
+      if (!answer.ok) throw new Refusal(answer.status, 'score', ((await answer.json()) as { title: string }).title)
+      return answer.text()
+    },
+    staleTime: 600_000,
+    enabled: computed(() => toValue(id) !== ''),
+  })
+}
+
+export function useLesson(id: Id) {
+  return useQuery({
+    queryKey: ['lesson', id],
+    queryFn: () => body(api.GET('/api/lessons/{lesson_id}', { params: { path: { lesson_id: toValue(id) } } })),
+    enabled: computed(() => toValue(id) !== ''),
+  })
+}
+
+export function useAlternatives(lesson: Id, cell: Id) {
+  return useQuery({
+    queryKey: ['alternatives', lesson, cell],
+    queryFn: () =>
+      body(
+        api.GET('/api/lessons/{lesson_id}/cells/{cell_id}/alternatives', {
+          params: { path: { lesson_id: toValue(lesson), cell_id: toValue(cell) } },
+        }),
+      ),
+    enabled: computed(() => toValue(cell) !== ''),
+  })
+}
+
+export function useHearing(lesson: Id, cell: Id) {
+  return useQuery({
+    queryKey: ['hearing', lesson, cell],
+    queryFn: () =>
+      body(
+        api.GET('/api/lessons/{lesson_id}/cells/{cell_id}/hearing', {
+          params: { path: { lesson_id: toValue(lesson), cell_id: toValue(cell) } },
+        }),
+      ),
+    enabled: computed(() => toValue(cell) !== ''),
+    refetchOnWindowFocus: false,
+  })
+}
+
+export function useLedger(id: Id) {
+  return useQuery({
+    queryKey: ['ledger', id],
+    queryFn: () => body(api.GET('/api/sections/{section_id}/ledger', { params: { path: { section_id: toValue(id) } } })),
+  })
+}
+
+export function useEvidence(section: Id, child: Id, concept: Id) {
+  return useQuery({
+    queryKey: ['evidence', section, child, concept],
+    queryFn: () =>
+      body(
+        api.GET('/api/sections/{section_id}/ledger/{child_id}/{concept}', {
+          params: { path: { section_id: toValue(section), child_id: toValue(child), concept: toValue(concept) } },
+        }),
+      ),
+    enabled: computed(() => toValue(child) !== '' && toValue(concept) !== ''),
+  })
+}
+
+/** What a teacher does to a lesson; every answer is the whole lesson, put straight into place. */
+export function useLessonActs(lesson: Id) {
+  const cache = useQueryClient()
+  const keep = (read: Schemas['LessonRead']) => {
+    cache.setQueryData(['lesson', read.id], read)
+    void cache.invalidateQueries({ queryKey: ['day'] })
+    void cache.invalidateQueries({ queryKey: ['section'] })
+    void cache.invalidateQueries({ queryKey: ['alternatives'] })
+  }
+  const at = (cell: string) => ({ params: { path: { lesson_id: toValue(lesson), cell_id: cell } } })
+  const here = () => ({ params: { path: { lesson_id: toValue(lesson) } } })
+  const act = <A>(mutationFn: (argument: A) => Promise<Schemas['LessonRead']>) => useMutation({ mutationFn, onSuccess: keep })
+  return {
+    propose: act((section: string) =>
+      body(api.POST('/api/sections/{section_id}/lesson', { params: { path: { section_id: section } } })),
+    ),
+    pin: act(({ cell, pinned }: { cell: string; pinned: boolean }) =>
+      body(api.PUT('/api/lessons/{lesson_id}/cells/{cell_id}/pin', { ...at(cell), body: { pinned } })),
+    ),
+    swap: act(({ cell, to }: { cell: string; to: Schemas['SwapBody'] }) =>
+      body(api.POST('/api/lessons/{lesson_id}/cells/{cell_id}/swap', { ...at(cell), body: to })),
+    ),
+    refuse: act((cell: string) => body(api.POST('/api/lessons/{lesson_id}/cells/{cell_id}/refuse', at(cell)))),
+    start: act<void>(() => body(api.POST('/api/lessons/{lesson_id}/start', here()))),
+    tick: act(({ cell, tick }: { cell: string; tick: Schemas['TickBody']['tick'] }) =>
+      body(api.PUT('/api/lessons/{lesson_id}/cells/{cell_id}/tick', { ...at(cell), body: { tick } })),
+    ),
+    end: act((note: string) => body(api.POST('/api/lessons/{lesson_id}/end', { ...here(), body: { note } }))),
+  }
+}
+
+export async function importSongs(files: Iterable<File>): Promise<Schemas['ImportRead']> {
+  const form = new FormData()
+  for (const file of files) form.append('files', file)
+  const read = await body(api.POST('/api/songs', { body: form as never, bodySerializer: (sent: unknown) => sent as FormData }))
+  void queryClient.invalidateQueries({ queryKey: ['songs'] })
+  return read
+}
+
+/** Somebody has just signed in: what an earlier answer said about anybody else is forgotten. */
+export function signedInAs(me: Schemas['MeRead']): void {
+  queryClient.removeQueries({ predicate: (query) => !['me', 'first-run'].includes(String(query.queryKey[0])) })
+  queryClient.setQueryData(['first-run'], { needed: false })
+  queryClient.setQueryData(['me'], me)
+}

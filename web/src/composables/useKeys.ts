@@ -1,0 +1,43 @@
+// Single keys for a page: they rest while one types, and can be switched off.
+import { onMounted, onUnmounted, reactive } from 'vue'
+import { device } from './useDevice'
+
+export interface KeyAct {
+  key: string
+  says: string
+  act: (event: KeyboardEvent) => void
+  up?: () => void
+}
+
+/** The keys of the page that is open, for the sheet that `?` opens. */
+export const openKeys = reactive<{ acts: KeyAct[] }>({ acts: [] })
+
+export function typing(target: EventTarget | null): boolean {
+  if (!(target instanceof HTMLElement)) return false
+  return target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName)
+}
+
+export function useKeys(acts: KeyAct[]): void {
+  const find = (event: KeyboardEvent) => acts.find((one) => one.key === event.key)
+  const down = (event: KeyboardEvent) => {
+    const found = find(event)
+    const single = event.key.length === 1
+    if (!found || typing(event.target) || event.ctrlKey || event.metaKey || event.altKey) return
+    if (single && !device.keys) return
+    const onButton = event.target instanceof HTMLElement && event.target.closest('button, a, [role=button]') !== null
+    if (onButton && (event.key === 'Enter' || event.key === ' ')) return
+    event.preventDefault()
+    found.act(event)
+  }
+  const up = (event: KeyboardEvent) => find(event)?.up?.()
+  onMounted(() => {
+    openKeys.acts = [...openKeys.acts, ...acts]
+    window.addEventListener('keydown', down)
+    window.addEventListener('keyup', up)
+  })
+  onUnmounted(() => {
+    openKeys.acts = openKeys.acts.filter((one) => !acts.includes(one))
+    window.removeEventListener('keydown', down)
+    window.removeEventListener('keyup', up)
+  })
+}

@@ -1,0 +1,35 @@
+// Reference tones by plain oscillators. Nothing sounds by itself; one volume for the device.
+import { device } from './useDevice'
+
+let context: AudioContext | undefined
+
+export function frequency(midi: number): number {
+  return 440 * 2 ** ((midi - 69) / 12)
+}
+
+/** Play tones one after the other; each lasts `seconds`. Two partials, soft edges: easy to take a pitch from. */
+export function play(midi: readonly number[], seconds = 0.75): void {
+  context ??= new AudioContext()
+  void context.resume()
+  const out = context.createGain()
+  out.gain.value = device.volume * 0.5
+  out.connect(context.destination)
+  midi.forEach((note, index) => {
+    if (context) tone(context, out, frequency(note), context.currentTime + 0.05 + index * seconds, seconds)
+  })
+}
+
+function tone(on: AudioContext, out: AudioNode, hertz: number, start: number, seconds: number): void {
+  for (const [partial, share] of [[1, 0.8], [2, 0.16], [3, 0.05]] as const) {
+    const source = on.createOscillator()
+    const edge = on.createGain()
+    source.frequency.value = hertz * partial
+    edge.gain.setValueAtTime(0, start)
+    edge.gain.linearRampToValueAtTime(share, start + 0.03)
+    edge.gain.setValueAtTime(share, start + seconds - 0.12)
+    edge.gain.linearRampToValueAtTime(0, start + seconds - 0.01)
+    source.connect(edge).connect(out)
+    source.start(start)
+    source.stop(start + seconds)
+  }
+}

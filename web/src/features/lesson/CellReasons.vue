@@ -1,0 +1,42 @@
+<script setup lang="ts">
+// Why a part is there, what to look after, and what else would fit.
+import type { Schemas } from '@/api/client'
+import ConceptSign from '@/components/ConceptSign.vue'
+import ReasonList from '@/components/ReasonList.vue'
+import { say } from '@/locales/en'
+
+defineProps<{ cell: Schemas['CellRead']; alternatives: readonly Schemas['AlternativeRead'][] | null; over: boolean; busy: boolean }>()
+defineEmits<{ pin: []; refuse: []; swap: [to: Schemas['AlternativeRead']] }>()
+</script>
+
+<template>
+  <div class="stack big">
+    <ol class="steps"><li v-for="step in cell.steps" :key="step">{{ step }}</li></ol>
+    <p v-if="cell.props" class="small">{{ say.lesson.props }}: {{ cell.props }}</p>
+    <p v-if="cell.care" class="care">{{ cell.care }}</p>
+    <section class="stack"><h3>{{ say.lesson.why }}</h3><ReasonList :reasons="cell.reasons" /></section>
+    <template v-if="!over">
+      <div class="row"><v-btn size="small" @click="$emit('pin')">{{ cell.pinned ? say.lesson.unpin : say.lesson.pin }}</v-btn><v-btn size="small" @click="$emit('refuse')">{{ say.lesson.refuse }} <span class="kbd">x</span></v-btn></div>
+      <section class="stack">
+        <h3>{{ say.lesson.alternatives }}</h3>
+        <p v-if="!alternatives" class="quiet small">{{ say.state.loading }}</p>
+        <p v-else-if="!alternatives.length" class="quiet small">{{ say.lesson.none }}</p>
+        <ul v-else>
+          <li v-for="(one, index) in alternatives" :key="index" class="other">
+            <div class="row spread top"><span><strong>{{ one.title }}</strong><span v-if="one.song_title" class="quiet block">{{ one.song_title }}</span></span><v-btn size="small" :disabled="busy" :aria-label="`${say.lesson.swap}: ${one.title} ${one.song_title ?? ''}`" @click="$emit('swap', one)">{{ say.lesson.swap }}</v-btn></div>
+            <p class="row small"><template v-if="one.concept && one.purpose"><ConceptSign :sign="one.concept.sign" :name="one.concept.name" :height="18" /><span class="quiet">{{ say.purpose[one.purpose] }}</span></template><span v-if="one.new" class="tag is-new">{{ say.lesson.newThing(one.new) }}</span></p>
+            <p v-if="one.reasons[0]" class="small quiet">{{ one.reasons[0].sentence }}</p>
+          </li>
+        </ul>
+      </section>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.big { gap: 16px; }
+.steps { display: grid; gap: 6px; }
+.other { border-top: 1px solid var(--line); padding: 9px 0; display: grid; gap: 3px; }
+.top { flex-wrap: nowrap; align-items: flex-start; }
+.block { display: block; }
+</style>

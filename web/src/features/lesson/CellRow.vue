@@ -1,0 +1,40 @@
+<script setup lang="ts">
+// One part of a lesson in its row: minutes, what, with which song and concept, new or known, pinned or not.
+import { mdiPin, mdiPinOutline } from '@mdi/js'
+import type { Schemas } from '@/api/client'
+import ConceptSign from '@/components/ConceptSign.vue'
+import { say } from '@/locales/en'
+
+defineProps<{ cell: Schemas['CellRead']; picked: boolean; over: boolean }>()
+defineEmits<{ pick: []; pin: [] }>()
+</script>
+
+<template>
+  <div :class="['cell', { picked, new: cell.new }]">
+    <button class="main-part" :aria-pressed="picked" @click="$emit('pick')">
+      <span class="minutes narrow">{{ cell.minutes }}</span>
+      <span class="slot narrow">{{ cell.slot }}</span>
+      <span class="what"><strong>{{ cell.title }}</strong><span v-if="cell.song" class="quiet">{{ cell.song.title }}</span></span>
+      <span class="concept"><template v-if="cell.concept"><ConceptSign :sign="cell.concept.sign" :name="cell.concept.name" :height="22" /><span v-if="cell.purpose" class="small quiet">{{ say.purpose[cell.purpose] }}</span></template></span>
+      <span class="tags"><span v-if="cell.left_over" class="tag hatched">{{ say.lesson.leftOver }}</span><span v-if="cell.new" class="tag is-new">{{ say.lesson.newThing(cell.new) }}</span><span v-if="cell.hears" class="tag">{{ say.lesson.hears(cell.hears) }}</span><span v-if="over" class="tag">{{ say.lesson.was[cell.tick ?? 'open'] }}</span></span>
+    </button>
+    <button v-if="!over" class="pin" :aria-pressed="cell.pinned" :aria-label="`${cell.pinned ? say.lesson.unpin : say.lesson.pin}: ${cell.title}`" :title="cell.pinned ? say.lesson.unpin : say.lesson.pin" @click="$emit('pin')"><v-icon :icon="cell.pinned ? mdiPin : mdiPinOutline" size="20" /></button>
+  </div>
+</template>
+
+<style scoped>
+.cell { display: flex; border-top: 1px solid var(--line); border-left: 4px solid transparent; }
+.cell.new { border-left-color: var(--aloe); }
+.cell:hover { background: var(--wash); }
+.cell.picked { background: var(--dusk-wash); }
+.main-part { flex: 1; display: grid; grid-template-columns: 38px 104px minmax(170px, 1.3fr) minmax(90px, 0.6fr) minmax(0, 1fr); gap: 10px; align-items: center; padding: 9px 6px; min-height: 56px; min-width: 0; }
+.minutes { font-size: 22px; font-weight: 600; text-align: right; padding-right: 4px; }
+.slot { font-size: 15px; color: var(--granite); }
+.what { display: flex; flex-direction: column; line-height: 1.3; }
+.concept { display: flex; flex-direction: column; align-items: flex-start; line-height: 1.2; }
+.tags { display: flex; gap: 6px; flex-wrap: wrap; }
+.hatched { background: repeating-linear-gradient(135deg, var(--line) 0 1.5px, transparent 1.5px 5px); }
+.pin { width: 44px; display: grid; place-items: center; color: var(--granite); }
+.pin[aria-pressed='true'] { color: var(--dusk); }
+@media (max-width: 900px) { .main-part { grid-template-columns: 34px 1fr auto; } .slot, .tags { grid-column: 2 / -1; } .slot { order: -1; display: none; } }
+</style>

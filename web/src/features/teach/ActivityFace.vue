@@ -1,0 +1,35 @@
+<script setup lang="ts">
+// One activity, readable from the piano: title, the music, at most three lines of steps.
+import type { Schemas } from '@/api/client'
+import { useScore } from '@/api/queries'
+import ScoreView from '@/components/ScoreView.vue'
+import TonicPattern from '@/components/TonicPattern.vue'
+import { say } from '@/locales/en'
+
+const props = defineProps<{ cell: Schemas['CellRead'] }>()
+const score = useScore(() => props.cell.song?.id ?? '', 2100)
+</script>
+
+<template>
+  <section class="face" :aria-label="say.teach.activity">
+    <div class="words">
+      <p v-if="cell.song" class="song quiet">{{ cell.song.title }}</p>
+      <h1>{{ cell.title }}</h1>
+      <ol class="steps"><li v-for="step in cell.steps.slice(0, 3)" :key="step">{{ step }}</li></ol>
+      <p v-if="cell.props" class="quiet">{{ say.lesson.props }}: {{ cell.props }}</p>
+      <p v-if="cell.care" class="care">{{ cell.care }}</p>
+      <TonicPattern v-if="cell.song" :tonic="cell.song.tonic" :starting="cell.song.starting" big />
+    </div>
+    <div v-if="cell.song" class="music sheet"><ScoreView v-if="score.data.value" :svg="score.data.value" :label="say.song.score(cell.song.title)" /><p v-else-if="score.error.value" class="wrong">△ {{ score.error.value.message }}</p></div>
+  </section>
+</template>
+
+<style scoped>
+.face { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1.25fr); gap: 28px; align-items: start; min-height: 0; }
+.words { display: grid; gap: 12px; }
+.song { font-size: 20px; }
+h1 { font-size: 40px; margin-top: -8px; }
+.steps { font-size: 22px; line-height: 1.35; display: grid; gap: 8px; }
+.music { padding: 12px 16px; max-height: 100%; overflow: auto; }
+@media (max-width: 900px) { .face { grid-template-columns: 1fr; } h1 { font-size: 28px; } .steps { font-size: 20px; } }
+</style>

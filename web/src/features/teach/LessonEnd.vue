@@ -1,0 +1,23 @@
+<script setup lang="ts">
+// The end of a lesson: what stayed open, one line for next time.
+import { computed, ref } from 'vue'
+import type { Schemas } from '@/api/client'
+import { say } from '@/locales/en'
+
+const props = defineProps<{ cells: readonly Schemas['CellRead'][]; busy: boolean }>()
+defineEmits<{ end: [note: string]; back: [] }>()
+const note = ref('')
+const open = computed(() => props.cells.filter((cell) => cell.tick !== 'done'))
+</script>
+
+<template>
+  <form class="end" @submit.prevent="$emit('end', note)">
+    <h1>{{ say.teach.end }}</h1>
+    <ul v-if="open.length"><li v-for="cell in open" :key="cell.id"><strong>{{ cell.title }}</strong> <span class="quiet">{{ say.lesson.was[cell.tick ?? 'open'] }}</span></li></ul>
+    <p v-if="open.length" class="quiet">{{ say.teach.ended }}</p>
+    <v-text-field v-model="note" :label="say.teach.note" :hint="say.teach.noteHint" maxlength="300" persistent-hint autofocus />
+    <div class="row"><v-btn type="submit" class="main" size="large" :disabled="busy">{{ say.teach.end }}</v-btn><v-btn size="large" @click="$emit('back')">{{ say.teach.previous }}</v-btn></div>
+  </form>
+</template>
+
+<style scoped>.end { max-width: 640px; display: grid; gap: 18px; padding: 40px 0; } li { padding: 4px 0; border-top: 1px solid var(--line); }</style>

@@ -1,0 +1,86 @@
+// Every word a user sees. Functions where a number or a name goes in.
+const few = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`
+
+export const say = {
+  app: 'Kopje',
+  places: { today: 'Today', songs: 'Songs', ledger: 'Ledger', setUp: 'Set-up', main: 'Main places', day: 'The day' },
+  keys: {
+    title: 'Keys', close: 'Close', open: 'Keys', search: 'Search songs and sections', none: 'No keys on this page beyond the arrows and Tab.',
+    pitch: 'Starting pitch', tonic: 'Tonic pattern', next: 'Next', previous: 'Previous', done: 'Done', partly: 'Partly', skip: 'Skip',
+    secure: 'Secure', nearly: 'Nearly', notYet: 'Not yet', absent: 'Absent', undo: 'Take the last mark back', names: 'Hold: show names',
+    pin: 'Pin', refuse: 'Refuse', propose: 'Propose anew', alternatives: 'Alternatives', choose: 'Choose a part', help: 'This sheet',
+    teach: 'Teach', stone: 'Walk the grid', evidence: 'Open the evidence', which: 'Choose a child',
+  },
+  state: { loading: 'One moment …', failed: 'This could not be loaded.', again: 'Try again', offline: 'Kopje does not answer. What you marked is kept here and is sent when it answers again.' },
+  signIn: { title: 'Sign in', login: 'Name', password: 'Password', go: 'Sign in', lead: 'The planner and the ledger that know the music.' },
+  firstRun: {
+    title: 'Begin', lead: 'One page, then you can plan. Everything can be changed later.', school: 'School', teacher: 'Your name', login: 'Name to sign in with',
+    password: 'Password (8 characters or more)', section: 'Your first section', songs: 'Put the songs that come with Kopje into my songbook', go: 'Begin',
+  },
+  sectionForm: {
+    name: 'Section, for instance 2A', grade: 'Grade', kindergarten: 'Kindergarten', gradeOf: (n: number) => (n === 0 ? 'Kindergarten' : `Grade ${n}`),
+    minutes: 'Minutes a lesson', names: 'Children, one name a line', namesHint: 'Paste a column. Names as you call them; nothing else is needed.',
+    meets: 'Meets', day: 'Day', time: 'Time', addMeeting: 'Add a meeting', removeMeeting: 'Remove this meeting',
+    earlier: 'Earlier grades brought their usual concepts (you can change this later)', counted: (n: number) => few(n, 'child', 'children'),
+  },
+  weekdays: ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'],
+  strip: {
+    today: 'Today', on: (day: string) => day, none: 'No lessons are timetabled yet. Add meeting times in Set-up.', leftOver: (n: number) => `${n} left over`,
+    running: 'in the room now', done: 'done', now: (clock: string) => `now ${clock}`,
+  },
+  today: {
+    rest: 'That was the last lesson of the day.', next: (name: string, minutes: number) => (minutes > 90 ? `${name} comes next` : minutes > 0 ? `${name} in ${minutes} min` : `${name} is due now`),
+    nextDay: (name: string, day: string, time: string) => `${name} on ${day} at ${time}`,
+    start: (pitch: string) => `start on ${pitch}`, left: (n: number) => `${few(n, 'thing')} left over`, hear: (names: string) => `hear ${names}`,
+    noNames: 'nobody is due to be heard', later: 'Later', all: 'All sections', teach: 'Teach', goOn: 'Go on teaching', look: 'Look at the lesson', propose: 'Propose the lesson',
+    firstThing: 'First', inRoom: 'in the room', noLesson: 'No lesson is proposed yet.',
+  },
+  section: {
+    title: (grade: number, roll: number) => `${grade === 0 ? 'Kindergarten' : `Grade ${grade}`} · ${few(roll, 'child', 'children')}`,
+    lessons: (n: number) => `${few(n, 'lesson')} taught`, due: 'Due', secure: 'Secure in', nothingSecure: 'Nothing has been heard often enough yet.',
+    declared: (n: number) => `${n} more declared from earlier years`, songsFor: 'Songs for this', nextLesson: 'Next lesson', ledger: 'Ledger', open: 'Open the lesson',
+    propose: 'Propose the lesson', noSongs: 'The songbook is empty. Bring in a few songs first.', bringSongs: 'Go to the songs', barred: (n: number) => `${few(n, 'song')} will not do for this`,
+    keyBest: (key: string) => `do = ${key}`, met: (n: number) => (n ? `sung in ${few(n, 'lesson')}` : 'new to them'), nothingDue: 'Nothing is due: everything of this grade is named and ready.',
+  },
+  purpose: { prepare: 'prepare', present: 'present', practise: 'practise' },
+  purposeLong: { prepare: 'Prepare', present: 'Present', practise: 'Practise' },
+  lesson: {
+    title: (n: number) => `Lesson ${n}`, minutes: (n: number, of: number) => `${n} of ${of} minutes`, new: 'new', known: 'known', leftOver: 'left over', why: 'Why this?', alternatives: 'Instead', pin: 'Pin', unpin: 'Unpin',
+    pinned: 'pinned', refuse: 'Not for this section', propose: 'Propose anew', teach: 'Teach', goOn: 'Go on teaching', over: 'This lesson is over.', swap: 'Take this', none: 'Nothing else fits here.',
+    newThing: (what: string) => `new: ${what}`, care: 'Care', props: 'Fetch', best: 'best possible', found: 'best found', hears: (n: number) => `${n} heard alone`, proposing: 'Proposing …',
+    lastNote: 'From last time', unmet: 'Not kept', nextOne: 'Propose the next lesson', energy: { seated: 'seated', standing: 'standing', moving: 'moving' }, choose: 'Choose a part to see why it is there and what else would fit.', was: { done: 'done', partly: 'partly', skipped: 'skipped', open: 'not reached' },
+  },
+  teach: {
+    of: (n: number, all: number) => `${n} of ${all}`, previous: 'Previous', next: 'Next', done: 'Done', partly: 'Partly', skip: 'Skip', end: 'End the lesson', minutes: 'min', left: (n: number) => `${n} min left in the lesson`, over: (n: number) => `${n} min over`,
+    names: 'Hold to show names', mine: 'Only I see this screen', projector: 'Projector', listening: (concept: string, way: string, help: string) => `${concept} · ${way} · ${help}`,
+    ways: { hear: 'hearing it', sing: 'singing or playing', read: 'reading', write: 'writing', create: 'making' }, helps: { none: 'alone, no help', model: 'with a model', signs: 'with signs or pointing' },
+    queue: 'Hear these', then: 'then', nobody: 'Everybody on the roll was heard or is absent.', hidden: (n: number) => `Child ${n}`, undo: 'Undo', note: 'One line for next time', noteHint: 'It is shown before the next lesson.', heard: (n: number) => `${n} heard`,
+    ended: 'Open parts go to the front of the next lesson.', kept: (n: number) => `${few(n, 'mark')} kept here, waiting for Kopje to answer.`, refused: 'A mark was not accepted', startPitch: 'Start', noMusic: 'No notation here.', ticked: { done: 'done', partly: 'partly', skipped: 'skipped' },
+    namesHidden: 'Names are hidden while this screen may be mirrored.', now: 'now hearing', hearing: 'Hearing queue', activity: 'Activity',
+  },
+  projector: { title: 'Projector', waiting: 'Waiting for the lesson …', look: 'Look and listen' },
+  ledger: {
+    title: 'Ledger', children: 'Child', readiness: 'The class', empty: 'Nothing has been heard or taught here yet. Teach a lesson and mark a few children.', legend: 'Legend', evidence: 'Evidence', noMarks: 'No marks: nobody listened yet.', choose: 'Choose a stone to see the marks behind it.',
+    marks: 'Marks, newest first', ways: 'By way', named: 'named', notNamed: 'not named yet', declared: 'declared', answers: { ready: 'ready', teach_again: 'teach again', split: 'split', hear_more: 'hear more', nobody_heard: 'not heard' },
+    voices: { alone: 'alone', group: 'in a group', class: 'with the class' }, results: { secure: 'secure', nearly: 'nearly', not_yet: 'not yet' }, share: (good: number, heard: number) => `${good} of ${heard}`,
+  },
+  standing: {
+    not_heard: 'not heard', not_yet: 'not yet', nearly: 'nearly', secure: 'secure', once: 'nearly, heard once', due: 'secure, due to be heard again',
+  },
+  songs: {
+    title: 'Songs', find: 'Find by title, tone or meter', bring: 'Bring in songs', drop: 'Drop files here, or choose them: MusicXML, .mxl or ABC', shipped: 'Add the songs that come with Kopje', none: 'No song yet.', nothing: 'No song matches.', report: 'What became of the files',
+    added: 'added', already: 'already there', refused: 'not read', problems: (n: number) => `${few(n, 'thing')} to look at`, bars: (n: number) => few(n, 'bar'), ours: 'from Kopje', count: (n: number) => few(n, 'song'), busy: 'Reading …',
+  },
+  song: {
+    home: 'Home', rests: (tone: string) => `rests on ${tone}`, restsNot: 'rests on nothing', sure: (share: number) => `${Math.round(share * 100)} % sure`, doIs: (d: string) => `do = ${d}`, doUnknown: 'do is not known', tonality: { major: 'major', minor: 'minor', dorian: 'dorian', phrygian: 'phrygian', lydian: 'lydian', mixolydian: 'mixolydian', not_established: 'no tonality yet' } as Record<string, string>,
+    toneSet: 'Tones', range: 'Range', meter: 'Meter', form: 'Form', final: 'Ends on', elements: 'Rhythm', motion: 'Motion', problems: 'To look at', facts: 'Facts', ladder: 'Ladder', bar: (n: number) => `bar ${n}`, bars: (list: number[]) => (list.length > 6 ? `${list.slice(0, 6).join(', ')} …` : list.join(', ')),
+    times: (n: number) => `${n}×`, motions: { repeat: 'repeat', step: 'step', skip: 'skip', leap: 'leap', half_step: 'of these half steps' } as Record<string, string>, remove: 'Remove from the songbook', file: 'The file as it came', unnamed: 'no name', noScore: 'The notation could not be drawn.', start: 'Starting pitch', tonic: 'Tonic pattern', whole: 'The class as a whole', start_on: (p: string) => `Start on ${p}`,
+    names: { composer: 'By', words: 'Words', origin: 'Origin', kind: 'Kind', source: 'Source', rights: 'Rights', note: 'Note', book: 'Book', language: 'Language', verified: 'Verified', role: 'Role', game: 'Game', care: 'Care' } as Record<string, string>, score: (title: string) => `Score of ${title}`, times_long: 'lasts',
+  },
+  setUp: {
+    title: 'Set-up', section: 'Add a section', add: 'Add the section', added: (name: string) => `${name} is there now.`, screen: 'This device', night: 'Dark (for a dim hall)', keys: 'Single keys', volume: 'Volume', out: 'Sign out', everywhere: 'Sign out on every device', you: 'You', songs: 'Songs', mine: 'Only I see this screen: show names while teaching', sections: 'Sections',
+  },
+  drawer: { title: 'Reasons', close: 'Close the drawer' },
+}
+
+export type Say = typeof say

@@ -1,0 +1,57 @@
+<script setup lang="ts">
+import { reactive, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { api, body } from '@/api/client'
+import { signedInAs } from '@/api/queries'
+import { emptySection } from '@/features/setup/emptySection'
+import SectionForm from '@/features/setup/SectionForm.vue'
+import { say } from '@/locales/en'
+
+const router = useRouter()
+const sent = reactive({ school: '', teacher: '', login: '', password: '', bring_songs: true })
+const section = ref(emptySection())
+const refused = ref('')
+const busy = ref(false)
+
+async function go() {
+  busy.value = true
+  refused.value = ''
+  try {
+    const me = await body(api.POST('/api/first-run', { body: { ...sent, section: section.value } }))
+    signedInAs(me)
+    await router.replace('/')
+  } catch (problem) {
+    refused.value = problem instanceof Error ? problem.message : String(problem)
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <main class="first">
+    <form @submit.prevent="go">
+      <header class="stack"><h1>{{ say.firstRun.title }}</h1><p class="quiet">{{ say.firstRun.lead }}</p></header>
+      <div class="two">
+        <v-text-field v-model="sent.school" :label="say.firstRun.school" name="school" autofocus />
+        <v-text-field v-model="sent.teacher" :label="say.firstRun.teacher" name="teacher" autocomplete="name" />
+        <v-text-field v-model="sent.login" :label="say.firstRun.login" name="login" autocomplete="username" />
+        <v-text-field v-model="sent.password" :label="say.firstRun.password" type="password" name="password" autocomplete="new-password" />
+      </div>
+      <hr class="rule" />
+      <h2>{{ say.firstRun.section }}</h2>
+      <SectionForm v-model="section" />
+      <v-checkbox v-model="sent.bring_songs" :label="say.firstRun.songs" />
+      <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
+      <v-btn type="submit" class="main" :disabled="busy || !sent.school || !sent.login || sent.password.length < 8 || !section.name">{{ say.firstRun.go }}</v-btn>
+    </form>
+  </main>
+</template>
+
+<style scoped>
+.first { height: 100vh; overflow: auto; padding: 40px 24px; }
+form { max-width: 760px; margin: 0 auto; display: grid; gap: 18px; justify-items: stretch; }
+.two { display: grid; grid-template-columns: 1fr 1fr; gap: 12px; }
+.main { justify-self: start; }
+@media (max-width: 600px) { .two { grid-template-columns: 1fr; } }
+</style>

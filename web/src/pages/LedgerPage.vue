@@ -1,0 +1,52 @@
+<script setup lang="ts">
+// Who has it, who was not heard? A grid of stones; the drawer shows the evidence behind one.
+import { computed, ref } from 'vue'
+import { useEvidence, useLedger, useSections } from '@/api/queries'
+import PageState from '@/components/PageState.vue'
+import SideDrawer from '@/components/SideDrawer.vue'
+import StandingGlyph from '@/components/StandingGlyph.vue'
+import { useTrail } from '@/composables/useTrail'
+import EvidenceView from '@/features/ledger/EvidenceView.vue'
+import StoneGrid from '@/features/ledger/StoneGrid.vue'
+import { say } from '@/locales/en'
+
+const props = defineProps<{ id: string }>()
+const ledger = useLedger(() => props.id)
+const sections = useSections()
+const found = computed(() => ledger.data.value)
+useTrail(() => (found.value ? [{ says: say.sectionForm.gradeOf(found.value.section.grade) }, { says: found.value.section.name, to: `/sections/${props.id}` }, { says: say.ledger.title }] : []))
+const picked = ref<{ child: string; concept: string } | null>(null)
+const evidence = useEvidence(() => props.id, () => picked.value?.child ?? '', () => picked.value?.concept ?? '')
+const column = computed(() => found.value?.columns.find((one) => one.concept.key === picked.value?.concept))
+const legend = [['not_heard', ''], ['not_yet', ''], ['nearly', ''], ['nearly', 'once'], ['secure', ''], ['secure', 'due']] as const
+const words = say.standing as Record<string, string>
+</script>
+
+<template>
+  <PageState v-if="!found" :error="ledger.error.value" @again="ledger.refetch()" />
+  <div v-else class="with-drawer">
+    <div class="page">
+      <header class="row spread">
+        <h1>{{ say.ledger.title }} {{ found.section.name }}</h1>
+        <nav class="row" :aria-label="say.setUp.sections"><router-link v-for="one in sections.data.value ?? []" :key="one.id" :to="`/sections/${one.id}/ledger`" :class="['tag', { on: one.id === id }]">{{ one.name }}</router-link></nav>
+      </header>
+      <p class="row legend small" :aria-label="say.ledger.legend"><span v-for="[level, flag] in legend" :key="level + flag" class="row"><StandingGlyph :level="level" :flag="flag" :size="18" plain />{{ words[flag] ?? words[level] }}</span></p>
+      <p v-if="!found.columns.length" class="quiet">{{ say.ledger.empty }}</p>
+      <StoneGrid v-else :ledger="found" :picked="picked" @pick="(child, concept) => (picked = { child, concept })" />
+    </div>
+    <SideDrawer v-if="picked && evidence.data.value" :title="evidence.data.value.child" @close="picked = null">
+      <EvidenceView :evidence="evidence.data.value" />
+      <section v-if="column" class="stack"><h3>{{ say.song.whole }}</h3><p>{{ column.sentence }}</p></section>
+    </SideDrawer>
+  </div>
+</template>
+
+<style scoped>
+.with-drawer { display: flex; height: 100%; }
+.page { flex: 1; min-width: 0; gap: 12px; min-height: 0; height: 100%; }
+.legend .row { gap: 4px; }
+.legend { gap: 4px 14px; color: var(--granite); }
+.tag { padding: 4px 9px; text-decoration: none; color: inherit; }
+.tag.on { background: var(--dusk); color: var(--sheet); border-color: var(--dusk); }
+@media (max-width: 900px) { .tag { min-height: 44px; display: inline-flex; align-items: center; } }
+</style>

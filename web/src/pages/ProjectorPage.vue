@@ -1,0 +1,39 @@
+<script setup lang="ts">
+// What the class sees: the music or the one cue, on the whole screen. Never names, marks or answers.
+import { computed, watchEffect } from 'vue'
+import { useLesson, useMe, useScore } from '@/api/queries'
+import PageState from '@/components/PageState.vue'
+import ScoreView from '@/components/ScoreView.vue'
+import { useProjectedPart } from '@/features/teach/useProjector'
+import { say } from '@/locales/en'
+
+const props = defineProps<{ id: string }>()
+useMe()
+const lesson = useLesson(() => props.id)
+const part = useProjectedPart(() => props.id)
+const cells = computed(() => lesson.data.value?.cells ?? [])
+const cell = computed(() => cells.value.find((one) => one.id === part.value) ?? cells.value.find((one) => !one.tick) ?? cells.value[0])
+const score = useScore(() => cell.value?.song?.id ?? '', 1500)
+watchEffect(() => (document.title = say.projector.title))
+</script>
+
+<template>
+  <main class="wall">
+    <PageState v-if="!lesson.data.value" :error="lesson.error.value" @again="lesson.refetch()" />
+    <template v-else-if="cell">
+      <h1>{{ cell.song?.title ?? cell.title }}</h1>
+      <div v-if="cell.song && score.data.value" class="music"><ScoreView :svg="score.data.value" :label="say.song.score(cell.song.title)" /></div>
+      <p v-else-if="!cell.song" class="cue">{{ say.projector.look }}</p>
+    </template>
+    <p v-else class="cue">{{ say.projector.waiting }}</p>
+  </main>
+</template>
+
+<style scoped>
+.wall { min-height: 100vh; height: 100vh; overflow: hidden; padding: 4vh 4vw; display: flex; flex-direction: column; gap: 3vh; }
+h1 { font-size: clamp(40px, 6vh, 72px); }
+.music { flex: 1; min-height: 0; display: flex; align-items: flex-start; justify-content: center; }
+.music :deep(.score) { width: 100%; height: 100%; }
+.music :deep(svg) { width: 100%; max-height: 100%; }
+.cue { font-size: clamp(40px, 8vh, 72px); color: var(--granite); }
+</style>

@@ -1,0 +1,114 @@
+<script setup lang="ts">
+// A section: what is due, which songs serve it, what it is secure in, its next lesson.
+import { computed, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { type Purpose, useLessonActs, useSection, useSongsFor } from '@/api/queries'
+import ConceptSign from '@/components/ConceptSign.vue'
+import LessonContour from '@/components/LessonContour.vue'
+import PageState from '@/components/PageState.vue'
+import ReasonList from '@/components/ReasonList.vue'
+import SideDrawer from '@/components/SideDrawer.vue'
+import { useTrail } from '@/composables/useTrail'
+import { capital, shortDay } from '@/composables/words'
+import FitList from '@/features/songs/FitList.vue'
+import { say } from '@/locales/en'
+
+const props = defineProps<{ id: string }>()
+const router = useRouter()
+const section = useSection(() => props.id)
+const found = computed(() => section.data.value)
+useTrail(() => (found.value ? [{ says: say.sectionForm.gradeOf(found.value.section.grade) }, { says: found.value.section.name }] : []))
+
+const concept = ref('')
+const purpose = ref<Purpose>('prepare')
+const picked = ref('')
+const due = computed(() => found.value?.due.find((item) => item.concept.key === concept.value))
+watch(
+  () => found.value?.due,
+  (items) => {
+    if (items && !items.some((item) => item.concept.key === concept.value)) choose(items[0]?.concept.key ?? '')
+  },
+  { immediate: true },
+)
+function choose(key: string) {
+  concept.value = key
+  picked.value = ''
+  purpose.value = found.value?.due.find((item) => item.concept.key === key)?.purpose ?? 'prepare'
+}
+const fits = useSongsFor(() => props.id, concept, purpose)
+const chosen = computed(() => fits.data.value?.find((fit) => fit.song.id === picked.value))
+const acts = useLessonActs('')
+async function propose() {
+  const made = await acts.propose.mutateAsync(props.id)
+  await router.push(`/lessons/${made.id}`)
+}
+const purposes: Purpose[] = ['prepare', 'present', 'practise']
+</script>
+
+<template>
+  <PageState v-if="!found" :error="section.error.value" @again="section.refetch()" />
+  <div v-else class="with-drawer">
+    <div class="page">
+      <header class="row spread">
+        <div><h1>{{ found.section.name }}</h1><p class="quiet">{{ say.section.title(found.section.grade, found.roll) }} · {{ found.meets.join(', ') }} · {{ say.section.lessons(found.lessons_done) }}</p></div>
+        <v-btn :to="`/sections/${id}/ledger`">{{ say.section.ledger }}</v-btn>
+      </header>
+      <section class="next sheet">
+        <div><h2>{{ say.section.nextLesson }}</h2><p v-if="found.open_lesson" class="quiet">{{ shortDay(found.open_lesson.day) }}</p></div>
+        <LessonContour v-if="found.open_lesson" :blocks="found.open_lesson.cells" :height="52" />
+        <p v-else class="quiet">{{ say.today.noLesson }}</p>
+        <v-btn v-if="found.open_lesson" class="main" :to="`/lessons/${found.open_lesson.id}`">{{ say.section.open }}</v-btn>
+        <v-btn v-else class="main" :disabled="acts.propose.isPending.value" @click="propose">{{ say.section.propose }}</v-btn>
+      </section>
+      <p v-if="acts.propose.error.value" class="wrong" role="alert">△ {{ acts.propose.error.value.message }}</p>
+      <div class="work">
+        <section class="stack due">
+          <h2>{{ say.section.due }}</h2>
+          <p v-if="!found.due.length" class="quiet">{{ say.section.nothingDue }}</p>
+          <button v-for="item in found.due" :key="item.concept.key" :class="['item', { on: item.concept.key === concept }]" :aria-pressed="item.concept.key === concept" @click="choose(item.concept.key)">
+            <ConceptSign :sign="item.concept.sign" :name="item.concept.name" />
+            <span><strong>{{ say.purposeLong[item.purpose] }} {{ item.concept.name }}</strong><span v-for="reason in item.reasons" :key="reason.sentence" class="small quiet block">{{ reason.sentence }}</span></span>
+          </button>
+          <h2 class="gap">{{ say.section.secure }}</h2>
+          <p v-if="found.secure.length" class="signs"><span v-for="one in found.secure" :key="one.key" class="secure-sign"><ConceptSign :sign="one.sign" :name="one.name" :height="22" /><span class="small narrow">{{ one.name }}</span></span></p>
+          <p v-else class="quiet">{{ say.section.nothingSecure }}</p>
+          <p v-if="found.declared_only" class="small quiet">{{ say.section.declared(found.declared_only) }}</p>
+        </section>
+        <section v-if="due" class="stack songs">
+          <div class="row spread">
+            <h2>{{ say.section.songsFor }}</h2>
+            <div class="purposes" role="group" :aria-label="say.section.songsFor"><button v-for="one in purposes" :key="one" :class="{ on: one === purpose }" :aria-pressed="one === purpose" @click="purpose = one">{{ say.purposeLong[one] }} {{ due.concept.name }}</button></div>
+          </div>
+          <PageState v-if="!fits.data.value" :error="fits.error.value" @again="fits.refetch()" />
+          <div v-else-if="!fits.data.value.length" class="stack"><p class="quiet">{{ say.section.noSongs }}</p><div><v-btn to="/songs">{{ say.section.bringSongs }}</v-btn></div></div>
+          <FitList v-else :fits="fits.data.value" :picked="picked" @pick="picked = $event" />
+        </section>
+      </div>
+    </div>
+    <SideDrawer v-if="chosen" :title="chosen.song.title" @close="picked = ''">
+      <p class="quiet">{{ capital(say.purpose[purpose]) }} {{ due?.concept.name }}, {{ found.section.name }}</p>
+      <ReasonList :reasons="chosen.reasons" />
+      <div><v-btn :to="`/songs/${chosen.song.id}`">{{ say.places.songs }}: {{ chosen.song.title }}</v-btn></div>
+    </SideDrawer>
+  </div>
+</template>
+
+<style scoped>
+.with-drawer { display: flex; min-height: 100%; }
+.page { flex: 1; min-width: 0; }
+.next { display: grid; grid-template-columns: auto minmax(0, 1fr) auto; gap: 24px; align-items: center; padding: 14px 16px; }
+.work { display: grid; grid-template-columns: minmax(240px, 0.8fr) minmax(0, 1.6fr); gap: 32px; }
+.due { align-content: start; }
+.item { display: grid; grid-template-columns: 58px 1fr; gap: 10px; padding: 10px 8px; border-left: 4px solid transparent; border-top: 1px solid var(--line); align-items: start; }
+.item:hover { background: var(--wash); }
+.item.on { border-left-color: var(--dusk); background: var(--dusk-wash); }
+.block { display: block; line-height: 1.35; margin-top: 2px; }
+.gap { margin-top: 18px; }
+.signs { display: flex; flex-wrap: wrap; gap: 6px; }
+.secure-sign { border: 1px solid var(--lichen); color: var(--lichen); border-radius: 2px; padding: 3px 8px; display: inline-flex; gap: 8px; align-items: center; }
+.purposes { display: flex; border: 1px solid var(--granite); border-radius: 2px; }
+.purposes button { padding: 6px 10px; min-height: 36px; font-size: 14px; }
+.purposes button.on { background: var(--dusk); color: var(--sheet); }
+@media (max-width: 1100px) { .work { grid-template-columns: 1fr; } }
+@media (max-width: 900px) { .next { grid-template-columns: 1fr; } .purposes button { min-height: 44px; } }
+</style>

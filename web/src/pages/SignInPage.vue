@@ -1,0 +1,51 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { api, body } from '@/api/client'
+import { signedInAs } from '@/api/queries'
+import HillMark from '@/components/HillMark.vue'
+import { say } from '@/locales/en'
+
+const route = useRoute()
+const router = useRouter()
+const login = ref('')
+const password = ref('')
+const refused = ref('')
+const busy = ref(false)
+
+async function go() {
+  busy.value = true
+  refused.value = ''
+  try {
+    const me = await body(api.POST('/api/sign-in', { body: { login: login.value.trim(), password: password.value } }))
+    signedInAs(me)
+    const to = typeof route.query.to === 'string' && route.query.to.startsWith('/') ? route.query.to : '/'
+    await router.replace(to === '/sign-in' ? '/' : to)
+  } catch (problem) {
+    refused.value = problem instanceof Error ? problem.message : String(problem)
+  } finally {
+    busy.value = false
+  }
+}
+</script>
+
+<template>
+  <main class="door">
+    <HillMark />
+    <form class="stack" @submit.prevent="go">
+      <h1>{{ say.app }}</h1>
+      <p class="quiet">{{ say.signIn.lead }}</p>
+      <v-text-field v-model="login" :label="say.signIn.login" autocomplete="username" autofocus name="login" />
+      <v-text-field v-model="password" :label="say.signIn.password" type="password" autocomplete="current-password" name="password" />
+      <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
+      <v-btn type="submit" class="main" :disabled="busy || !login">{{ say.signIn.go }}</v-btn>
+    </form>
+  </main>
+</template>
+
+<style scoped>
+.door { min-height: 100vh; display: grid; grid-template-columns: 1.3fr 1fr; align-items: end; gap: 40px; }
+form { padding: 0 48px 18vh 0; gap: 16px; max-width: 400px; }
+h1 { font-size: 40px; }
+@media (max-width: 900px) { .door { grid-template-columns: 1fr; align-items: center; padding: 24px; } form { padding: 0; } }
+</style>

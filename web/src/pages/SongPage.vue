@@ -1,0 +1,104 @@
+<script setup lang="ts">
+// A song: its score, where its home is and how sure that is, what it is made of, what needs a look.
+import { computed } from 'vue'
+import { useRouter } from 'vue-router'
+import { api } from '@/api/client'
+import { queryClient, useScore, useSong } from '@/api/queries'
+import PageState from '@/components/PageState.vue'
+import ReasonList from '@/components/ReasonList.vue'
+import ScoreView from '@/components/ScoreView.vue'
+import TonicPattern from '@/components/TonicPattern.vue'
+import { useKeys } from '@/composables/useKeys'
+import { play } from '@/composables/useSound'
+import { useTrail } from '@/composables/useTrail'
+import { capital, pitchName } from '@/composables/words'
+import ToneLadder from '@/features/songs/ToneLadder.vue'
+import { say } from '@/locales/en'
+
+const props = defineProps<{ id: string }>()
+const router = useRouter()
+const song = useSong(() => props.id)
+const score = useScore(() => props.id, 1700)
+const found = computed(() => song.data.value)
+useTrail(() => [{ says: say.songs.title, to: '/songs' }, { says: found.value?.title ?? '' }])
+const motions = computed(() => Object.entries(found.value?.motion ?? {}).filter(([, count]) => count > 0))
+const facts = computed(() => Object.entries(found.value?.facts ?? {}))
+async function remove() {
+  await api.DELETE('/api/songs/{song_id}', { params: { path: { song_id: props.id } } })
+  await queryClient.invalidateQueries({ queryKey: ['songs'] })
+  await router.push('/songs')
+}
+useKeys([
+  { key: 'p', says: say.keys.pitch, act: () => found.value?.starting && play([found.value.starting.midi], 1.6) },
+  { key: 'o', says: say.keys.tonic, act: () => found.value && play(found.value.tonic.map((tone) => tone.midi)) },
+])
+</script>
+
+<template>
+  <PageState v-if="!found" :error="song.error.value" @again="song.refetch()" />
+  <div v-else class="page">
+    <header class="row spread">
+      <h1>{{ found.title }}</h1>
+      <TonicPattern :tonic="found.tonic" :starting="found.starting" />
+    </header>
+    <section v-if="found.problems.length" class="problems" :aria-label="say.song.problems">
+      <strong>△ {{ say.song.problems }}</strong>
+      <ul><li v-for="(one, index) in found.problems" :key="index">{{ one.message }}</li></ul>
+    </section>
+    <div class="song">
+      <div class="left">
+        <div class="paper sheet"><ScoreView v-if="score.data.value" :svg="score.data.value" :label="say.song.score(found.title)" /><p v-else-if="score.error.value" class="wrong">△ {{ score.error.value.message }}</p><p v-else class="quiet waiting">{{ say.state.loading }}</p></div>
+        <div class="below">
+          <section class="stack">
+            <h2>{{ say.song.elements }}</h2>
+            <ul class="elements">
+              <li v-for="one in found.elements" :key="one.key"><span>{{ one.name }}</span><span class="narrow">{{ say.song.times(one.count) }}</span><span class="small quiet">{{ say.song.bars(one.bars) }}</span></li>
+              <li v-for="one in found.unnamed" :key="one.name"><span>{{ one.name }} <span class="small new">{{ say.song.unnamed }}</span></span><span class="narrow">{{ say.song.times(one.count) }}</span><span class="small quiet">{{ say.song.bars(one.bars) }}</span></li>
+            </ul>
+          </section>
+          <section v-if="motions.length" class="stack">
+            <h2>{{ say.song.motion }}</h2>
+            <ul class="elements two"><li v-for="[kind, count] in motions" :key="kind"><span>{{ say.song.motions[kind] }}</span><span class="narrow">{{ count }}</span></li></ul>
+          </section>
+          <section v-if="facts.length" class="stack">
+            <h2>{{ say.song.facts }}</h2>
+            <dl class="facts"><template v-for="[name, value] in facts" :key="name"><dt class="small quiet">{{ say.song.names[name] ?? name }}</dt><dd :class="{ care: name === 'care' }">{{ value }}</dd></template></dl>
+          </section>
+        </div>
+      </div>
+      <aside class="right">
+        <section class="home">
+          <h2>{{ found.do ? say.song.doIs(pitchName(found.do)) : say.song.doUnknown }}, {{ found.resting_tone ? say.song.rests(found.resting_tone) : say.song.restsNot }}</h2>
+          <p>{{ capital(say.song.tonality[found.tonality] ?? found.tonality) }} · <span :class="{ new: found.confidence < 0.7 }">{{ say.song.sure(found.confidence) }}</span></p>
+          <ReasonList :reasons="found.reasons" class="small" />
+        </section>
+        <dl class="sums">
+          <dt>{{ say.song.toneSet }}</dt><dd><strong>{{ found.tone_set_name }}</strong></dd>
+          <dt>{{ say.song.range }}</dt><dd>{{ pitchName(found.low ?? '') }}–{{ pitchName(found.high ?? '') }}</dd>
+          <dt>{{ say.song.meter }}</dt><dd>{{ found.meters.join(', ') }}, {{ say.songs.bars(found.bars) }}<template v-if="found.seconds">, {{ say.song.times_long }} {{ found.seconds }}</template></dd>
+          <dt>{{ say.song.form }}</dt><dd>{{ found.form }}</dd>
+          <dt>{{ say.song.final }}</dt><dd>{{ found.final }}</dd>
+        </dl>
+        <ToneLadder :ladder="found.ladder" :resting="found.resting_tone" />
+        <div class="row"><a :href="`/api/songs/${id}/file`" class="small">{{ say.song.file }}</a><button v-if="!found.ours" class="small wrong" @click="remove">{{ say.song.remove }}</button></div>
+      </aside>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.problems { border-left: 4px solid var(--iron); padding: 6px 14px; color: var(--iron); background: var(--sheet); }
+.song { display: grid; grid-template-columns: minmax(0, 2.1fr) minmax(230px, 1fr); gap: 32px; align-items: start; }
+.paper { padding: 18px 20px; min-height: 300px; }
+.waiting { padding: 24px; }
+.below { display: grid; grid-template-columns: 1.3fr 0.8fr 1.5fr; gap: 28px; margin-top: 22px; }
+.elements li { display: grid; grid-template-columns: 1fr 36px 84px; gap: 8px; border-top: 1px solid var(--line); padding: 4px 0; align-items: baseline; }
+.elements.two li { grid-template-columns: 1fr 30px; }
+.right { display: grid; gap: 20px; }
+.home { display: grid; gap: 6px; }
+.sums { display: grid; grid-template-columns: 76px 1fr; gap: 4px 10px; }
+.sums dt { color: var(--granite); font-size: 14px; padding-top: 2px; }
+.facts { display: grid; grid-template-columns: 70px 1fr; gap: 4px 10px; }
+@media (max-width: 1100px) { .below { grid-template-columns: 1fr; } }
+@media (max-width: 900px) { .song { grid-template-columns: 1fr; } }
+</style>

@@ -1,0 +1,129 @@
+<script setup lang="ts">
+// In front of the class: one activity, what comes next, whom to hear. Nothing else.
+import { mdiProjectorScreenOutline } from '@mdi/js'
+import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { useHearing, useLesson, useLessonActs } from '@/api/queries'
+import LessonContour from '@/components/LessonContour.vue'
+import PageState from '@/components/PageState.vue'
+import { device } from '@/composables/useDevice'
+import { useKeys } from '@/composables/useKeys'
+import { play } from '@/composables/useSound'
+import { useTrail } from '@/composables/useTrail'
+import ActivityFace from '@/features/teach/ActivityFace.vue'
+import HearingPanel from '@/features/teach/HearingPanel.vue'
+import LessonEnd from '@/features/teach/LessonEnd.vue'
+import { useProjectorLink } from '@/features/teach/useProjector'
+import { useQueue } from '@/features/teach/useQueue'
+import { say } from '@/locales/en'
+
+const props = defineProps<{ id: string }>()
+const router = useRouter()
+const lesson = useLesson(() => props.id)
+const acts = useLessonActs(() => props.id)
+const found = computed(() => lesson.data.value)
+useTrail(() => (found.value ? [{ says: found.value.section.name, to: `/sections/${found.value.section.id}` }, { says: say.lesson.title(found.value.number), to: `/lessons/${props.id}` }, { says: say.today.teach }] : []))
+
+const cells = computed(() => found.value?.cells ?? [])
+const at = ref(-1)
+watch(cells, (list) => {
+  if (at.value < 0 && list.length) at.value = Math.max(list.findIndex((one) => !one.tick), 0)
+}, { immediate: true })
+const cell = computed(() => cells.value[at.value])
+const ending = computed(() => at.value >= cells.value.length && cells.value.length > 0)
+const hearing = useHearing(() => props.id, () => cell.value?.id ?? '')
+const { four, then, current, picked, done, give, undo, marks } = useQueue(() => props.id, () => cell.value?.id ?? '', hearing.data)
+
+const held = ref(false)
+const projector = useProjectorLink(() => props.id, () => cell.value?.id ?? '')
+const names = computed(() => device.mine || held.value || projector.open.value)
+watch(() => cell.value?.id, () => projector.tell())
+
+const now = ref(Date.now())
+const clock = window.setInterval(() => (now.value = Date.now()), 10_000)
+const release = () => (held.value = false)
+onMounted(() => window.addEventListener('blur', release))
+onUnmounted(() => {
+  window.clearInterval(clock)
+  window.removeEventListener('blur', release)
+})
+const opened = Date.now()
+const left = computed(() => {
+  const planned = cells.value.slice(at.value).reduce((sum, one) => sum + one.minutes, 0)
+  return Math.max(planned - Math.floor((now.value - opened) / 60_000), 0)
+})
+
+function go(by: number) {
+  at.value = Math.min(Math.max(at.value + by, 0), cells.value.length)
+}
+function tick(how: 'done' | 'partly' | 'skipped') {
+  if (!cell.value) return
+  acts.tick.mutate({ cell: cell.value.id, tick: how })
+  go(1)
+}
+async function end(note: string) {
+  await marks.settled()
+  await acts.end.mutateAsync(note)
+  await router.push(`/lessons/${props.id}`)
+}
+function project() {
+  window.open(`/lessons/${props.id}/projector`, 'kopje-projector')
+}
+const song = computed(() => cell.value?.song)
+useKeys([
+  { key: '3', says: say.keys.secure, act: () => give('secure') },
+  { key: '2', says: say.keys.nearly, act: () => give('nearly') },
+  { key: '1', says: say.keys.notYet, act: () => give('not_yet') },
+  { key: '0', says: say.keys.absent, act: () => give('absent') },
+  { key: 'Backspace', says: say.keys.undo, act: undo },
+  { key: 'ArrowRight', says: say.keys.next, act: () => go(1) },
+  { key: 'ArrowLeft', says: say.keys.previous, act: () => go(-1) },
+  { key: 'd', says: say.keys.done, act: () => tick('done') },
+  { key: 'h', says: say.keys.partly, act: () => tick('partly') },
+  { key: 's', says: say.keys.skip, act: () => tick('skipped') },
+  { key: 'p', says: say.keys.pitch, act: () => song.value?.starting && play([song.value.starting.midi], 1.6) },
+  { key: 'o', says: say.keys.tonic, act: () => song.value && play(song.value.tonic.map((tone) => tone.midi)) },
+  { key: 'n', says: say.keys.names, act: () => (held.value = true), up: release },
+])
+</script>
+
+<template>
+  <PageState v-if="!found" :error="lesson.error.value" @again="lesson.refetch()" />
+  <div v-else class="teach">
+    <header class="bar">
+      <LessonContour :blocks="cells" :height="34" :current="at" class="line" />
+      <span class="narrow where">{{ say.teach.of(Math.min(at + 1, cells.length), cells.length) }}<br />{{ say.teach.left(left) }}</span>
+      <v-btn size="small" :prepend-icon="mdiProjectorScreenOutline" @click="project">{{ say.teach.projector }}</v-btn>
+    </header>
+    <LessonEnd v-if="ending" :cells="cells" :busy="acts.end.isPending.value" @end="end" @back="go(-1)" />
+    <template v-else-if="cell">
+      <ActivityFace :key="cell.id" :cell="cell" class="upper" />
+      <div class="lower">
+        <p v-if="marks.waiting.value" class="wrong small" role="status">△ {{ say.state.offline }} {{ say.teach.kept(marks.waiting.value) }}</p>
+        <p v-if="marks.refused.value" class="wrong small" role="alert">△ {{ say.teach.refused }}: {{ marks.refused.value }}</p>
+        <HearingPanel v-if="hearing.data.value" :hearing="hearing.data.value" :four="four" :then="then" :current="current" :done="done" :names="names" @pick="picked = $event" @give="give" @undo="undo" />
+        <div class="row spread controls">
+          <div class="row">
+            <v-btn height="48" @click="go(-1)">← {{ say.teach.previous }}</v-btn><v-btn height="48" @click="go(1)">{{ say.teach.next }} →</v-btn>
+            <button v-if="!device.mine && !projector.open.value" class="names" @pointerdown="held = true" @pointerup="held = false" @pointerleave="held = false" @keydown.space.prevent="held = true" @keyup.space="held = false">{{ say.teach.names }} <span class="kbd">n</span></button>
+            <label class="names"><input v-model="device.mine" type="checkbox" /> {{ say.teach.mine }}</label>
+          </div>
+          <div class="row">
+            <span v-if="cell.tick" class="tag">{{ say.teach.ticked[cell.tick] }}</span>
+            <v-btn height="48" @click="tick('skipped')">{{ say.teach.skip }} <span class="kbd">s</span></v-btn><v-btn height="48" @click="tick('partly')">{{ say.teach.partly }} <span class="kbd">h</span></v-btn><v-btn class="main" height="48" @click="tick('done')">✓ {{ say.teach.done }} <span class="kbd">d</span></v-btn>
+          </div>
+        </div>
+      </div>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.teach { display: flex; flex-direction: column; height: 100%; padding: 12px 24px 14px; gap: 12px; }
+.bar { display: grid; grid-template-columns: minmax(0, 1fr) auto auto; gap: 20px; align-items: center; }
+.where { text-align: right; color: var(--granite); line-height: 1.2; white-space: nowrap; }
+.upper { flex: 1; overflow: auto; }
+.lower { display: grid; gap: 10px; border-top: 1px solid var(--line); padding-top: 10px; }
+.names { min-height: 44px; padding: 0 10px; border: 1px solid var(--line); border-radius: 2px; display: flex; gap: 8px; align-items: center; user-select: none; }
+.names input { width: 18px; height: 18px; accent-color: var(--dusk); }
+</style>

@@ -1,0 +1,126 @@
+<script setup lang="ts">
+// What now? One sentence that a tired person can obey; all else smaller.
+import { computed } from 'vue'
+import { useRouter } from 'vue-router'
+import { useDay, useHearing, useLesson, useLessonActs, useSections } from '@/api/queries'
+import LessonContour from '@/components/LessonContour.vue'
+import PageState from '@/components/PageState.vue'
+import TonicPattern from '@/components/TonicPattern.vue'
+import { useKeys } from '@/composables/useKeys'
+import { play } from '@/composables/useSound'
+import { useTrail } from '@/composables/useTrail'
+import { listed, minutesUntil, pitchName, weekday } from '@/composables/words'
+import { say } from '@/locales/en'
+
+useTrail(() => [{ says: say.places.today }])
+const router = useRouter()
+const day = useDay()
+const sections = useSections()
+const isToday = computed(() => day.data.value?.day === day.data.value?.today)
+const running = computed(() => day.data.value?.entries.find((entry) => entry.state === 'running'))
+const next = computed(() => {
+  const today = day.data.value
+  if (!today) return undefined
+  if (running.value) return running.value
+  return isToday.value ? today.entries.find((entry) => minutesUntil(today.now, entry.starts) + entry.section.minutes > 0) : today.entries[0]
+})
+const later = computed(() => {
+  const today = day.data.value
+  const index = today && next.value ? today.entries.indexOf(next.value) : -1
+  return index < 0 ? [] : (today?.entries.slice(index + 1) ?? [])
+})
+const lessonId = computed(() => next.value?.lesson_id ?? '')
+const lesson = useLesson(lessonId)
+const acts = useLessonActs(lessonId)
+const cells = computed(() => lesson.data.value?.cells ?? [])
+const hearingCell = computed(() => cells.value.find((cell) => cell.hears > 0)?.id ?? '')
+const hearing = useHearing(lessonId, hearingCell)
+const firstSong = computed(() => cells.value.find((cell) => cell.song?.starting)?.song)
+const sentence = computed(() => {
+  const entry = next.value
+  if (!entry || !day.data.value) return say.today.rest
+  const when = isToday.value ? say.today.next(entry.section.name, minutesUntil(day.data.value.now, entry.starts)) : say.today.nextDay(entry.section.name, weekday(day.data.value.day), entry.starts)
+  const first = firstSong.value?.starting
+  const parts = [
+    first ? say.today.start(pitchName(first.pitch)) : '',
+    entry.left_over ? say.today.left(entry.left_over) : '',
+    hearing.data.value?.queue.length ? say.today.hear(listed(hearing.data.value.queue.slice(0, 4).map((place) => place.name))) : '',
+  ].filter(Boolean)
+  return `${when}${parts.length ? ': ' : ''}${parts.join(', ')}.`
+})
+const byGrade = computed(() => {
+  const grades = new Map<number, { id: string; name: string }[]>()
+  for (const one of sections.data.value ?? []) grades.set(one.grade, [...(grades.get(one.grade) ?? []), one])
+  return [...grades.entries()]
+})
+async function teach() {
+  if (!lessonId.value) return
+  await acts.start.mutateAsync()
+  await router.push(`/lessons/${lessonId.value}/teach`)
+}
+async function propose() {
+  const made = await acts.propose.mutateAsync(next.value?.section.id ?? '')
+  await router.push(`/lessons/${made.id}`)
+}
+useKeys([
+  { key: 'p', says: say.keys.pitch, act: () => firstSong.value?.starting && play([firstSong.value.starting.midi], 1.6) },
+  { key: 't', says: say.keys.teach, act: () => void teach() },
+])
+</script>
+
+<template>
+  <PageState v-if="!day.data.value || !sections.data.value" :error="day.error.value ?? sections.error.value" @again="day.refetch()" />
+  <div v-else class="page today">
+    <section class="now">
+      <h1 class="sentence">{{ sentence }}</h1>
+      <template v-if="next && lesson.data.value">
+        <div class="row gap">
+          <v-btn class="main" size="large" @click="teach">{{ running ? say.today.goOn : say.today.teach }} <span class="kbd">t</span></v-btn>
+          <v-btn size="large" :to="`/lessons/${lessonId}`">{{ say.today.look }}</v-btn>
+          <TonicPattern v-if="firstSong" :tonic="firstSong.tonic" :starting="firstSong.starting" class="pitch" />
+        </div>
+        <LessonContour :blocks="cells" :height="110" named />
+        <ol class="cells">
+          <li v-for="cell in cells" :key="cell.id">
+            <span class="minutes narrow">{{ cell.minutes }}</span>
+            <span><strong>{{ cell.title }}</strong><span v-if="cell.song" class="quiet"> · {{ cell.song.title }}</span></span>
+            <span class="row"><span v-if="cell.left_over" class="tag">{{ say.lesson.leftOver }}</span><span v-if="cell.new" class="tag is-new">{{ say.lesson.newThing(cell.new) }}</span></span>
+          </li>
+        </ol>
+        <p v-if="lesson.data.value.last_note" class="quiet">{{ say.lesson.lastNote }}: “{{ lesson.data.value.last_note }}”</p>
+      </template>
+      <template v-else-if="next">
+        <p class="quiet">{{ say.today.noLesson }}</p>
+        <div><v-btn class="main" size="large" @click="propose">{{ say.today.propose }}</v-btn></div>
+        <p v-if="acts.propose.error.value" class="wrong" role="alert">△ {{ acts.propose.error.value.message }}</p>
+      </template>
+    </section>
+    <aside class="side">
+      <section v-if="later.length" class="stack">
+        <h2>{{ say.today.later }}</h2>
+        <ol><li v-for="entry in later" :key="entry.section.id"><router-link :to="`/sections/${entry.section.id}`" class="later"><span class="narrow clock">{{ entry.starts }}</span><strong>{{ entry.section.name }}</strong><span class="small quiet">{{ entry.left_over ? say.strip.leftOver(entry.left_over) : '' }}</span></router-link></li></ol>
+      </section>
+      <section class="stack">
+        <h2>{{ say.today.all }}</h2>
+        <div v-for="[grade, list] in byGrade" :key="grade" class="grade"><span class="small quiet">{{ say.sectionForm.gradeOf(grade) }}</span><router-link v-for="one in list" :key="one.id" :to="`/sections/${one.id}`" class="tag">{{ one.name }}</router-link></div>
+      </section>
+    </aside>
+  </div>
+</template>
+
+<style scoped>
+.today { display: grid; grid-template-columns: minmax(0, 1fr) 240px; gap: 40px; align-content: start; padding-top: 28px; }
+.now { display: grid; gap: 20px; min-width: 0; }
+.sentence { font-size: 36px; line-height: 1.2; max-width: 24em; text-wrap: balance; }
+.gap { gap: 12px; }
+.pitch { margin-left: auto; }
+.cells { display: grid; }
+.cells li { display: grid; grid-template-columns: 32px 1fr auto; gap: 8px; padding: 6px 0; border-top: 1px solid var(--line); align-items: baseline; }
+.minutes { font-size: 18px; font-weight: 600; color: var(--granite); text-align: right; padding-right: 6px; }
+.side { display: grid; gap: 32px; align-content: start; }
+.later { display: grid; grid-template-columns: 48px 44px 1fr; align-items: baseline; min-height: 36px; color: inherit; text-decoration: none; }
+.later:hover strong { text-decoration: underline; }
+.grade { display: grid; grid-template-columns: 110px auto auto 1fr; gap: 8px; align-items: center; }
+.grade .tag { padding: 4px 10px; text-decoration: none; color: inherit; }
+@media (max-width: 900px) { .today { grid-template-columns: 1fr; } .sentence { font-size: 28px; } .grade .tag { min-height: 44px; display: inline-flex; align-items: center; min-width: 52px; } }
+</style>
