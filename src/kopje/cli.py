@@ -10,11 +10,15 @@ import sys
 import time
 from pathlib import Path
 from types import FrameType
+from typing import TYPE_CHECKING
 
 from kopje.core.analysis.analysis import Minor, analyse
 from kopje.core.errors import KopjeError
 from kopje.core.music.tune import blinded
 from kopje.settings import CHECKOUT, Settings
+
+if TYPE_CHECKING:
+    from kopje.store.work import UnitOfWork
 
 
 def main(arguments: list[str] | None = None) -> int:
@@ -100,8 +104,9 @@ def _openapi(options: argparse.Namespace) -> int:
     from sqlalchemy import create_engine
 
     from kopje.main import create_app
+    from kopje.store.work import UnitOfWork
 
-    app = create_app(Settings(), create_engine("postgresql+psycopg://"))
+    app = create_app(Settings(), UnitOfWork(create_engine("postgresql+psycopg://")))
     options.out.parent.mkdir(parents=True, exist_ok=True)
     options.out.write_text(json.dumps(app.openapi(), indent=1, ensure_ascii=False) + "\n")
     return 0
@@ -114,7 +119,7 @@ def _serve(options: argparse.Namespace) -> int:
     from kopje.main import create_app
     from kopje.store.cluster import Cluster, data_folder
     from kopje.store.migrate import migrate
-    from kopje.store.work import engine_for
+    from kopje.store.work import UnitOfWork, engine_for
 
     settings = Settings.from_environment()
     signal.signal(signal.SIGTERM, _interrupt)
@@ -127,9 +132,10 @@ def _serve(options: argparse.Namespace) -> int:
             cluster.drop(name)
         engine = engine_for(settings.database_url or (cluster.ensure(name) if cluster else ""))
         migrate(engine)
-        said = _load_demo(engine, settings) if options.demo else ""
+        work = UnitOfWork(engine)
+        said = _load_demo(work, settings) if options.demo else ""
         logging.getLogger("uvicorn.error").setLevel("WARNING")
-        config = uvicorn.Config(create_app(settings, engine), host="127.0.0.1", port=settings.port,
+        config = uvicorn.Config(create_app(settings, work), host="127.0.0.1", port=settings.port,
                                 log_level="warning", access_log=False)  # fmt: skip
         print(f"Kopje is at http://127.0.0.1:{settings.port}{said}", flush=True)
         uvicorn.Server(config).run()
@@ -141,15 +147,11 @@ def _serve(options: argparse.Namespace) -> int:
     return 0
 
 
-def _load_demo(engine: object, settings: Settings) -> str:
-    from sqlalchemy import Engine
-
+def _load_demo(work: UnitOfWork, settings: Settings) -> str:
     from kopje.demo.load import LOGIN, PASSWORD, load
 
-    if not isinstance(engine, Engine):
-        return ""
     started = time.monotonic()
-    if load(engine, settings):
+    if load(work, settings):
         print(f"Loaded Kestrel Ridge School in {time.monotonic() - started:.0f} s.", flush=True)
     return f"  sign in as “{LOGIN}”, password “{PASSWORD}”"
 

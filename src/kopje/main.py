@@ -10,7 +10,6 @@ from fastapi import APIRouter, Depends, FastAPI, Request, Response
 from fastapi.middleware.gzip import GZipMiddleware
 from fastapi.responses import FileResponse, JSONResponse
 from fastapi.staticfiles import StaticFiles
-from sqlalchemy import Engine
 
 from kopje.api import problems
 from kopje.api.deps import House, same_origin
@@ -28,8 +27,8 @@ SECURITY = {
 }
 
 
-def create_app(settings: Settings, engine: Engine, engraver: Engraver | None = None) -> FastAPI:
-    """The application on an engine; the engraver's worker starts with it and stops with it."""
+def create_app(settings: Settings, work: UnitOfWork, engraver: Engraver | None = None) -> FastAPI:
+    """The application on a database; the engraver's worker starts with it and stops with it."""
     drawing = engraver or Engraver()
 
     @asynccontextmanager
@@ -40,11 +39,10 @@ def create_app(settings: Settings, engine: Engine, engraver: Engraver | None = N
         gc.set_threshold(50_000, 20, 50)
         yield
         drawing.stop()
-        engine.dispose()
 
     app = FastAPI(title="Kopje", version="0.1.0", lifespan=lifespan, docs_url=None, redoc_url=None,
                   openapi_url="/api/openapi.json", separate_input_output_schemas=False)  # fmt: skip
-    app.state.house = House(settings, UnitOfWork(engine), drawing)
+    app.state.house = House(settings, work, drawing)
     app.add_middleware(GZipMiddleware, minimum_size=600, compresslevel=6)
     app.middleware("http")(_secured)
     api = APIRouter(prefix="/api", dependencies=[Depends(same_origin)])

@@ -11,7 +11,6 @@ from datetime import date, datetime, timedelta
 from random import Random
 from uuid import UUID
 
-from sqlalchemy import Engine
 from sqlalchemy.orm import Session
 
 from kopje.core.ledger.marks import Result
@@ -50,9 +49,9 @@ class Autumn:
         return Call(session, self.school_id, self.teacher_id, moment, self.new_id)
 
 
-def load(engine: Engine, settings: Settings, weeks: int = WEEKS) -> bool:
+def load(work: UnitOfWork, settings: Settings, weeks: int = WEEKS) -> bool:
     """Load the school unless there is one already; says whether it did."""
-    work, chance = UnitOfWork(engine), Random(SEED)
+    chance = Random(SEED)
     with work.begin() as session:
         if people.any_school(session):
             return False

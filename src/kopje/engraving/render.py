@@ -38,10 +38,11 @@ def _toolkit() -> object:
     return verovio.toolkit()
 
 
-def _draw(mei: str, width: int, encoded: bool) -> str:
+def _draw(mei: str, width: int, encoded: bool, wall: bool) -> str:
     """In the worker: one page of SVG."""
     toolkit = _toolkit()
-    toolkit.setOptions({**OPTIONS, "pageWidth": width, "breaks": "encoded" if encoded else "auto"})  # type: ignore[attr-defined]
+    words = {"lyricSize": 7.2} if wall else {}
+    toolkit.setOptions({**OPTIONS, **words, "pageWidth": width, "breaks": "encoded" if encoded else "auto"})  # type: ignore[attr-defined]
     toolkit.loadData(mei)  # type: ignore[attr-defined]
     return str(toolkit.renderToSVG(1))  # type: ignore[attr-defined]
 
@@ -68,25 +69,27 @@ class Engraver:
         self._pool = ProcessPool(max_workers=1, initializer=_limit_memory)
         self._pool.schedule(_toolkit)
 
-    def svg(self, mei: str, width: int = 2100, encoded: bool = False) -> str:
-        """Engrave; `width` in tenths of a millimetre of the page, `encoded` keeps the line ends of the source."""
-        key = sha256(f"{width}/{encoded}/{mei}".encode()).hexdigest()
+    def svg(self, mei: str, width: int = 2100, encoded: bool = False, wall: bool = False) -> str:
+        """Engrave; `width` in tenths of a millimetre of the page, `encoded` keeps the line ends of the source,
+        `wall` makes the words large enough to be read from six metres.
+        """
+        key = sha256(f"{width}/{encoded}/{wall}/{mei}".encode()).hexdigest()
         with self._lock:
             if key in self._kept:
                 self._kept.move_to_end(key)
                 return self._kept[key]
-        drawn = self._drawn(mei, width, encoded)
+        drawn = self._drawn(mei, width, encoded, wall)
         with self._lock:
             self._kept[key] = drawn
             while len(self._kept) > KEPT:
                 self._kept.popitem(last=False)
         return drawn
 
-    def _drawn(self, mei: str, width: int, encoded: bool) -> str:
+    def _drawn(self, mei: str, width: int, encoded: bool, wall: bool) -> str:
         if self._pool is None:
             self.start()
         try:
-            svg = self._pool.schedule(_draw, args=(mei, width, encoded), timeout=SECONDS).result()  # type: ignore[union-attr]
+            svg = self._pool.schedule(_draw, args=(mei, width, encoded, wall), timeout=SECONDS).result()  # type: ignore[union-attr]
         except (FutureTimeoutError, ProcessExpired, MemoryError) as problem:
             raise EngravingError(
                 "This song is too large to draw. Everything else about it works."

@@ -6,7 +6,7 @@ from collections.abc import Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass
 
-from sqlalchemy import Engine, create_engine
+from sqlalchemy import Connection, Engine, create_engine
 from sqlalchemy.orm import Session
 
 
@@ -16,10 +16,15 @@ def engine_for(url: str) -> Engine:
 
 @dataclass(frozen=True)
 class UnitOfWork:
-    engine: Engine
+    """On an engine; or on one connection, whose own transaction then holds everything (the tests)."""
+
+    bind: Engine | Connection
 
     @contextmanager
     def begin(self) -> Iterator[Session]:
         """A session that is committed at the end, and rolled back when anything is raised."""
-        with Session(self.engine, expire_on_commit=False) as session, session.begin():
+        with (
+            Session(self.bind, expire_on_commit=False, join_transaction_mode="create_savepoint") as session,
+            session.begin(),
+        ):
             yield session

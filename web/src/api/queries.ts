@@ -53,11 +53,11 @@ export function useSong(id: Id) {
   })
 }
 
-export function useScore(id: Id, width: MaybeRefOrGetter<number>) {
+export function useScore(id: Id, width: number, wall = false) {
   return useQuery({
-    queryKey: ['score', id, width],
+    queryKey: ['score', id, width, wall],
     queryFn: async () => {
-      const path = `/api/songs/${toValue(id)}/score?width=${toValue(width)}`
+      const path = `/api/songs/${toValue(id)}/score?width=${width}&wall=${wall}`
       const answer = await fetch(path)
       if (!answer.ok) throw new Refusal(answer.status, 'score', ((await answer.json()) as { title: string }).title)
       return answer.text()

@@ -14,7 +14,8 @@ export const openKeys = reactive<{ acts: KeyAct[] }>({ acts: [] })
 
 export function typing(target: EventTarget | null): boolean {
   if (!(target instanceof HTMLElement)) return false
-  return target.isContentEditable || ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName)
+  if (target instanceof HTMLInputElement) return !['checkbox', 'radio', 'button', 'submit', 'file'].includes(target.type)
+  return target.isContentEditable || ['TEXTAREA', 'SELECT'].includes(target.tagName)
 }
 
 export function useKeys(acts: KeyAct[]): void {
@@ -24,7 +25,7 @@ export function useKeys(acts: KeyAct[]): void {
     const single = event.key.length === 1
     if (!found || typing(event.target) || event.ctrlKey || event.metaKey || event.altKey) return
     if (single && !device.keys) return
-    const onButton = event.target instanceof HTMLElement && event.target.closest('button, a, [role=button]') !== null
+    const onButton = event.target instanceof HTMLElement && event.target.closest('button, a, input, summary, [role=button]') !== null
     if (onButton && (event.key === 'Enter' || event.key === ' ')) return
     event.preventDefault()
     found.act(event)

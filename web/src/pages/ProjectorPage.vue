@@ -13,7 +13,7 @@ const lesson = useLesson(() => props.id)
 const part = useProjectedPart(() => props.id)
 const cells = computed(() => lesson.data.value?.cells ?? [])
 const cell = computed(() => cells.value.find((one) => one.id === part.value) ?? cells.value.find((one) => !one.tick) ?? cells.value[0])
-const score = useScore(() => cell.value?.song?.id ?? '', 1500)
+const score = useScore(() => cell.value?.song?.id ?? '', 1450, true)
 watchEffect(() => (document.title = say.projector.title))
 </script>
 
@@ -30,10 +30,11 @@ watchEffect(() => (document.title = say.projector.title))
 </template>
 
 <style scoped>
-.wall { min-height: 100vh; height: 100vh; overflow: hidden; padding: 4vh 4vw; display: flex; flex-direction: column; gap: 3vh; }
-h1 { font-size: clamp(40px, 6vh, 72px); }
+.wall { min-height: 100vh; height: 100vh; overflow: hidden; padding: 3vh 3vw; display: flex; flex-direction: column; gap: 1vh; }
+h1 { font-size: clamp(40px, 5.5vh, 72px); }
 .music { flex: 1; min-height: 0; display: flex; align-items: flex-start; justify-content: center; }
 .music :deep(.score) { width: 100%; height: 100%; }
 .music :deep(svg) { width: 100%; max-height: 100%; }
+.music :deep(.syl tspan tspan) { font-size: 590px; }
 .cue { font-size: clamp(40px, 8vh, 72px); color: var(--granite); }
 </style>

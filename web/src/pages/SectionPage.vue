@@ -70,14 +70,14 @@ const purposes: Purpose[] = ['prepare', 'present', 'practise']
             <span><strong>{{ say.purposeLong[item.purpose] }} {{ item.concept.name }}</strong><span v-for="reason in item.reasons" :key="reason.sentence" class="small quiet block">{{ reason.sentence }}</span></span>
           </button>
           <h2 class="gap">{{ say.section.secure }}</h2>
-          <p v-if="found.secure.length" class="signs"><span v-for="one in found.secure" :key="one.key" class="secure-sign"><ConceptSign :sign="one.sign" :name="one.name" :height="22" /><span class="small narrow">{{ one.name }}</span></span></p>
+          <p v-if="found.secure.length" class="signs"><span v-for="one in found.secure" :key="one.key" class="secure-sign"><ConceptSign :sign="one.sign" :name="one.name" :height="22" /><span v-if="one.sign !== one.name" class="small narrow">{{ one.name }}</span></span></p>
           <p v-else class="quiet">{{ say.section.nothingSecure }}</p>
           <p v-if="found.declared_only" class="small quiet">{{ say.section.declared(found.declared_only) }}</p>
         </section>
         <section v-if="due" class="stack songs">
           <div class="row spread">
             <h2>{{ say.section.songsFor }}</h2>
-            <div class="purposes" role="group" :aria-label="say.section.songsFor"><button v-for="one in purposes" :key="one" :class="{ on: one === purpose }" :aria-pressed="one === purpose" @click="purpose = one">{{ say.purposeLong[one] }} {{ due.concept.name }}</button></div>
+            <div class="purposes" role="group" :aria-label="say.section.songsFor"><button v-for="one in purposes" :key="one" :class="{ on: one === purpose }" :aria-pressed="one === purpose" @click="purpose = one">{{ say.purposeLong[one] }}</button></div>
           </div>
           <PageState v-if="!fits.data.value" :error="fits.error.value" @again="fits.refetch()" />
           <div v-else-if="!fits.data.value.length" class="stack"><p class="quiet">{{ say.section.noSongs }}</p><div><v-btn to="/songs">{{ say.section.bringSongs }}</v-btn></div></div>

@@ -67,12 +67,16 @@ def get_score(
     width: Annotated[int, Query(ge=600, le=4000)] = 2000,
     do: Annotated[str | None, Query(max_length=3)] = None,
     lines: bool = True,
+    wall: bool = False,
 ) -> Response:
-    """The engraved song as SVG, on wish with another do; `lines` keeps one line of text on one line of music."""
+    """The engraved song as SVG, on wish with another do; `lines` keeps one line of text on one line of music.
+
+    `wall` has larger words.
+    """
     a = analysis_of(songs.song(call.session, call.school_id, song_id))
     tune = _in_key(a.tune, str(a.tonality.do) if a.tonality.do else None, do)
     encoded = lines and any(bar.line_end for bar in tune.bars)
-    svg = house.engraver.svg(mei(tune), width, encoded)
+    svg = house.engraver.svg(mei(tune), width, encoded, wall)
     return Response(svg, media_type=SVG, headers={"Cache-Control": "private, max-age=600"})
 
 

@@ -62,9 +62,9 @@ def _place(child: Waiting, sentence: str) -> Place:
 
 def _waited(child: Waiting) -> str:
     if child.last_heard is None:
-        return "Never heard alone yet."
-    return f"Longest wait: last heard alone on {child.last_heard:%-d %b}."
+        return "Never heard alone."
+    return f"Waiting since {child.last_heard:%-d %b}."
 
 
 def _unsure(child: Waiting) -> str:
-    return f"Least certain here: {child.standing.sentence}"
+    return {"not_heard": "Not heard in this."}.get(child.standing.level, child.standing.sentence)

@@ -24,7 +24,8 @@ TOO_FEW_HEARD = 8
 HEARD_A_LESSON = 4
 LONGEST_SITTING_K1 = 8
 LONGEST_ACTIVITY_K1 = 7
-MOST_NODES = 40_000
+AS_FEW_AS_CAN_BE = 40
+MOST_NODES = 15_000
 SPARED: tuple[Role, ...] = ("second", "play", "voice", "review", "game")  # in this order
 
 
@@ -64,15 +65,20 @@ class _Search:
     options: list[tuple[Candidate, ...]]
     budget: int
     most_new: int
+    price_of_new: int = 0
     best: _Sofar | None = None
     best_cost: int | None = None
     nodes: int = 0
 
+    def _price(self, candidate: Candidate) -> int:
+        return candidate.cost + self.price_of_new * bool(candidate.new)
+
     def run(self) -> Status:
+        self.options = [tuple(sorted(slot, key=self._price)) for slot in self.options]
         self.rest = [0] * (len(self.options) + 1)
         self.least = [0] * (len(self.options) + 1)
         for index in range(len(self.options) - 1, -1, -1):
-            self.rest[index] = self.rest[index + 1] + min(c.cost for c in self.options[index])
+            self.rest[index] = self.rest[index + 1] + min(map(self._price, self.options[index]))
             self.least[index] = self.least[index + 1] + min(
                 c.activity.minutes[0] for c in self.options[index]
             )
@@ -97,7 +103,7 @@ class _Search:
             self.nodes += 1
             if self.nodes >= MOST_NODES:
                 return
-            price = sofar.cost + candidate.cost + beside(sofar.chosen, candidate)
+            price = sofar.cost + self._price(candidate) + beside(sofar.chosen, candidate)
             if self.best_cost is None or price + self.rest[at + 1] < self.best_cost:
                 longer = sofar.plus(candidate, price)
                 if self._may_go_on(longer, at + 1):
@@ -164,13 +170,13 @@ def _solved(
 ) -> LessonPlan | None:
     options = [one.options for one in filled]
     budget = available(question.minutes, len(filled))
-    for most_new in _allowances(question, options):
-        search = _Search(options, budget, most_new)
+    for most_new, price_of_new in _allowances(question, options):
+        search = _Search(options, budget, most_new, price_of_new)
         status = search.run()
         if search.best is not None:
             chosen = search.best.chosen
-            wishes = [*unmet, *_unmet(question, chosen, len(filled), most_new)]
             minutes = spread([c.activity.minutes for c in chosen], _sitting(question, chosen), budget)
+            wishes = [*unmet, *_unmet(question, chosen, budget - sum(minutes))]
             cells = tuple(
                 _cell(one.index, one.slot, candidate, length, one.index < left_over)
                 for one, candidate, length in zip(filled, chosen, minutes, strict=True)
@@ -179,10 +185,15 @@ def _solved(
     return None
 
 
-def _allowances(question: LessonQuestion, options: Sequence[Sequence[Candidate]]) -> range:
-    """How many cells may be new: half of them; where too little is known, as few as can be."""
-    least = sum(all(c.new for c in slot) for slot in options)
-    return range(least if ramp(question, len(options)) else len(options) // 2, len(options) + 1)
+def _allowances(
+    question: LessonQuestion, options: Sequence[Sequence[Candidate]]
+) -> tuple[tuple[int, int], ...]:
+    """How many cells may be new, and what each new one costs.
+
+    Half of them; where too little is known for that, any number, but as few as can be.
+    """
+    few = (len(options), AS_FEW_AS_CAN_BE)
+    return (few,) if ramp(question, len(options)) else ((len(options) // 2, 0), few)
 
 
 def ramp(question: LessonQuestion, cells: int) -> bool:
@@ -190,19 +201,23 @@ def ramp(question: LessonQuestion, cells: int) -> bool:
     return len(question.met) + len(question.done) < 2 * cells
 
 
-def _unmet(question: LessonQuestion, chosen: Sequence[Candidate], cells: int, most_new: int) -> list[Reason]:
+def _unmet(question: LessonQuestion, chosen: Sequence[Candidate], free: int) -> list[Reason]:
     found = []
-    if ramp(question, cells):
+    if ramp(question, len(chosen)):
         found.append(
             Reason("ramp", "new", "They know little yet, so as few new things as possible are chosen.")
         )
-    elif most_new > cells // 2:
+    elif sum(bool(c.new) for c in chosen) > len(chosen) // 2:
         found.append(
             Reason("many_new", "new", "More than half is new: they know too few songs for less.", "against")
         )
     if hearing_cost(chosen):
         found.append(
             Reason("few_heard", "hearing", "Fewer than four children can be heard alone.", "against")
+        )
+    if free > 2:
+        found.append(
+            Reason("free_minutes", "minutes", f"{free} minutes stay free: nothing that fits is longer.")
         )
     return found
 

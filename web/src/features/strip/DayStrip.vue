@@ -55,7 +55,8 @@ const places = [
 .day h2 { padding: 0 16px 8px; }
 .entry { display: grid; grid-template-columns: 44px 1fr; column-gap: 4px; padding: 7px 16px; min-height: 44px; align-items: center; color: inherit; text-decoration: none; border-left: 4px solid transparent; }
 .entry:hover { background: var(--wash); }
-.entry.router-link-active, .entry.running { border-left-color: var(--dusk); background: var(--dusk-wash); }
+.entry.router-link-active { background: var(--dusk-wash); }
+.entry.router-link-active, .entry.running { border-left-color: var(--dusk); }
 .entry.past:not(.router-link-active) { color: var(--granite); }
 .clock { font-size: 15px; color: var(--granite); }
 .name { font-weight: 650; font-size: 18px; }

@@ -7,7 +7,7 @@ import TonicPattern from '@/components/TonicPattern.vue'
 import { say } from '@/locales/en'
 
 const props = defineProps<{ cell: Schemas['CellRead'] }>()
-const score = useScore(() => props.cell.song?.id ?? '', 2100)
+const score = useScore(() => props.cell.song?.id ?? '', 1500)
 </script>
 
 <template>
@@ -25,11 +25,11 @@ const score = useScore(() => props.cell.song?.id ?? '', 2100)
 </template>
 
 <style scoped>
-.face { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1.25fr); gap: 28px; align-items: start; min-height: 0; }
+.face { display: grid; grid-template-columns: minmax(0, 0.8fr) minmax(0, 1.2fr); gap: 28px; align-items: start; min-height: 0; }
 .words { display: grid; gap: 12px; }
 .song { font-size: 20px; }
 h1 { font-size: 40px; margin-top: -8px; }
-.steps { font-size: 22px; line-height: 1.35; display: grid; gap: 8px; }
+.steps { font-size: 21px; line-height: 1.35; display: grid; gap: 8px; }
 .music { padding: 12px 16px; max-height: 100%; overflow: auto; }
 @media (max-width: 900px) { .face { grid-template-columns: 1fr; } h1 { font-size: 28px; } .steps { font-size: 20px; } }
 </style>

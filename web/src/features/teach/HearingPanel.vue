@@ -27,7 +27,7 @@ const results: { result: Result; says: string; key: string; level: string }[] = 
 <template>
   <section class="hearing" :aria-label="say.teach.hearing">
     <div class="row spread head">
-      <p class="row"><ConceptSign :sign="hearing.concept.sign" :name="hearing.concept.name" :height="24" /><strong>{{ say.teach.listening(hearing.concept.name, say.teach.ways[hearing.way], say.teach.helps[hearing.help]) }}</strong></p>
+      <p class="row"><ConceptSign v-if="hearing.concept.sign !== hearing.concept.name" :sign="hearing.concept.sign" :name="hearing.concept.name" :height="24" /><strong>{{ say.teach.listening(hearing.concept.name, say.teach.ways[hearing.way], say.teach.helps[hearing.help]) }}</strong></p>
       <p class="row small quiet"><span>{{ say.teach.heard(done.filter((one) => one.result !== 'absent').length) }}</span><button v-if="done.length" class="undo" @click="$emit('undo')">{{ say.teach.undo }}<template v-if="names">: {{ done.at(-1)?.name }}</template> <span class="kbd">⌫</span></button></p>
     </div>
     <p v-if="!four.length" class="quiet">{{ say.teach.nobody }}</p>
