@@ -3,10 +3,10 @@
 import json
 
 import pytest
-from making import shipped, tune
 
 from kopje.api.analysis_json import analysis_json
 from kopje.cli import main
+from making import shipped, tune
 
 
 def elements(body: str, meter: str = "2/4") -> list[tuple[str, int]]:
@@ -26,9 +26,16 @@ def elements(body: str, meter: str = "2/4") -> list[tuple[str, int]]:
         ("F", "D2^C2|D2E2|F2E2|D4|]", "F", "la", "minor", 0.85),
     ],
 )
-def test_where_home_is_and_how_sure(key: str, body: str, do: str, resting: str, tonality: str, sure: float) -> None:
+def test_where_home_is_and_how_sure(
+    key: str, body: str, do: str, resting: str, tonality: str, sure: float
+) -> None:
     found = tune(body, key).tonality
-    assert (str(found.do), found.resting, found.name, float(found.confidence)) == (do, resting, tonality, sure)
+    assert (str(found.do), found.resting, found.name, float(found.confidence)) == (
+        do,
+        resting,
+        tonality,
+        sure,
+    )
     assert found.reasons
 
 

@@ -2,18 +2,22 @@
 
 from datetime import date
 
-from making import DAY, declared, made_card, shipped_cards, taught
-
 from kopje.core.sequence.arcs import SectionState
 from kopje.core.sequence.so_mi_first import SO_MI_FIRST
 from kopje.core.songs.fit import Fit, Met, fit, ranked
+from making import DAY, declared, made_card, shipped_cards, taught
 
 RE = SO_MI_FIRST.concept("re")
 KNOWS = ("quarter-eighths", "so-mi", "la", "do", "half", "two-beat-meter", "beat-rest")
 CLASS = declared(*KNOWS)
 
 
-def against(body: str, purpose: str = "present", state: SectionState = CLASS, met: Met = Met(2), key: str = "F") -> Fit:
+SUNG_TWICE = Met(2)
+
+
+def against(
+    body: str, purpose: str = "present", state: SectionState = CLASS, met: Met = SUNG_TWICE, key: str = "F"
+) -> Fit:
     return fit(made_card(body, body, key), RE, purpose, state, met, DAY)  # type: ignore[arg-type]
 
 
@@ -74,7 +78,10 @@ def test_8_order_clear_before_moved_key_before_thin_before_barred() -> None:
 
 def test_9_a_song_sung_lately_rests_before_it_is_practised_again() -> None:
     named = declared(*KNOWS, "re")
-    rested, lately = against(PLAIN, "practise", named, Met(2, date(2026, 9, 1))), against(PLAIN, "practise", named, Met(2, DAY))
+    rested, lately = (
+        against(PLAIN, "practise", named, Met(2, date(2026, 9, 1))),
+        against(PLAIN, "practise", named, Met(2, DAY)),
+    )
     assert ranked([lately, rested])[0] is rested
 
 
@@ -110,9 +117,13 @@ def test_the_songs_that_ship_do_what_they_say() -> None:
     for slug, key in presents.items():
         concept = SO_MI_FIRST.concept(key)
         before = [c.key for c in SO_MI_FIRST.concepts if c.key != key and c.grade <= concept.grade]
-        found = fit(slugs[slug], concept, "present", declared(*before, grade=max(concept.grade, 1)), Met(2), DAY)
+        found = fit(
+            slugs[slug], concept, "present", declared(*before, grade=max(concept.grade, 1)), Met(2), DAY
+        )
         assert found.allowed, (slug, found.sentence)
-        assert "range" not in codes(found) or not any(r.weight == "against" and r.subject == "key" for r in found.verdict.reasons), slug
+        assert "range" not in codes(found) or not any(
+            r.weight == "against" and r.subject == "key" for r in found.verdict.reasons
+        ), slug
 
 
 def test_every_syllable_of_a_shipped_song_has_its_note() -> None:

@@ -69,7 +69,9 @@ def test_secure_becomes_due_after_ten_weeks_in_which_the_section_met() -> None:
 
 def test_singing_with_the_whole_class_says_nothing_about_a_child() -> None:
     with_all = [Mark(ConceptKey("re"), "sing", "class", "none", "secure", START)]
-    assert standing(RE, with_all, any_way=False) == Standing("not_heard", "", "Singing it: not heard yet.", ())
+    assert standing(RE, with_all, any_way=False) == Standing(
+        "not_heard", "", "Singing it: not heard yet.", ()
+    )
 
 
 one_mark = st.tuples(st.sampled_from(["s", "n", "0"]), st.sampled_from(["", "+", "?"])).map("".join)

@@ -5,7 +5,6 @@ from fractions import Fraction
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
-from making import SONGS, tune
 
 from kopje.core.analysis.analysis import analyse
 from kopje.core.errors import MeterError, PitchError
@@ -14,9 +13,12 @@ from kopje.core.music.meter import Meter
 from kopje.core.music.pitch import Pitch, from_fifths
 from kopje.core.music.tune import transposed
 from kopje.formats.abc import read_abc
+from making import SONGS, tune
 
 pitches = st.builds(Pitch, st.sampled_from("CDEFGAB"), st.integers(-2, 2), st.integers(1, 7))
-dos = st.builds(lambda fifths, octave: Do(*from_fifths(fifths), octave), st.integers(-6, 6), st.integers(3, 5))
+dos = st.builds(
+    lambda fifths, octave: Do(*from_fifths(fifths), octave), st.integers(-6, 6), st.integers(3, 5)
+)
 
 
 @given(pitches, dos)
@@ -58,7 +60,8 @@ def test_a_tone_without_a_syllable_keeps_its_sign() -> None:
 
 
 @pytest.mark.parametrize(
-    ("text", "beat", "beats"), [("6/8", Fraction(3, 2), 2), ("3/8", Fraction(1, 2), 3), ("C|", Fraction(2), 2)]
+    ("text", "beat", "beats"),
+    [("6/8", Fraction(3, 2), 2), ("3/8", Fraction(1, 2), 3), ("C|", Fraction(2), 2)],
 )
 def test_the_beat_of_a_meter(text: str, beat: Fraction, beats: int) -> None:
     meter = Meter.parse(text)
@@ -78,4 +81,6 @@ def test_what_is_no_meter_is_refused() -> None:
 
 def test_every_printed_length_is_counted_once() -> None:
     a = tune("A2 A-A | z4 | (3ABc B2 |]", meter="2/4")
-    assert sum((s.duration for s in a.timeline), Fraction(0)) == sum((b.length for b in a.tune.bars), Fraction(0))
+    assert sum((s.duration for s in a.timeline), Fraction(0)) == sum(
+        (b.length for b in a.tune.bars), Fraction(0)
+    )

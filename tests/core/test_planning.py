@@ -6,7 +6,6 @@ from datetime import date, time
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
-from making import DAY, declared, ready, shipped_cards, taught
 
 from kopje.core.errors import SequenceError
 from kopje.core.planning.catalogue import CATALOGUE, activity
@@ -18,6 +17,7 @@ from kopje.core.sequence.arcs import due, may_present
 from kopje.core.sequence.concepts import Concept, ConceptKey, Sequence
 from kopje.core.sequence.so_mi_first import SO_MI_FIRST
 from kopje.core.songs.fit import Met
+from making import DAY, declared, ready, shipped_cards, taught
 
 CARDS = shipped_cards()
 IDS = [card.id for card in CARDS]
@@ -41,9 +41,15 @@ def test_what_is_due_follows_what_was_taught() -> None:
     fresh = {item.concept.key: item.purpose for item in due(declared(*earlier))}
     assert fresh == {"half": "prepare", "do": "prepare"}
     later = declared(*earlier, taught=taught(do=(4, 0, 0), half=(4, 1, 2)))
-    assert [(item.concept.key, item.purpose) for item in due(later)] == [("do", "present"), ("half", "practise")]
+    assert [(item.concept.key, item.purpose) for item in due(later)] == [
+        ("do", "present"),
+        ("half", "practise"),
+    ]
     done = declared(*earlier, taught=taught(do=(4, 1, 6), half=(4, 1, 6)), readiness=ready("do", "half"))
-    assert {item.concept.key: item.purpose for item in due(done)} == {"re": "prepare", "four-beat-meter": "prepare"}
+    assert {item.concept.key: item.purpose for item in due(done)} == {
+        "re": "prepare",
+        "four-beat-meter": "prepare",
+    }
 
 
 def question(grade: int, minutes: int, songs: set[str], lessons: int) -> LessonQuestion:
@@ -79,7 +85,9 @@ def check_must_rules(asked: LessonQuestion, plan: LessonPlan) -> None:
 
 @settings(max_examples=40, deadline=None)
 @given(st.integers(0, 5), st.sampled_from([30, 40, 45]), st.sets(st.sampled_from(IDS)), st.integers(0, 5))
-def test_a_proposed_lesson_keeps_the_must_rules(grade: int, minutes: int, songs: set[str], lessons: int) -> None:
+def test_a_proposed_lesson_keeps_the_must_rules(
+    grade: int, minutes: int, songs: set[str], lessons: int
+) -> None:
     asked = question(grade, minutes, songs, lessons)
     plan = compose(asked)
     check_must_rules(asked, plan)
@@ -144,7 +152,12 @@ def test_the_catalogue_is_large_enough_and_speaks_plainly() -> None:
             assert "{" not in step.format(song="“Goat”", concept="re", section="2A")
 
 
-@given(st.lists(st.builds(Meeting, st.integers(0, 4), st.sampled_from([time(9), time(10)])), min_size=1, unique=True), st.integers(0, 6))
+@given(
+    st.lists(
+        st.builds(Meeting, st.integers(0, 4), st.sampled_from([time(9), time(10)])), min_size=1, unique=True
+    ),
+    st.integers(0, 6),
+)
 def test_the_next_meeting_is_the_first_free_one(pattern: list[Meeting], taken_count: int) -> None:
     taken: list[tuple[date, time]] = []
     for _ in range(taken_count):

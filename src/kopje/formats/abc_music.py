@@ -292,6 +292,9 @@ class TuneBuilder:
         self._held = {}
 
     def _end_line(self) -> None:
+        """A line that ends on a full bar ends the bar too, though no bar line is written."""
+        if self.meter is not None and sum(note.duration for note in self.notes) == self.meter.length:
+            self._close_bar("single")
         if self.notes:
             self.notes[-1] = replace(self.notes[-1], border=True)
         elif self.bars:

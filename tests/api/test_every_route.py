@@ -1,0 +1,159 @@
+"""Every route of the schema: nobody signed out and nobody of another school gets or changes anything.
+
+New routes are covered without being listed: ids come from the names of path parameters and body fields, the
+rest of a body from the examples in the schema.
+"""
+
+from __future__ import annotations
+
+import hashlib
+import json
+import re
+from collections.abc import Iterator
+from typing import Any
+
+import pytest
+from fastapi.testclient import TestClient
+from sqlalchemy import Connection, text
+
+from api.conftest import Place, signed_in, start_and_mark
+from kopje.main import create_app
+from kopje.settings import Settings
+from kopje.store.tables import Table
+from kopje.store.work import UnitOfWork
+
+SCHEMA: dict[str, Any] = create_app(Settings(), UnitOfWork(None)).openapi()  # type: ignore[arg-type]
+OPERATIONS = [
+    (method, path, operation)
+    for path, methods in SCHEMA["paths"].items()
+    for method, operation in methods.items()
+    if not operation.get("x-open")
+]
+
+
+def example(schema: dict[str, Any], place: Place, name: str = "") -> Any:
+    """A valid value, from the examples; ids by their names."""
+    if "$ref" in schema:
+        return example(SCHEMA["components"]["schemas"][schema["$ref"].split("/")[-1]], place, name)
+    given = schema.get("examples", [None])[0]
+    if name in place.ids and not str(given).startswith("@alternative"):
+        return place.ids[name]
+    if "examples" in schema:
+        return given
+    if schema.get("type") == "object" or "properties" in schema:
+        return {key: example(value, place, key) for key, value in schema["properties"].items()}
+    raise AssertionError(f"the schema has no example for {name}")
+
+
+def request(
+    client: TestClient,
+    method: str,
+    path: str,
+    operation: dict[str, Any],
+    place: Place,
+    alternative: dict[str, Any],
+) -> Any:
+    """Send an operation with ids of `place`."""
+    values = {**place.ids, "concept": "so-mi"}
+    address = re.sub(r"\{(\w+)\}", lambda match: values[match[1]], path)
+    query = {
+        one["name"]: {"concept": "so-mi", "purpose": "practise"}[one["name"]]
+        for one in operation.get("parameters", [])
+        if one["in"] == "query" and one.get("required")
+    }
+    content = operation.get("requestBody", {}).get("content", {})
+    if "application/json" in content:
+        body = example(content["application/json"]["schema"], place)
+        for key, value in body.items():
+            if isinstance(value, str) and value.startswith("@alternative."):
+                body[key] = alternative.get(value.split(".")[1])
+        return client.request(method, address, params=query, json=body)
+    if "multipart/form-data" in content:
+        return client.request(
+            method, address, files={"files": ("a.abc", b"X:1\nT:New\nM:2/4\nK:C\nC4|E4|]\n")}
+        )
+    return client.request(method, address, params=query)
+
+
+def rows_of(connection: Connection, place: Place) -> str:
+    """A fingerprint of everything that belongs to a school (its teachers' sign-ins left aside)."""
+    digest = hashlib.sha256()
+    for table in Table.metadata.sorted_tables:
+        if "school_id" in table.c:
+            query = f'SELECT t::text FROM "{table.name}" t WHERE school_id = :school ORDER BY 1'
+            for row in connection.execute(text(query), {"school": place.ids["school_id"]}):
+                digest.update(row[0].encode())
+    return digest.hexdigest()
+
+
+@pytest.fixture
+def owner(app_client: TestClient, kestrel: Place) -> TestClient:
+    client = signed_in(app_client, kestrel)
+    start_and_mark(client, kestrel)
+    return client
+
+
+def swappable(client: TestClient, place: Place) -> dict[str, Any]:
+    found = client.get(
+        f"/api/lessons/{place.ids['lesson_id']}/cells/{place.ids['cell_id']}/alternatives"
+    ).json()[0]
+    return {**found, "concept": found["concept"]["key"] if found["concept"] else None}
+
+
+def needs_a_planned_lesson(path: str) -> bool:
+    return path.endswith(("/lesson", "/refuse"))
+
+
+@pytest.mark.parametrize(
+    ("method", "path", "operation"), OPERATIONS, ids=[f"{m} {p}" for m, p, _ in OPERATIONS]
+)
+def test_only_the_owner_gets_or_changes_anything(
+    method: str, path: str, operation: dict[str, Any], owner: TestClient, app_client: TestClient, kestrel: Place,
+    heron: Place, connection: Connection,
+) -> None:  # fmt: skip
+    stranger = signed_in(app_client, heron)
+    alternative = swappable(owner, kestrel)
+    before = rows_of(connection, kestrel)
+    signed_out = request(app_client, method, path, operation, kestrel, alternative)
+    assert signed_out.status_code == 401
+    theirs = request(stranger, method, path, operation, kestrel, alternative)
+    if "{" in path:
+        assert theirs.status_code == 404, theirs.text
+    assert not leaked(theirs.text, kestrel)
+    assert rows_of(connection, kestrel) == before
+    if needs_a_planned_lesson(path):
+        connection.execute(
+            text("UPDATE lesson SET state = 'planned' WHERE id = :id"), {"id": kestrel.ids["lesson_id"]}
+        )
+    ours = request(owner, method, path, operation, kestrel, alternative)
+    assert 200 <= ours.status_code < 300, (ours.status_code, ours.text)
+
+
+def leaked(answer: str, place: Place) -> list[str]:
+    return [name for name, value in place.ids.items() if value in answer]
+
+
+def test_another_school_cannot_use_our_ids_inside_a_body(
+    owner: TestClient, app_client: TestClient, kestrel: Place, heron: Place
+) -> None:
+    """A mark that names our child under its own new id."""
+    stranger = signed_in(app_client, heron)
+    body = {**{k: heron.ids[k] for k in ("lesson_id", "cell_id")}, "child_id": kestrel.ids["child_id"], "concept": "so-mi",
+            "result": "secure", "moment": "2026-11-24T09:00:00+00:00"}  # fmt: skip
+    stranger.post(f"/api/lessons/{heron.ids['lesson_id']}/start")
+    assert stranger.put("/api/marks/6b1fbd4e-0000-4000-8000-000000000001", json=body).status_code == 404
+
+
+def bodies() -> Iterator[str]:
+    for _, path, operation in OPERATIONS:
+        if "application/json" in operation.get("requestBody", {}).get("content", {}):
+            yield json.dumps([path, operation["operationId"]])
+
+
+def test_bodies_refuse_what_they_do_not_know(owner: TestClient, kestrel: Place) -> None:
+    answer = owner.put(
+        f"/api/lessons/{kestrel.ids['lesson_id']}/cells/{kestrel.ids['cell_id']}/tick",
+        json={"tick": "done", "more": 1},
+    )
+    assert (answer.status_code, answer.headers["content-type"]) == (422, "application/problem+json")
+    assert len(list(bodies())) > 5

@@ -1,0 +1,110 @@
+"""The application as it is started for a teacher, and Debian's Chromium in front of it."""
+
+from __future__ import annotations
+
+import threading
+import time
+from collections.abc import Callable, Iterator
+from dataclasses import dataclass, replace
+from pathlib import Path
+
+import pytest
+import uvicorn
+from conftest import SETTINGS, new_database
+from playwright.sync_api import Browser, Page, sync_playwright
+
+from kopje.demo.load import LOGIN, PASSWORD, load
+from kopje.main import create_app
+from kopje.store.cluster import free_port
+from kopje.store.work import UnitOfWork, engine_for
+
+FLAGS = (
+    "--no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking "
+    "--disable-component-update --disable-sync --autoplay-policy=no-user-gesture-required"
+).split()
+WEEKS = 8
+
+
+@dataclass(frozen=True)
+class Running:
+    """A server of its own, on a free port."""
+
+    address: str
+    work: UnitOfWork
+
+
+@pytest.fixture(scope="session")
+def serve() -> Iterator[Callable[[str], Running]]:
+    servers: list[uvicorn.Server] = []
+    engines = []
+
+    def start(name: str) -> Running:
+        engine = engine_for(new_database(name))
+        work, port = UnitOfWork(engine), free_port()
+        app = create_app(replace(SETTINGS), work)
+        server = uvicorn.Server(uvicorn.Config(app, host="127.0.0.1", port=port, log_level="warning"))
+        threading.Thread(target=server.run, daemon=True).start()
+        while not server.started:
+            time.sleep(0.05)
+        servers.append(server)
+        engines.append(engine)
+        return Running(f"http://127.0.0.1:{port}", work)
+
+    yield start
+    for server in servers:
+        server.should_exit = True
+    time.sleep(0.5)
+    for engine in engines:
+        engine.dispose()
+
+
+@pytest.fixture(scope="session")
+def browser() -> Iterator[Browser]:
+    if not (SETTINGS.web / "index.html").exists():
+        pytest.fail("the page is not built: run make test, or scripts/setup.sh app test web")
+    with sync_playwright() as playwright:
+        browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=FLAGS)
+        yield browser
+        browser.close()
+
+
+@pytest.fixture
+def page(browser: Browser) -> Iterator[Page]:
+    """A fresh profile at 1280x800; what the page logs as an error fails the test, and so does a foreign request."""
+    context = browser.new_context(viewport={"width": 1280, "height": 800})
+    page = context.new_page()
+    wrong: list[str] = []
+    context.on("weberror", lambda error: wrong.append(str(error.error)))
+    context.on(
+        "request",
+        lambda r: (
+            wrong.append(r.url)
+            if "127.0.0.1" not in r.url and not r.url.startswith(("data:", "blob:"))
+            else None
+        ),
+    )
+    context.on(
+        "console", lambda m: wrong.append(m.text) if m.type == "error" and "401" not in m.text else None
+    )
+    yield page
+    context.close()
+    assert not wrong
+
+
+@pytest.fixture(scope="session")
+def demo(serve: Callable[[str], Running], worker: str) -> Running:
+    """Kestrel Ridge School after eight weeks."""
+    running = serve(f"demo_{worker}")
+    load(running.work, SETTINGS, weeks=WEEKS)
+    return running
+
+
+def sign_in(page: Page, address: str) -> None:
+    page.goto(address)
+    page.fill("input[name=login]", LOGIN)
+    page.fill("input[name=password]", PASSWORD)
+    page.get_by_role("button", name="Sign in").click()
+    page.wait_for_selector(".strip")
+
+
+AXE = Path(__file__).parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js"

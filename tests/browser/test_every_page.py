@@ -1,0 +1,108 @@
+"""No page that a person could not use: axe on each, with the drawer open, dark, narrow and projected; and its weight."""
+
+from __future__ import annotations
+
+import json
+
+import pytest
+from browser.conftest import AXE, Running, sign_in
+from playwright.sync_api import Page
+
+RULES = {"runOnly": ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"]}
+
+
+def violations(page: Page) -> list[str]:
+    page.wait_for_load_state("networkidle")
+    page.wait_for_timeout(250)
+    page.evaluate(AXE.read_text())
+    found = page.evaluate(f"axe.run(document, {json.dumps(RULES)})")
+    return [
+        f"{v['id']}: {v['nodes'][0]['html'][:160]} {v['nodes'][0]['any'][:1]}" for v in found["violations"]
+    ]
+
+
+def visit_all(page: Page, address: str) -> list[str]:
+    """Each page with its drawer open where it has one."""
+    found: list[str] = []
+
+    def look(name: str) -> None:
+        found.extend(f"{name}: {one}" for one in violations(page))
+
+    look("today")
+    page.goto(f"{address}/songs")
+    page.wait_for_selector(".rows")
+    look("songs")
+    page.locator(".song").first.click()
+    page.wait_for_selector(".score svg")
+    look("song")
+    page.goto(address)
+    page.get_by_label("The day").get_by_role("link", name="2A").click()
+    page.locator(".fits button").first.click()
+    look("section, drawer open")
+    page.get_by_role("link", name="Open the lesson").click()
+    page.locator(".cells .main-part").nth(2).click()
+    page.wait_for_selector(".other")
+    look("lesson, drawer open")
+    lesson = page.url
+    page.keyboard.press("?")
+    look("keys")
+    page.goto(f"{lesson}/projector")
+    page.wait_for_selector("h1")
+    look("projector")
+    page.goto(f"{address}/ledger")
+    page.locator("tbody button").first.click()
+    page.wait_for_selector("aside")
+    look("ledger, drawer open")
+    page.goto(f"{address}/set-up")
+    page.wait_for_selector("form, .setup")
+    look("set-up")
+    return found
+
+
+@pytest.mark.parametrize(
+    ("night", "width"), [(False, 1280), (True, 1280), (False, 768)], ids=["day", "night", "narrow"]
+)
+def test_axe_finds_nothing(page: Page, demo: Running, night: bool, width: int) -> None:
+    page.set_viewport_size({"width": width, "height": 1024 if width < 900 else 800})
+    page.goto(demo.address)
+    page.evaluate("night => localStorage.setItem('kopje-device', JSON.stringify({ night }))", night)
+    page.reload()
+    page.wait_for_selector("input[name=login]")
+    signing_in = violations(page)
+    sign_in(page, demo.address)
+    assert signing_in + visit_all(page, demo.address) == []
+
+
+def test_axe_finds_nothing_while_teaching(page: Page, demo: Running) -> None:
+    sign_in(page, demo.address)
+    page.get_by_label("The day").get_by_role("link", name="3B").click()
+    page.get_by_role("link", name="Open the lesson").click()
+    page.wait_for_selector(".cells li")
+    page.keyboard.press("t")
+    page.wait_for_selector(".child")
+    hidden = violations(page)
+    page.get_by_label("Only I see this screen").check()
+    assert hidden + violations(page) == []
+
+
+def test_the_first_page_is_light(page: Page, demo: Running) -> None:
+    """Everything until idle after sign-in, from a cold cache, as sent."""
+    sign_in(page, demo.address)
+    sent: dict[str, int] = {"font": 0, "rest": 0}
+    session = page.context.new_cdp_session(page)
+    session.send("Network.enable")
+    session.send("Network.setCacheDisabled", {"cacheDisabled": True})
+    kinds: dict[str, str] = {}
+    session.on("Network.responseReceived", lambda e: kinds.update({e["requestId"]: e["type"]}))
+
+    def finished(event: dict[str, object]) -> None:
+        kind = "font" if kinds.get(str(event["requestId"])) == "Font" else "rest"
+        sent[kind] += int(str(event["encodedDataLength"]).split(".")[0])
+
+    session.on("Network.loadingFinished", finished)
+    page.reload()
+    page.wait_for_load_state("networkidle")
+    page.wait_for_timeout(500)
+    print(f"first page: {sent['rest'] / 1000:.0f} kB, fonts {sent['font'] / 1000:.0f} kB")
+    assert 20_000 < sent["rest"] <= 260_000
+    assert 0 < sent["font"] <= 150_000

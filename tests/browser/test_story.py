@@ -1,0 +1,144 @@
+"""One teacher, one evening, one lesson: from a song file to the next lesson, in the browser."""
+
+from __future__ import annotations
+
+import re
+from pathlib import Path
+from random import Random
+
+import pytest
+from browser.conftest import Running, sign_in
+from playwright.sync_api import Page, expect
+
+SEED = 4
+
+
+def five_real_tunes(folder: Path) -> list[Path]:
+    """Drawn by a seed, not chosen, from an installed corpus."""
+    music21 = pytest.importorskip("music21")
+    from kopje.formats.abc import split_abc
+
+    chance = Random(SEED)
+    books = sorted((Path(music21.__file__).parent / "corpus" / "essenFolksong").glob("*.abc"))
+    files = []
+    for number in range(5):
+        book = chance.choice(books)
+        file = folder / f"tune{number}.abc"
+        file.write_bytes(chance.choice(split_abc(book.read_bytes())))
+        files.append(file)
+    broken = folder / "broken.abc"
+    broken.write_text("X:1\nT:A bar too long\nM:2/4\nL:1/8\nK:F\nA2G2|F2F2F2|A2G2|F4|]\n")
+    return [*files, broken]
+
+
+def import_and_look(page: Page, folder: Path) -> None:
+    page.get_by_role("link", name="Songs", exact=True).click()
+    page.locator("input[type=file]").set_input_files(five_real_tunes(folder))
+    report = page.get_by_role("status", name="What became of the files")
+    expect(report.get_by_text("✓ added")).to_have_count(6)
+    report.get_by_role("link", name="A bar too long").click()
+    expect(page.get_by_text("Bar 2 has 3 beats, the meter asks for 2.")).to_be_visible()
+    expect(page.locator(".score g.note").first).to_be_visible()
+    expect(page.get_by_text("do = F, rests on do")).to_be_visible()
+    expect(page.get_by_text(re.compile(r"\d+ % sure"))).to_be_visible()
+    for word in ("Tones", "Range", "Meter", "Form", "Ends on", "Rhythm", "Motion"):
+        expect(page.get_by_text(word, exact=True).first).to_be_visible()
+
+
+def songs_for_what_is_due(page: Page) -> None:
+    page.get_by_label("The day").get_by_role("link", name="2A").click()
+    expect(page.get_by_role("heading", name="2A")).to_be_visible()
+    expect(page.get_by_role("heading", name="Due")).to_be_visible()
+    expect(page.get_by_role("heading", name="Secure in")).to_be_visible()
+    page.get_by_role("button", name="Prepare", exact=True).click()
+    first = page.locator(".fits li").first
+    expect(first).to_contain_text(re.compile("known|cannot name yet"))
+    first.get_by_role("button").click()
+    expect(page.get_by_role("complementary")).to_contain_text(re.compile("range|Has "))
+
+
+def propose_swap_and_pin(page: Page) -> None:
+    page.get_by_role("link", name="Open the lesson").click()
+    rows = page.locator(".cells li")
+    expect(rows.first).to_be_visible()
+    rows.nth(2).locator(".main-part").click()
+    drawer = page.get_by_role("complementary")
+    expect(drawer.get_by_text("Why this?")).to_be_visible()
+    other = drawer.locator(".other strong").first.inner_text()
+    drawer.get_by_role("button", name=re.compile("Take this")).first.click()
+    expect(rows.nth(2)).to_contain_text(other)
+    pinned = rows.nth(3).locator("strong").inner_text()
+    rows.nth(3).get_by_role("button", name=re.compile("^Pin")).click()
+    expect(rows.nth(3).get_by_role("button", name=re.compile("^Unpin"))).to_be_visible()
+    page.keyboard.press("c")
+    expect(page.get_by_role("button", name=re.compile("Propose anew"))).to_be_enabled()
+    expect(rows.nth(2)).to_contain_text(other)
+    expect(rows.nth(3)).to_contain_text(pinned)
+
+
+def teach_and_hear(page: Page) -> tuple[str, list[str]]:
+    """Returns what was skipped and who was heard."""
+    page.keyboard.press("t")
+    page.wait_for_selector(".teach")
+    expect(page.locator(".child .name").first).to_have_text("Child 1")
+    page.get_by_label("Only I see this screen").check()
+    four = page.locator(".child .name").all_inner_texts()
+    assert len(four) == 4
+    for key in "3201":
+        page.keyboard.press(key)
+    page.keyboard.press("Backspace")
+    expect(page.locator(".child.on .name")).to_have_text(four[3])
+    page.keyboard.press("2")
+    skipped = ""
+    for _ in range(10):
+        title = page.locator(".face h1").inner_text()
+        role = page.locator(".face .song").count()
+        if not skipped and role and page.locator(".where").inner_text()[0] not in "17":
+            skipped = title
+            page.keyboard.press("s")
+        else:
+            page.keyboard.press("d")
+        if page.get_by_label("One line for next time").count():
+            break
+        expect(page.locator(".face h1")).not_to_have_text(title)
+    page.get_by_label("One line for next time").fill("Sing it lower.")
+    page.get_by_role("button", name="End the lesson").click()
+    expect(page.get_by_text("This lesson is over.")).to_be_visible()
+    return skipped, four
+
+
+@pytest.mark.parametrize("section", ["2A"])
+def test_from_a_song_file_to_the_next_lesson(page: Page, demo: Running, tmp_path: Path, section: str) -> None:
+    sign_in(page, demo.address)
+    strip = page.get_by_label("The day").locator(".entry .name")
+    assert strip.all_inner_texts() == ["KB", "1B", "2A", "3B"]
+    expect(page.get_by_role("heading", level=1)).to_contain_text("1B in 5 min")
+    import_and_look(page, tmp_path)
+    songs_for_what_is_due(page)
+    propose_swap_and_pin(page)
+    skipped, four = teach_and_hear(page)
+    page.get_by_role("button", name="Propose the next lesson").click()
+    rows = page.locator(".cells li")
+    expect(rows.first).to_contain_text("Left over")
+    expect(rows.first).to_contain_text(skipped)
+    expect(page.get_by_text("Sing it lower.")).to_be_visible()
+    page.get_by_role("navigation", name="Kopje").get_by_role("link", name="2A").click()
+    page.get_by_role("link", name="Ledger", exact=True).first.click()
+    page.locator("tbody tr", has_text=four[0]).locator("button[data-at]").first.focus()
+    page.keyboard.press("ArrowRight")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("complementary", name=four[0])).to_contain_text("Marks, newest first")
+    expect(page.locator("tfoot")).to_contain_text(re.compile("ready|hear more|teach again|split"))
+
+
+def test_two_sections_get_different_lessons_and_the_reasons_say_why(page: Page, demo: Running) -> None:
+    sign_in(page, demo.address)
+    told = []
+    for name in ("2A", "2B"):
+        page.get_by_role("link", name=name, exact=True).first.click()
+        expect(page.get_by_role("heading", name=name)).to_be_visible()
+        told.append(page.locator(".due .item").all_inner_texts())
+        page.get_by_role("link", name="Today").click()
+        expect(page.get_by_role("heading", name="All sections")).to_be_visible()
+    assert told[0]
+    assert told[0] != told[1]
