@@ -34,9 +34,11 @@ def test_the_absent_leave_the_queue_and_the_ledger_alone(app_client: TestClient,
     client = signed_in(app_client, kestrel)
     lesson, cell = kestrel.ids["lesson_id"], kestrel.ids["cell_id"]
     client.post(f"/api/lessons/{lesson}/start")
-    names = lambda: [
-        p["name"] for p in client.get(f"/api/lessons/{lesson}/cells/{cell}/hearing").json()["queue"]
-    ]
+
+    def names() -> list[str]:
+        found = client.get(f"/api/lessons/{lesson}/cells/{cell}/hearing").json()
+        return [child["name"] for child in found["queue"]]
+
     assert len(names()) == 6
     client.put(f"/api/lessons/{lesson}/absences/{kestrel.ids['child_id']}")
     assert len(names()) == 5

@@ -10,18 +10,24 @@ from pathlib import Path
 
 import pytest
 import uvicorn
-from conftest import SETTINGS, new_database
 from playwright.sync_api import Browser, Page, sync_playwright
 
+from conftest import SETTINGS, new_database
 from kopje.demo.load import LOGIN, PASSWORD, load
 from kopje.main import create_app
 from kopje.store.cluster import free_port
 from kopje.store.work import UnitOfWork, engine_for
 
-FLAGS = (
-    "--no-sandbox --disable-gpu --disable-quic --no-first-run --disable-background-networking "
-    "--disable-component-update --disable-sync --autoplay-policy=no-user-gesture-required"
-).split()
+FLAGS = [
+    "--no-sandbox",
+    "--disable-gpu",
+    "--disable-quic",
+    "--no-first-run",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+    "--autoplay-policy=no-user-gesture-required",
+]
 WEEKS = 8
 
 

@@ -5,8 +5,9 @@ from __future__ import annotations
 import json
 
 import pytest
-from browser.conftest import AXE, Running, sign_in
 from playwright.sync_api import Page
+
+from browser.conftest import AXE, Running, sign_in
 
 RULES = {"runOnly": ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"]}
 

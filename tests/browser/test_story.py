@@ -7,8 +7,9 @@ from pathlib import Path
 from random import Random
 
 import pytest
-from browser.conftest import Running, sign_in
 from playwright.sync_api import Page, expect
+
+from browser.conftest import Running, sign_in
 
 SEED = 4
 
@@ -123,6 +124,7 @@ def test_from_a_song_file_to_the_next_lesson(page: Page, demo: Running, tmp_path
     expect(rows.first).to_contain_text(skipped)
     expect(page.get_by_text("Sing it lower.")).to_be_visible()
     page.get_by_role("navigation", name="Kopje").get_by_role("link", name="2A").click()
+    expect(page.get_by_role("heading", name="Secure in")).to_be_visible()
     page.get_by_role("link", name="Ledger", exact=True).first.click()
     page.locator("tbody tr", has_text=four[0]).locator("button[data-at]").first.focus()
     page.keyboard.press("ArrowRight")

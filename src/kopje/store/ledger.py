@@ -88,17 +88,18 @@ def standings_of(session: Session, section_id: UUID, day: date) -> Sequence[Stan
 
 
 def secure_counts(session: Session, section_id: UUID, day: date) -> dict[str, tuple[int, int]]:
-    """By concept: (heard, secure or heard once and secure), of everybody on the roll that day."""
+    """By concept: (heard in all ways, secure or heard once and secure), of everybody on the roll that day."""
+    heard = func.count().filter(StandingRow.level != "not_heard")
     secure = func.count().filter((StandingRow.level == "secure") | (StandingRow.flag == "once"))
     rows = session.execute(
-        select(StandingRow.concept, func.count(), secure)
+        select(StandingRow.concept, heard, secure)
         .join(Child, Child.id == StandingRow.child_id)
         .where(
             Child.section_id == section_id, Child.joined <= day, or_(Child.left.is_(None), Child.left > day)
         )
         .group_by(StandingRow.concept)
     )
-    return {concept: (heard, good) for concept, heard, good in rows}
+    return {concept: (count, good) for concept, count, good in rows}
 
 
 GRID = text(

@@ -7,6 +7,7 @@ from datetime import date
 from uuid import UUID
 
 from sqlalchemy import delete, func, select
+from sqlalchemy.dialects.postgresql import distinct_on
 from sqlalchemy.orm import Session
 
 from kopje.core.errors import NotFoundError
@@ -85,7 +86,7 @@ def left_over_counts(session: Session, school_id: UUID) -> dict[UUID, int]:
     """By section: cells of its last lesson that were not done."""
     newest = (
         select(Lesson.id)
-        .distinct(Lesson.section_id)
+        .ext(distinct_on(Lesson.section_id))
         .where(Lesson.school_id == school_id, Lesson.state == "done")
         .order_by(Lesson.section_id, Lesson.day.desc(), Lesson.starts.desc())
     )

@@ -235,4 +235,5 @@ class StandingRow(Table):
     flag: Mapped[str]
     sentence: Mapped[str]
     last_alone: Mapped[datetime | None]
-    __table_args__ = (_one_of("level", "not_yet", "nearly", "secure"), _one_of("flag", "", "once", "due"))
+    __table_args__ = (_one_of("level", "not_heard", "not_yet", "nearly", "secure"),
+                      _one_of("flag", "", "once", "due", "partly"))  # fmt: skip

@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
-from datetime import datetime
+from datetime import date, datetime
 from uuid import UUID
 
 from kopje.core.errors import LessonError, MarkError, NotFoundError
@@ -56,13 +57,29 @@ def _queue(call: Call, lesson: t.Lesson, concept: Concept) -> tuple[Place, ...]:
         for row in ledger.standings_of(call.session, lesson.section_id, lesson.day)
         if row.concept == concept.key
     }
-    waiting = [Waiting(str(c.id), c.name, last.get(c.id), standings.get(c.id, NOT_HEARD)) for c in roll]
+    days = lessons.days_done(call.session, lesson.section_id)
+    waiting = [
+        Waiting(
+            str(c.id),
+            c.name,
+            last.get(c.id),
+            standings.get(c.id, NOT_HEARD),
+            _waited(c, last.get(c.id), days),
+        )
+        for c in roll
+    ]
     heard = {str(mark.child_id) for mark in ledger.lesson_marks(call.session, lesson.id)}
     absent = {str(child) for child in lessons.absent(call.session, lesson.id)}
     order: list[Place] = []
     while four := queue(waiting, absent, heard | {place.child for place in order}):
         order += four
     return tuple(order)
+
+
+def _waited(child: t.Child, last: datetime | None, days: Sequence[date]) -> int:
+    """Lessons of the section since the child was last heard alone, or since it joined."""
+    since = last.astimezone().date() if last else child.joined
+    return sum(day > since for day in days)
 
 
 @dataclass(frozen=True, slots=True)

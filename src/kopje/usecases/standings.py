@@ -58,7 +58,7 @@ def _row(
         "child_id": child,
         "concept": concept.key,
         "school_id": call.school_id,
-        "level": None if found.level == "not_heard" else found.level,
+        "level": None if found.level == "not_heard" and not found.flag else found.level,
         "flag": found.flag,
         "sentence": found.sentence,
         "last_alone": max(alone, default=None),

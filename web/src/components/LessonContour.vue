@@ -38,10 +38,13 @@ const spoken = computed(() =>
         <pattern :id="hatch" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <rect width="8" height="8" class="ground" /><rect width="3" height="8" class="stripe" />
         </pattern>
+        <pattern :id="`${hatch}-new`" width="8" height="8" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <rect width="8" height="8" class="ground-new" /><rect width="2.5" height="8" class="stripe-new" />
+        </pattern>
       </defs>
       <line x1="0" x2="1000" y1="99" y2="99" class="base" />
       <rect v-for="(shape, index) in drawn" :key="index" :x="shape.x" :y="shape.y" :width="shape.width" :height="shape.height"
-            :class="['block', { new: !!shape.block.new, current: index === current }]" :fill="shape.block.left_over && !shape.block.new ? `url(#${hatch})` : undefined" vector-effect="non-scaling-stroke" />
+            :class="['block', { new: !!shape.block.new, current: index === current }]" :fill="shape.block.left_over ? `url(#${hatch}${shape.block.new ? '-new' : ''})` : undefined" vector-effect="non-scaling-stroke" />
     </svg>
     <div class="signs" aria-hidden="true">
       <span v-for="(shape, index) in drawn" :key="index" class="narrow" :style="{ width: `${(shape.block.minutes / total) * 100}%` }">
@@ -57,7 +60,9 @@ const spoken = computed(() =>
 .base { stroke: var(--line); stroke-width: 2; vector-effect: non-scaling-stroke; }
 .block { fill: var(--sheet); stroke: var(--granite); stroke-width: 1.5; }
 .block[fill] { fill: revert-layer; }
-.block.new { fill: var(--aloe); stroke: var(--aloe); }
+.block.new { stroke: var(--aloe); }
+.block.new:not([fill]) { fill: var(--aloe); }
+.ground-new { fill: var(--aloe); } .stripe-new { fill: var(--sheet); }
 .block.current { stroke: var(--dusk); stroke-width: 4; }
 .ground { fill: var(--sheet); }
 .stripe { fill: var(--granite); }

@@ -21,6 +21,7 @@ const name = computed(() => {
     <path v-else-if="level === 'not_yet'" d="M2.6 17 L4 21.5 L19.6 21.5 L21.4 17 Z" class="fill" />
     <path :d="STONE" class="edge" />
     <path v-if="flag === 'due'" d="M9 0 L16 0 L12.5 10 Z" class="notch" />
+    <circle v-if="flag === 'partly'" cx="12.4" cy="13.4" r="2.6" class="part" />
     <circle v-if="flag === 'once'" cx="12.4" cy="6.3" r="1.7" class="dot" />
   </svg>
 </template>
@@ -36,4 +37,5 @@ const name = computed(() => {
 .not_heard .edge { stroke-dasharray: 2 2; opacity: 0.7; }
 .notch { fill: var(--sheet); stroke: var(--lichen); stroke-width: 1.3; }
 .dot { fill: var(--grass); }
+.part { fill: none; stroke: var(--granite); stroke-width: 1.6; }
 </style>

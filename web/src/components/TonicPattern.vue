@@ -14,10 +14,11 @@ const points = computed(() => props.tonic.map((tone, index) => ({ x: 14 + index 
 
 <template>
   <div :class="['pattern', { big }]">
-    <button v-if="starting" class="start" :aria-label="`${say.song.start}: ${pitchName(starting.pitch)}, ${starting.degree}`" @click="play([starting.midi], 1.6)">
-      <span class="pitch">{{ pitchName(starting.pitch) }}</span><span class="narrow degree">{{ starting.degree }}</span>
+    <button v-if="starting" class="start" :title="say.song.start" @click="play([starting.midi], 1.6)">
+      <span class="visually-hidden">{{ say.song.start }}</span><span class="pitch">{{ pitchName(starting.pitch) }}</span><span class="narrow degree">{{ starting.degree }}</span>
     </button>
-    <button v-if="tonic.length" class="tones" :aria-label="`${say.song.tonic}: ${tonic.map((t) => t.degree).join(' ')}`" @click="play(tonic.map((t) => t.midi))">
+    <button v-if="tonic.length" class="tones" :title="say.song.tonic" @click="play(tonic.map((t) => t.midi))">
+      <span class="visually-hidden">{{ say.song.tonic }}: {{ tonic.map((t) => t.degree).join(' ') }}</span>
       <svg :viewBox="`0 0 ${points.length * 34} 56`" aria-hidden="true">
         <polyline class="path" :points="points.map((p) => `${p.x},${p.y}`).join(' ')" />
         <g v-for="(p, index) in points" :key="index"><rect :x="p.x - 13" :y="p.y - 8" width="26" height="17" class="plate" /><text :x="p.x" :y="p.y + 5" class="name">{{ p.tone.degree }}</text></g>

@@ -1,5 +1,5 @@
 // Where you are, as words you can click; each page says its own.
-import { inject, type InjectionKey, provide, shallowRef, type ShallowRef, watchEffect } from 'vue'
+import { inject, type InjectionKey, provide, ref, shallowRef, type ShallowRef, watchEffect } from 'vue'
 
 export interface Step {
   says: string
@@ -12,6 +12,14 @@ export function provideTrail(): void {
 }
 export function useTrail(steps?: () => Step[]): ShallowRef<Step[]> {
   const trail = inject(TRAIL, () => shallowRef<Step[]>([]), true)
-  if (steps) watchEffect(() => (trail.value = steps()))
+  if (steps)
+    watchEffect(() => {
+      trail.value = steps()
+      const named = trail.value.map((step) => /^\/sections\/([^/]+)$/.exec(step.to ?? '')?.[1]).find(Boolean)
+      if (named) sectionHere.value = named
+    })
   return trail
 }
+
+/** The section one was with last: its ledger is the one that is meant. */
+export const sectionHere = ref('')

@@ -65,7 +65,7 @@ export const say = {
     voices: { alone: 'alone', group: 'in a group', class: 'with the class' }, results: { secure: 'secure', nearly: 'nearly', not_yet: 'not yet' }, share: (good: number, heard: number) => `${good} of ${heard}`,
   },
   standing: {
-    not_heard: 'not heard', not_yet: 'not yet', nearly: 'nearly', secure: 'secure', once: 'nearly, heard once', due: 'secure, due to be heard again',
+    not_heard: 'not heard', not_yet: 'not yet', nearly: 'nearly', secure: 'secure', once: 'nearly, heard once', due: 'secure, due to be heard again', partly: 'heard in one way, not yet in another',
   },
   songs: {
     title: 'Songs', find: 'Find by title, tone or meter', bring: 'Bring in songs', drop: 'Drop files here, or choose them: MusicXML, .mxl or ABC', shipped: 'Add the songs that come with Kopje', none: 'No song yet.', nothing: 'No song matches.', report: 'What became of the files',

@@ -18,7 +18,7 @@ useTrail(() => (found.value ? [{ says: say.sectionForm.gradeOf(found.value.secti
 const picked = ref<{ child: string; concept: string } | null>(null)
 const evidence = useEvidence(() => props.id, () => picked.value?.child ?? '', () => picked.value?.concept ?? '')
 const column = computed(() => found.value?.columns.find((one) => one.concept.key === picked.value?.concept))
-const legend = [['not_heard', ''], ['not_yet', ''], ['nearly', ''], ['nearly', 'once'], ['secure', ''], ['secure', 'due']] as const
+const legend = [['not_heard', ''], ['not_heard', 'partly'], ['not_yet', ''], ['nearly', ''], ['nearly', 'once'], ['secure', ''], ['secure', 'due']] as const
 const words = say.standing as Record<string, string>
 </script>
 

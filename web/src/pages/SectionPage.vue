@@ -17,7 +17,7 @@ const props = defineProps<{ id: string }>()
 const router = useRouter()
 const section = useSection(() => props.id)
 const found = computed(() => section.data.value)
-useTrail(() => (found.value ? [{ says: say.sectionForm.gradeOf(found.value.section.grade) }, { says: found.value.section.name }] : []))
+useTrail(() => (found.value ? [{ says: say.sectionForm.gradeOf(found.value.section.grade) }, { says: found.value.section.name, to: `/sections/${props.id}` }] : []))
 
 const concept = ref('')
 const purpose = ref<Purpose>('prepare')

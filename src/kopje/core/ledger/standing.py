@@ -12,7 +12,7 @@ from kopje.core.reasons import counted
 from kopje.core.sequence.concepts import Concept, Way
 
 Level = Literal["not_heard", "not_yet", "nearly", "secure"]
-Flag = Literal["", "once", "due"]
+Flag = Literal["", "once", "due", "partly"]
 ORDER: tuple[Level, ...] = ("not_heard", "not_yet", "nearly", "secure")
 NEWEST = 3
 DUE_AFTER_WEEKS = 10
@@ -41,13 +41,23 @@ def standing(
 ) -> Standing:
     """The weakest of the ways that the concept names; in K-1 (`any_way`) whichever way was shown.
 
-    `weeks_met` holds the first day of each week in which the section met.
+    Heard in one way and not yet in another is not heard, flagged `partly`: nobody listened for the other way,
+    so the child is in no count, but what was heard is seen. `weeks_met` holds the first day of each week in which the section met.
     """
     mine = [mark for mark in marks if mark.concept == concept.key]
     if any_way:
         return of_one_way([mark for mark in mine if mark.way], weeks_met)
-    found = [_told(way, of_one_way([m for m in mine if m.way == way], weeks_met)) for way in concept.ways]
-    return min(found, key=lambda one: (ORDER.index(one.level), one.flag != "once", one.flag != "due"))
+    every = {
+        way: _told(way, of_one_way([m for m in mine if m.way == way], weeks_met))
+        for way in dict.fromkeys([*concept.ways, *(mark.way for mark in mine)])
+    }
+    found = [every[way] for way in concept.ways]
+    weakest = min(found, key=lambda one: (ORDER.index(one.level), one.flag != "once", one.flag != "due"))
+    heard = [one for one in every.values() if one.marks]
+    if weakest.level == "not_heard" and heard:
+        said = " ".join(one.sentence for one in (*heard, weakest))
+        return Standing("not_heard", "partly", said, heard[0].marks)
+    return weakest
 
 
 def _told(way: Way, one: Standing) -> Standing:

@@ -3,6 +3,7 @@
 import { mdiBookOpenVariant, mdiCogOutline, mdiDoorOpen, mdiViewGridOutline } from '@mdi/js'
 import { computed } from 'vue'
 import { useDay } from '@/api/queries'
+import { sectionHere } from '@/composables/useTrail'
 import { minutesUntil, weekday } from '@/composables/words'
 import { say } from '@/locales/en'
 
@@ -16,12 +17,12 @@ const nowBefore = computed(() => {
   const index = entries.value.findIndex((entry) => minutesUntil(now, entry.starts) + entry.section.minutes > 0)
   return index < 0 ? entries.value.length : index
 })
-const places = [
+const places = computed(() => [
   { to: '/', says: say.places.today, icon: mdiDoorOpen },
   { to: '/songs', says: say.places.songs, icon: mdiBookOpenVariant },
-  { to: '/ledger', says: say.places.ledger, icon: mdiViewGridOutline },
+  { to: sectionHere.value ? `/sections/${sectionHere.value}/ledger` : '/ledger', says: say.places.ledger, icon: mdiViewGridOutline },
   { to: '/set-up', says: say.places.setUp, icon: mdiCogOutline },
-]
+])
 </script>
 
 <template>

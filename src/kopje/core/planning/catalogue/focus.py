@@ -81,6 +81,6 @@ PRACTISE = (
              ("Sing two short patterns; which has {concept}?", "They answer with one or two fingers at the chest."),
              purposes=("practise",), way="hear"),
     Activity("answer-a-little-different", "Answer, but change the end", "echo", ("review", "second"), (1, 8), (2, 4, 5), "standing",
-             ("Sing a pattern; they answer, ending on {concept}.", "Then single children answer."),
+             ("Sing a pattern with {concept} in it; they answer with an end of their own.", "Then single children answer."),
              purposes=("practise",), lines=("melody",), hears=4),
 )  # fmt: skip

@@ -286,8 +286,10 @@ def upgrade() -> None:
         sa.Column("flag", sa.Text(), nullable=False),
         sa.Column("sentence", sa.Text(), nullable=False),
         sa.Column("last_alone", sa.DateTime(timezone=True), nullable=True),
-        sa.CheckConstraint("flag IN ('', 'once', 'due')", name=op.f("ck_standing_flag")),
-        sa.CheckConstraint("level IN ('not_yet', 'nearly', 'secure')", name=op.f("ck_standing_level")),
+        sa.CheckConstraint("flag IN ('', 'once', 'due', 'partly')", name=op.f("ck_standing_flag")),
+        sa.CheckConstraint(
+            "level IN ('not_heard', 'not_yet', 'nearly', 'secure')", name=op.f("ck_standing_level")
+        ),
         sa.ForeignKeyConstraint(
             ["child_id"], ["child.id"], name=op.f("fk_standing_child_id"), ondelete="CASCADE"
         ),

@@ -1,0 +1,18 @@
+#!/usr/bin/env bash
+# Everything: style, types, imports, front end, then core, store, api, formats and browser.
+set -euo pipefail
+cd "$(dirname "$0")/.."
+[ -x .kopje/node/bin/npm ] && export PATH="$PWD/.kopje/node/bin:$PATH"
+python=.venv/bin/python
+step() { printf '\n== %s\n' "$1"; shift; "$@"; }
+step "style" .venv/bin/ruff check src tests scripts
+step "format" .venv/bin/ruff format --check -q src tests scripts
+step "imports" .venv/bin/lint-imports --no-cache
+step "types" .venv/bin/mypy
+(
+  cd web
+  step "page: types" npm run --silent types
+  step "page: style" npm run --silent lint
+  step "page: tests" npm run --silent test
+)
+step "tests" $python -m pytest -q -n 2 --dist loadfile "$@" tests --ignore=tests/bench
