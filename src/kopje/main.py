@@ -3,13 +3,15 @@
 from __future__ import annotations
 
 import gc
-from collections.abc import AsyncIterator, Awaitable, Callable
+from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager
 
-from fastapi import APIRouter, Depends, FastAPI, Request, Response
+from fastapi import APIRouter, Depends, FastAPI, Response
 from fastapi.middleware.gzip import GZipMiddleware
 from fastapi.responses import FileResponse, JSONResponse
 from fastapi.staticfiles import StaticFiles
+from starlette.datastructures import MutableHeaders
+from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from kopje.api import problems
 from kopje.api.deps import House, same_origin
@@ -44,7 +46,7 @@ def create_app(settings: Settings, work: UnitOfWork, engraver: Engraver | None =
                   openapi_url="/api/openapi.json", separate_input_output_schemas=False)  # fmt: skip
     app.state.house = House(settings, work, drawing)
     app.add_middleware(GZipMiddleware, minimum_size=600, compresslevel=6)
-    app.middleware("http")(_secured)
+    app.add_middleware(Secured)
     api = APIRouter(prefix="/api", dependencies=[Depends(same_origin)])
     for module in (people, sections, songs, lessons):
         api.include_router(module.router)
@@ -54,15 +56,25 @@ def create_app(settings: Settings, work: UnitOfWork, engraver: Engraver | None =
     return app
 
 
-async def _secured(request: Request, go_on: Callable[[Request], Awaitable[Response]]) -> Response:
-    response = await go_on(request)
-    for name, value in SECURITY.items():
-        response.headers.setdefault(name, value)
-    if request.url.path.startswith("/api/"):
-        response.headers.setdefault("Cache-Control", "no-store")
-    elif request.url.path.startswith("/assets/"):
-        response.headers["Cache-Control"] = "public, max-age=31536000, immutable"
-    return response
+class Secured:
+    """Adds the safety headers to every answer, and says what may be kept."""
+
+    def __init__(self, app: ASGIApp) -> None:
+        self.app = app
+
+    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
+        async def secured(message: Message) -> None:
+            if message["type"] == "http.response.start":
+                headers = MutableHeaders(scope=message)
+                for name, value in SECURITY.items():
+                    headers.setdefault(name, value)
+                if scope["path"].startswith("/api/"):
+                    headers.setdefault("Cache-Control", "no-store")
+                elif scope["path"].startswith("/assets/"):
+                    headers["Cache-Control"] = "public, max-age=31536000, immutable"
+            await send(message)
+
+        await self.app(scope, receive, secured if scope["type"] == "http" else send)
 
 
 def _serve_page(app: FastAPI, settings: Settings) -> None:

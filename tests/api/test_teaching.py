@@ -15,11 +15,11 @@ def test_a_mark_sent_twice_is_one_mark_and_undo_keeps_the_row(app_client: TestCl
     first = ledger(client, kestrel)
     assert put_mark(client, kestrel, kestrel.ids["mark_id"]).status_code == 200
     assert ledger(client, kestrel) == first
-    assert [row[2:] for row in first["cells"]] == [["nearly", "once"]]  # type: ignore[attr-defined]
+    assert [stones[-1] for stones in first["stones"].values()] == ["o"]  # type: ignore[attr-defined]
     other = put_mark(client, kestrel, kestrel.ids["mark_id"], result="not_yet")
     assert (other.status_code, other.json()["code"]) == (409, "mark_refused")
     assert client.delete(f"/api/marks/{kestrel.ids['mark_id']}").json()["withdrawn"]
-    assert ledger(client, kestrel)["cells"] == []
+    assert ledger(client, kestrel)["stones"] == {}
     assert put_mark(client, kestrel, kestrel.ids["mark_id"]).json()["withdrawn"], (
         "what was taken back stays so"
     )
@@ -42,7 +42,7 @@ def test_the_absent_leave_the_queue_and_the_ledger_alone(app_client: TestClient,
     assert len(names()) == 6
     client.put(f"/api/lessons/{lesson}/absences/{kestrel.ids['child_id']}")
     assert len(names()) == 5
-    assert ledger(client, kestrel)["cells"] == []
+    assert ledger(client, kestrel)["stones"] == {}
     client.delete(f"/api/lessons/{lesson}/absences/{kestrel.ids['child_id']}")
     assert len(names()) == 6
 

@@ -1,19 +1,17 @@
 """Real tunes from an installed corpus against an independent reader, drawn by a seed. Skipped where absent."""
 
-from collections.abc import Iterator
 from pathlib import Path
 from random import Random
 
 import pytest
 
+from formats import corpora
 from kopje.core.analysis.analysis import analyse
-from kopje.core.errors import KopjeError
 from kopje.formats.abc import split_abc
 from kopje.formats.read import read_tunes
 
 music21 = pytest.importorskip("music21")
 CORPUS = Path(music21.__file__).parent / "corpus"
-PLAIN = (Path(music21.__file__).parent / "musicxml" / "lilypondTestSuite").glob("*.xml")
 
 
 def folk_tunes(seed: int, count: int) -> list[tuple[str, bytes]]:
@@ -63,23 +61,11 @@ def test_sixty_folk_tunes_agree_with_the_other_reader() -> None:
     assert not differences
 
 
-def refusal(file: Path) -> str | None:
-    """None when the file is read; anything but a refusal of ours fails the test."""
-    try:
-        analyse(read_tunes(file.read_bytes(), file.name)[0])
-    except KopjeError as problem:
-        return problem.message
-    return None
-
-
-def conformance() -> Iterator[Path]:
-    return iter(sorted(PLAIN))
-
-
-def test_every_conformance_file_is_read_or_refused_with_a_reason() -> None:
-    files = list(conformance())
-    if not files:
-        pytest.skip("the conformance files are not installed")
-    refusals = [message for message in map(refusal, files) if message is not None]
-    assert all(message.endswith(".") for message in refusals)
-    assert len(refusals) < len(files) / 5
+def test_a_sample_of_the_collections_is_read_or_refused_with_a_reason() -> None:
+    home = corpora.corpus()
+    assert home is not None
+    tunes = corpora.count(corpora.sampled(list(corpora.abc_pieces(home)), share=40, seed=20261126))
+    assert tunes.read >= 0.995 * tunes.pieces, tunes.refusals
+    files = corpora.count(corpora.conformance_files(home))
+    assert files.pieces > 100
+    assert files.read >= 0.8 * files.pieces, files.refusals

@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 from collections import Counter
-from fractions import Fraction
 from typing import Any
 
 from kopje.core.analysis.analysis import Analysis
 from kopje.core.analysis.motion import move
+from kopje.core.exact import Fraction
 
 
 def analysis_json(a: Analysis) -> dict[str, Any]:

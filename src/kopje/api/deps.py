@@ -31,12 +31,17 @@ class House:
     engraver: Engraver
 
 
-def house(request: Request) -> House:
+def _house(request: Request) -> House:
     found: House = request.app.state.house
     return found
 
 
-def same_origin(request: Request) -> None:
+# What only looks something up is `async`: FastAPI then needs no thread for it.
+async def house(request: Request) -> House:
+    return _house(request)
+
+
+async def same_origin(request: Request) -> None:
     """A changing request must carry our header and come from our own page: no other site can send that."""
     if request.method in SAFE:
         return
@@ -47,7 +52,7 @@ def same_origin(request: Request) -> None:
 
 
 def transaction(request: Request) -> Iterator[Session]:
-    with house(request).work.begin() as session:
+    with _house(request).work.begin() as session:
         yield session
 
 
@@ -56,14 +61,19 @@ Transaction = Annotated[Session, Depends(transaction, scope="function")]
 
 
 def signed_in(request: Request, session: Transaction) -> sign_in.SignedIn:
-    return sign_in.who(session, request.cookies.get(COOKIE), house(request).settings.now())
+    return sign_in.who(session, request.cookies.get(COOKIE), _house(request).settings.now())
 
 
 Teacher = Annotated[sign_in.SignedIn, Depends(signed_in, scope="function")]
 
 
-def call(request: Request, session: Transaction, teacher: Teacher) -> Call:
-    return Call(session, teacher.school_id, teacher.teacher_id, house(request).settings.now(), uuid.uuid4)
+def call(request: Request) -> Iterator[Call]:
+    """A transaction and who is signed in, in one step: each step of its own would cost a thread."""
+    here = _house(request)
+    now = here.settings.now()
+    with here.work.read() if request.method in SAFE else here.work.begin() as session:
+        teacher = sign_in.who(session, request.cookies.get(COOKIE), now)
+        yield Call(session, teacher.school_id, teacher.teacher_id, now, uuid.uuid4)
 
 
 Work = Annotated[Call, Depends(call, scope="function")]

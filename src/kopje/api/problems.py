@@ -9,6 +9,7 @@ import structlog
 from fastapi import FastAPI, Request
 from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
+from sqlalchemy.exc import OperationalError
 
 from kopje.core import errors
 
@@ -68,6 +69,12 @@ async def _invalid(_: Request, error: Exception) -> JSONResponse:
     )
 
 
+async def _no_answer(request: Request, error: Exception) -> JSONResponse:
+    log.error("database", path=request.url.path, exc_info=error)
+    said = "Kopje's database did not answer. Nothing was changed; what you marked stays on this device and is sent again."
+    return problem(503, "database_silent", said)
+
+
 async def _unexpected(request: Request, error: Exception) -> JSONResponse:
     log.error("unexpected", path=request.url.path, exc_info=error)
     said = (
@@ -79,4 +86,5 @@ async def _unexpected(request: Request, error: Exception) -> JSONResponse:
 def install(app: FastAPI) -> None:
     app.add_exception_handler(errors.KopjeError, _refused)
     app.add_exception_handler(RequestValidationError, _invalid)
+    app.add_exception_handler(OperationalError, _no_answer)
     app.add_exception_handler(Exception, _unexpected)

@@ -4,11 +4,11 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
-from fractions import Fraction
 from itertools import groupby
 from xml.sax.saxutils import escape, quoteattr
 
 from kopje.core.errors import EngravingError
+from kopje.core.exact import Fraction
 from kopje.core.music.meter import Meter
 from kopje.core.music.tune import Bar, Key, Note, Tune
 

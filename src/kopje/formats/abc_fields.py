@@ -4,9 +4,9 @@ from __future__ import annotations
 
 import re
 from dataclasses import dataclass
-from fractions import Fraction
 
 from kopje.core.errors import FileError, MeterError
+from kopje.core.exact import Fraction
 from kopje.core.music.meter import Meter
 from kopje.core.music.pitch import Pitch
 from kopje.core.music.tune import Key

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 import re
 from dataclasses import dataclass, field, replace
-from fractions import Fraction
 
+from kopje.core.exact import Fraction
 from kopje.core.music.meter import Meter
 from kopje.core.music.pitch import Pitch
 from kopje.core.music.tune import Bar, BarLine, Note, Problem, Tune, numbered

@@ -2,9 +2,8 @@
 
 from __future__ import annotations
 
-from fractions import Fraction
-
 from kopje.core.errors import FileError, FileTooLargeError
+from kopje.core.exact import Fraction
 
 MAX_BYTES = 4_000_000
 MAX_PARTS = 64

@@ -5,12 +5,12 @@ from __future__ import annotations
 import re
 from collections.abc import Iterator
 from dataclasses import dataclass, field, replace
-from fractions import Fraction
 from typing import Any
 
 from lxml import etree
 
 from kopje.core.errors import FileError
+from kopje.core.exact import Fraction
 from kopje.core.music.meter import Meter
 from kopje.core.music.pitch import Pitch
 from kopje.core.music.tune import Bar, BarLine, Key, Note, Problem, Syllable

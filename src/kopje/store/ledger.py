@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Sequence
+from dataclasses import dataclass
 from datetime import date, datetime
 from typing import Any
 from uuid import UUID
@@ -104,13 +105,67 @@ def secure_counts(session: Session, section_id: UUID, day: date) -> dict[str, tu
 
 GRID = text(
     """
-    SELECT coalesce(json_agg(json_build_array(s.child_id, s.concept, s.level, s.flag)), '[]')::text
-    FROM standing s JOIN child c ON c.id = s.child_id
-    WHERE c.section_id = :section AND c.joined <= :day AND (c."left" IS NULL OR c."left" > :day)
+    WITH roll AS (
+        SELECT c.id, c.name, row_number() OVER (ORDER BY c.name, c.id) - 1 AS place
+        FROM child c WHERE c.section_id = :section AND c.joined <= :day AND (c."left" IS NULL OR c."left" > :day)
+    )
+    SELECT 'section', n.id::text, n.name, n.grade, n.minutes FROM section n
+    WHERE n.id = :section AND n.school_id = :school
+    UNION ALL SELECT 'child', r.id::text, r.name, r.place, 0 FROM roll r
+    UNION ALL SELECT 'declared', d.concept, '', 0, 0 FROM declared d WHERE d.section_id = :section
+    UNION ALL
+    SELECT 'taught', c.concept, c.purpose, count(DISTINCT c.lesson_id), 0
+    FROM cell c JOIN lesson l ON l.id = c.lesson_id
+    WHERE l.section_id = :section AND c.concept IS NOT NULL AND c.purpose IS NOT NULL
+        AND (c.tick = 'done' OR (c.tick = 'partly' AND c.purpose <> 'present'))
+    GROUP BY c.concept, c.purpose
+    UNION ALL
+    SELECT 'stones', s.concept,
+        string_agg(r.place || CASE s.flag WHEN 'due' THEN 'd' WHEN 'once' THEN 'o' WHEN 'partly' THEN 'p' ELSE
+            CASE s.level WHEN 'secure' THEN 's' WHEN 'nearly' THEN 'n' ELSE 'y' END END, ' '),
+        count(*) FILTER (WHERE s.level <> 'not_heard'),
+        count(*) FILTER (WHERE s.level = 'secure' OR s.flag = 'once')
+    FROM standing s JOIN roll r ON r.id = s.child_id GROUP BY s.concept
     """
 )
 
 
-def grid_json(session: Session, section_id: UUID, day: date) -> str:
-    """[[child, concept, level, flag], …] as JSON made by the database: a grid is many rows and no thought."""
-    return str(session.execute(GRID, {"section": section_id, "day": day}).scalar_one())
+@dataclass(frozen=True, slots=True)
+class GridColumn:
+    """One concept: how many were heard in all ways, how many of them are secure (or once), and the stones in short,
+    made by the database (`0s 2n`: place on the roll, then s secure, d due, n nearly, o heard once, y not yet, p heard in
+    one way only): a grid is many rows and no thought."""
+
+    heard: int
+    secure: int
+    stones: str
+
+
+@dataclass(frozen=True, slots=True)
+class GridRows:
+    """A section's ledger in one question to the database. `section` is (name, grade, minutes), `children` is (id, name) in the order of the roll;
+    `taught` is (concept, purpose, lessons)."""
+
+    section: tuple[str, int, int]
+    children: tuple[tuple[str, str], ...]
+    declared: frozenset[str]
+    taught: tuple[tuple[str, str, int], ...]
+    columns: dict[str, GridColumn]
+
+
+def grid(session: Session, school_id: UUID, section_id: UUID, day: date) -> GridRows:
+    """Of everybody on the roll that day; NotFoundError for a section that is not this school's."""
+    rows = session.execute(GRID, {"section": section_id, "school": school_id, "day": day}).all()
+    section = next(
+        ((name, grade, minutes) for kind, _, name, grade, minutes in rows if kind == "section"), None
+    )
+    if section is None:
+        raise NotFoundError("There is no such section in your school.", value=str(section_id))
+    children = sorted((place, key, name) for kind, key, name, place, _ in rows if kind == "child")
+    return GridRows(
+        section,
+        tuple((key, name) for _, key, name in children),
+        frozenset(key for kind, key, *_ in rows if kind == "declared"),
+        tuple((key, purpose, count) for kind, key, purpose, count, _ in rows if kind == "taught"),
+        {key: GridColumn(heard, good, stones) for kind, key, stones, heard, good in rows if kind == "stones"},
+    )

@@ -28,12 +28,14 @@ def teacher_by_login(session: Session, login: str) -> Teacher | None:
     return session.scalar(select(Teacher).where(func.lower(Teacher.login) == login.lower()))
 
 
-def signed_in(session: Session, token_hash: str, now: datetime) -> Teacher | None:
-    return session.scalar(
-        select(Teacher)
+def signed_in(session: Session, token_hash: str, now: datetime) -> tuple[UUID, UUID, str, str] | None:
+    """(teacher, school, name, role) of a sign-in that has not run out."""
+    found = session.execute(
+        select(Teacher.id, Teacher.school_id, Teacher.name, Teacher.role)
         .join(SignIn, SignIn.teacher_id == Teacher.id)
         .where(SignIn.token_hash == token_hash, SignIn.expires > now)
-    )
+    ).one_or_none()
+    return (found[0], found[1], found[2], found[3]) if found else None
 
 
 def end_sign_in(session: Session, token_hash: str) -> None:

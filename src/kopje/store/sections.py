@@ -46,7 +46,7 @@ def roll(session: Session, section_id: UUID, day: date) -> Sequence[Child]:
         .where(
             Child.section_id == section_id, Child.joined <= day, or_(Child.left.is_(None), Child.left > day)
         )
-        .order_by(Child.name)
+        .order_by(Child.name, Child.id)
     ).all()
 
 

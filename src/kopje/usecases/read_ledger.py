@@ -8,11 +8,11 @@ from uuid import UUID
 
 from kopje.core.ledger.readiness import Readiness, judge
 from kopje.core.ledger.standing import Standing, of_one_way, standing
-from kopje.core.sequence.concepts import STRAND_NAMES, Concept, Way
+from kopje.core.sequence.concepts import STRAND_NAMES, Concept, ConceptKey, Way
 from kopje.store import ledger, sections
 from kopje.store import tables as t
 from kopje.usecases.call import Call
-from kopje.usecases.section_state import state_of
+from kopje.usecases.section_state import state_from
 from kopje.usecases.standings import YOUNG, value_of, weeks_met
 
 
@@ -26,32 +26,49 @@ class Column:
     declared: bool
 
 
+@dataclass(frozen=True, slots=True)
+class GridSection:
+    id: UUID
+    name: str
+    grade: int
+    minutes: int
+
+
 @dataclass(frozen=True)
 class Grid:
-    section: t.Section
-    children: Sequence[t.Child]
+    """`children` is (id, name); `stones` in short by concept (see `store.ledger.GridColumn`)."""
+
+    section: GridSection
+    children: Sequence[tuple[str, str]]
     columns: tuple[Column, ...]
-    cells_json: str
+    stones: dict[str, str]
 
 
 def grid(call: Call, section_id: UUID) -> Grid:
     """Concepts at work, named here or heard; what was only declared and never heard is left out."""
-    section = sections.section(call.session, call.school_id, section_id)
-    state = state_of(call, section)
-    children = sections.roll(call.session, section_id, call.today)
+    rows = ledger.grid(call.session, call.school_id, section_id, call.today)
+    name, grade, minutes = rows.section
+    roll = len(rows.children)
+    readiness = {ConceptKey(key): judge(roll, one.heard, one.secure) for key, one in rows.columns.items()}
+    state = state_from(call, name, grade, rows.declared, rows.taught, readiness)
     strands = list(STRAND_NAMES)
     shown = [c for c in call.sequence.concepts if c.key in state.readiness or c.key in state.taught]
     shown.sort(key=lambda concept: strands.index(concept.strand))
     columns = tuple(
         Column(
             c,
-            state.readiness.get(c.key) or judge(len(children), 0, 0),
+            state.readiness.get(c.key) or judge(roll, 0, 0),
             state.named(c.key),
             c.key in state.declared,
         )
         for c in shown
     )
-    return Grid(section, children, columns, ledger.grid_json(call.session, section_id, call.today))
+    return Grid(
+        GridSection(section_id, name, grade, minutes),
+        rows.children,
+        columns,
+        {key: one.stones for key, one in rows.columns.items()},
+    )
 
 
 @dataclass(frozen=True)

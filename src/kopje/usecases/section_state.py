@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from uuid import UUID
 
 from kopje.core.ledger.readiness import Readiness, judge
@@ -14,19 +14,39 @@ from kopje.usecases.call import Call
 
 
 def state_of(call: Call, section: tables.Section) -> SectionState:
-    taught: dict[ConceptKey, dict[str, int]] = {}
-    for concept, purpose, count in sections.taught(call.session, section.id):
-        taught.setdefault(ConceptKey(concept), {})[purpose] = count
-    return SectionState(
+    """Everything that judgements about a section are made from."""
+    return state_from(
+        call,
         section.name,
         section.grade,
+        sections.declared(call.session, section.id),
+        sections.taught(call.session, section.id),
+        readiness_of(call, section.id),
+    )
+
+
+def state_from(
+    call: Call,
+    name: str,
+    grade: int,
+    declared: Iterable[str],
+    taught: Iterable[tuple[str, str, int]],
+    readiness: Mapping[ConceptKey, Readiness],
+) -> SectionState:
+    """The same from rows that are there already; `taught` is (concept, purpose, lessons)."""
+    counts: dict[ConceptKey, dict[str, int]] = {}
+    for concept, purpose, count in taught:
+        counts.setdefault(ConceptKey(concept), {})[purpose] = count
+    return SectionState(
+        name,
+        grade,
         call.sequence,
-        frozenset(ConceptKey(key) for key in sections.declared(call.session, section.id)),
+        frozenset(map(ConceptKey, declared)),
         {
             key: Taught(n.get("prepare", 0), n.get("present", 0), n.get("practise", 0))
-            for key, n in taught.items()
+            for key, n in counts.items()
         },
-        readiness_of(call, section.id),
+        readiness,
     )
 
 

@@ -84,7 +84,7 @@ def who(session: Session, token: str | None, now: datetime) -> SignedIn:
     teacher = people.signed_in(session, token_hash(token), now) if token else None
     if teacher is None:
         raise SignedOutError("You are signed out. Sign in again; nothing is lost.")
-    return SignedIn(teacher.id, teacher.school_id, teacher.name, teacher.role)
+    return SignedIn(*teacher)
 
 
 def sign_out(session: Session, token: str | None) -> None:

@@ -7,7 +7,7 @@ import uuid
 
 from fastapi import APIRouter, Request, Response
 
-from kopje.api.deps import COOKIE, OurHouse, Teacher, Transaction, Work, keep_cookie
+from kopje.api.deps import COOKIE, OurHouse, Teacher, Transaction, keep_cookie
 from kopje.api.schemas.people import FirstRunBody, FirstRunRead, MeRead, SignInBody
 from kopje.core.errors import SignInError
 from kopje.store import people
@@ -72,7 +72,6 @@ def sign_out_everywhere(response: Response, session: Transaction, teacher: Teach
 
 
 @router.get("/me", operation_id="me")
-def me(call: Work, teacher: Teacher) -> MeRead:
-    return MeRead(
-        name=teacher.name, school=people.school(call.session, call.school_id).name, role=teacher.role
-    )
+def me(session: Transaction, teacher: Teacher) -> MeRead:
+    school = people.school(session, teacher.school_id)
+    return MeRead(name=teacher.name, school=school.name, role=teacher.role)

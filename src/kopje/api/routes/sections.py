@@ -8,7 +8,7 @@ from uuid import UUID
 from fastapi import APIRouter, Query, Response
 
 from kopje.api.deps import Work
-from kopje.api.schemas.ledger import ChildRead, ColumnRead, EvidenceRead, LedgerRead
+from kopje.api.schemas.ledger import EvidenceRead, LedgerRead
 from kopje.api.schemas.lessons import (
     ConceptRead,
     ContourRead,
@@ -89,22 +89,9 @@ def get_concepts(call: Work) -> list[ConceptRead]:
 
 @router.get("/sections/{section_id}/ledger", operation_id="ledger", response_model=LedgerRead)
 def get_ledger(section_id: UUID, call: Work) -> Response:
-    """Heads by Pydantic, the many cells as the database wrote them."""
-    grid = read_ledger.grid(call, section_id)
-    columns = [
-        ColumnRead(
-            concept=ConceptRead.of(c.concept), answer=c.readiness.answer, sentence=c.readiness.sentence,
-            heard=c.readiness.heard, secure=c.readiness.secure, named=c.named, declared=c.declared,
-        )
-        for c in grid.columns
-    ]  # fmt: skip
-    head = LedgerRead(
-        section=SectionRead.model_validate(grid.section),
-        children=[ChildRead(id=child.id, name=child.name) for child in grid.children],
-        columns=columns,
-        cells=[],
-    ).model_dump_json(exclude={"cells"})
-    return Response(f'{head[:-1]},"cells":{grid.cells_json}}}', media_type="application/json")
+    """Written out here: a grid need not be checked a second time on its way."""
+    read = LedgerRead.of(read_ledger.grid(call, section_id))
+    return Response(read.model_dump_json(), media_type="application/json")
 
 
 @router.get("/sections/{section_id}/ledger/{child_id}/{concept}", operation_id="evidence")

@@ -15,7 +15,7 @@ from kopje.core.ledger.marks import Help, Result, Voices
 from kopje.core.ledger.rota import Place
 from kopje.core.sequence.concepts import Way
 from kopje.usecases.hear_child import Hearing, MarkCommand
-from kopje.usecases.read_ledger import Evidence
+from kopje.usecases.read_ledger import Evidence, Grid
 
 Moment = Annotated[datetime, Field(strict=False)]
 Id = Annotated[UUID, Field(strict=False)]
@@ -117,9 +117,24 @@ class ChildRead(Read):
 
 
 class LedgerRead(Read):
-    """`cells` are compact: [child id, concept, level, flag], none where not heard."""
+    """`stones` are short, by concept: `0s 2n` says that the first child is secure and the third nearly. Letters: s secure,
+    d secure and due, n nearly, o nearly, heard once, y not yet, p heard in one way only; no marks, no letter.
+    """
 
     section: SectionRead
     children: list[ChildRead]
     columns: list[ColumnRead]
-    cells: list[list[str]]
+    stones: dict[str, str]
+
+    @classmethod
+    def of(cls, grid: Grid) -> LedgerRead:
+        columns = [
+            ColumnRead(
+                concept=ConceptRead.of(c.concept), answer=c.readiness.answer, sentence=c.readiness.sentence,
+                heard=c.readiness.heard, secure=c.readiness.secure, named=c.named, declared=c.declared,
+            )
+            for c in grid.columns
+        ]  # fmt: skip
+        children = [ChildRead(id=UUID(key), name=name) for key, name in grid.children]
+        section = SectionRead.model_validate(grid.section)
+        return cls(section=section, children=children, columns=columns, stones=grid.stones)

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
-from fractions import Fraction
 from functools import cached_property
 from itertools import groupby
 from typing import Literal
@@ -16,6 +15,7 @@ from kopje.core.analysis.problems import problems
 from kopje.core.analysis.timeline import Sound, sounds
 from kopje.core.analysis.tonality import Tonality, judge
 from kopje.core.analysis.tone_set import tone_set, tone_set_name
+from kopje.core.exact import Fraction
 from kopje.core.music.degree import Degree, Do
 from kopje.core.music.pitch import Pitch
 from kopje.core.music.tune import Problem, Tune

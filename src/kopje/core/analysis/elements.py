@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
-from fractions import Fraction
 from itertools import groupby
 
+from kopje.core.exact import Fraction
 from kopje.core.music.meter import Meter
 from kopje.core.music.tune import Bar, Note, Tune
 

@@ -5,8 +5,8 @@ from __future__ import annotations
 from collections import defaultdict
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
-from fractions import Fraction
 
+from kopje.core.exact import Fraction
 from kopje.core.music.degree import Do
 from kopje.core.music.pitch import Pitch, from_fifths
 from kopje.core.reasons import Reason

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from collections import Counter
 from collections.abc import Iterator, Sequence
-from fractions import Fraction
 
 from kopje.core.analysis.phrases import Phrase
 from kopje.core.analysis.timeline import Sound
+from kopje.core.exact import Fraction
 from kopje.core.music.pitch import Pitch
 
 KINDS = ("repeat", "step", "skip", "leap", "half_step")

@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
+from bisect import bisect_left
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
-from fractions import Fraction
 from itertools import pairwise
 from math import ceil, floor
 
 from kopje.core.analysis.timeline import Sound, bar_starts
+from kopje.core.exact import Fraction
 from kopje.core.music.degree import Degree
 from kopje.core.music.tune import Tune
 
@@ -67,11 +68,12 @@ def _before_upbeat(tune: Tune, timeline: Sequence[Sound], line: Fraction) -> Fra
 
 def _cut(timeline: Sequence[Sound], places: Sequence[Fraction]) -> tuple[Phrase, ...]:
     """Phrases that begin at the first attack at or after each place; a phrase has at least one attack."""
-    firsts = {0}
-    for place in places:
-        at = next((i for i, sound in enumerate(timeline) if sound.attack and sound.onset >= place), None)
-        if at is not None and any(sound.attack for sound in timeline[:at]):
-            firsts.add(at)
+    attacks = [i for i, sound in enumerate(timeline) if sound.attack]
+    onsets = [timeline[i].onset for i in attacks]
+    firsts = {
+        0,
+        *(attacks[at] for at in (bisect_left(onsets, place) for place in places) if 0 < at < len(attacks)),
+    }
     edges = [*sorted(firsts), len(timeline)]
     return tuple(Phrase(a, b) for a, b in pairwise(edges) if b > a)
 

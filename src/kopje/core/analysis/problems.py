@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
-from fractions import Fraction
 from itertools import groupby
 
+from kopje.core.exact import Fraction
 from kopje.core.music.tune import Bar, Problem, Tune
 from kopje.core.reasons import counted
 

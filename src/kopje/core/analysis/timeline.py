@@ -4,14 +4,15 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 from dataclasses import dataclass, replace
-from fractions import Fraction
+from functools import cached_property
 
+from kopje.core.exact import Fraction
 from kopje.core.music.meter import Meter
 from kopje.core.music.pitch import Pitch
 from kopje.core.music.tune import Key, Kind, Syllable, Tune
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class Sound:
     """An attack or a rest. `onset` counts quarters from the start, `place` quarters from its bar line.
 
@@ -35,11 +36,11 @@ class Sound:
     def attack(self) -> bool:
         return self.kind != "rest"
 
-    @property
+    @cached_property
     def end(self) -> Fraction:
         return self.onset + self.duration
 
-    @property
+    @cached_property
     def beats(self) -> Fraction:
         """Full length in beats of the bar where it starts."""
         return self.duration / self.meter.beat

@@ -5,10 +5,10 @@ from __future__ import annotations
 from collections import defaultdict
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
-from fractions import Fraction
 
 from kopje.core.analysis.phrases import Phrase
 from kopje.core.analysis.timeline import Sound
+from kopje.core.exact import Fraction
 from kopje.core.music.degree import NATURAL, Degree, Do
 from kopje.core.music.pitch import from_fifths
 from kopje.core.music.tune import Key

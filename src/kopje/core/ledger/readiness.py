@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 from dataclasses import dataclass
-from fractions import Fraction
 from math import ceil
 from typing import Literal
 
+from kopje.core.exact import Fraction
 from kopje.core.ledger.standing import Standing
 from kopje.core.reasons import counted
 

@@ -4,14 +4,15 @@ from __future__ import annotations
 
 import re
 from dataclasses import dataclass
-from fractions import Fraction
+from functools import cached_property
 
 from kopje.core.errors import MeterError
+from kopje.core.exact import Fraction
 
 COMPOUND_UPPERS = (6, 9, 12)
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class Meter:
     """A time signature. Lengths are in quarters; the beat of 6/8 is the dotted quarter.
 
@@ -43,12 +44,12 @@ class Meter:
     def compound(self) -> bool:
         return self.upper in COMPOUND_UPPERS
 
-    @property
+    @cached_property
     def length(self) -> Fraction:
         """Quarters in a full bar."""
         return Fraction(4 * self.upper, self.lower)
 
-    @property
+    @cached_property
     def beat(self) -> Fraction:
         """Quarters in a beat: the dotted note in compound meter, the lower number's note otherwise."""
         return Fraction(12 if self.compound else 4, self.lower)

@@ -4,9 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, field, replace
-from fractions import Fraction
+from functools import cached_property
 from typing import Literal
 
+from kopje.core.exact import Fraction
 from kopje.core.music.meter import Meter
 from kopje.core.music.pitch import Pitch, from_fifths, signature_alters
 
@@ -60,7 +61,7 @@ class Key:
         return signature_alters(self.fifths)
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class Bar:
     """A printed bar, or one of the two pieces that a repeat sign cuts it into (`offset` > 0: the second)."""
 
@@ -74,7 +75,7 @@ class Bar:
     line_end: bool = False  # a line of text ends here
     ending: str = ""
 
-    @property
+    @cached_property
     def length(self) -> Fraction:
         return sum((note.duration for note in self.notes), Fraction(0))
 

@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from fractions import Fraction
 
+from kopje.core.exact import Fraction
 from kopje.core.planning.activities import Role
 
 SETTLE_IN, LINE_UP, TRANSITION = 2, 2, Fraction(1, 2)

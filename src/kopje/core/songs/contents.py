@@ -5,13 +5,13 @@ from __future__ import annotations
 from collections import Counter
 from collections.abc import Iterable
 from dataclasses import dataclass
-from fractions import Fraction
 
 from kopje.core.analysis.analysis import Analysis
 from kopje.core.analysis.elements import SPOKEN
 from kopje.core.analysis.key_choice import VOICES, KeyChoice, best_keys, weights
 from kopje.core.analysis.motion import move
 from kopje.core.analysis.timeline import Sound
+from kopje.core.exact import Fraction
 from kopje.core.music.degree import Degree, Do
 from kopje.core.sequence.concepts import ConceptKey, Sequence
 

@@ -8,10 +8,14 @@ import { say } from '@/locales/en'
 
 const props = defineProps<{ ledger: Schemas['LedgerRead']; picked: { child: string; concept: string } | null }>()
 const emit = defineEmits<{ pick: [child: string, concept: string] }>()
-const stones = computed(() => new Map(props.ledger.cells.map(([child = '', concept = '', level = '', flag = '']) => [`${child}/${concept}`, { level, flag }])))
-const stone = (child: string, concept: string) => stones.value.get(`${child}/${concept}`) ?? { level: 'not_heard', flag: '' }
-const spoken = (child: string, concept: string) => {
-  const found = stone(child, concept)
+const LETTERS: Record<string, { level: string; flag: string }> = {
+  s: { level: 'secure', flag: '' }, d: { level: 'secure', flag: 'due' }, n: { level: 'nearly', flag: '' }, o: { level: 'nearly', flag: 'once' },
+  y: { level: 'not_yet', flag: '' }, p: { level: 'not_heard', flag: 'partly' },
+}
+const stones = computed(() => new Map(Object.entries(props.ledger.stones).flatMap(([concept, row]) => row.split(' ').map((stone) => [`${stone.slice(0, -1)}/${concept}`, LETTERS[stone.slice(-1)]] as const))))
+const stone = (row: number, concept: string) => stones.value.get(`${row}/${concept}`) ?? { level: 'not_heard', flag: '' }
+const spoken = (row: number, concept: string) => {
+  const found = stone(row, concept)
   const words = say.standing as Record<string, string>
   return words[found.flag] ?? words[found.level] ?? ''
 }
@@ -46,7 +50,7 @@ const strands = computed(() => {
         <tr v-for="({ id, name }, row) in ledger.children" :key="id">
           <th scope="row" :class="{ on: picked?.child === id }">{{ name }}</th>
           <td v-for="(column, place) in ledger.columns" :key="column.concept.key">
-            <button :data-at="`${row}-${place}`" :tabindex="row === at.row && place === at.column ? 0 : -1" :class="{ on: picked?.child === id && picked?.concept === column.concept.key }" :aria-label="`${name}, ${column.concept.name}: ${spoken(id, column.concept.key)}`" @focus="at = { row, column: place }" @click="emit('pick', id, column.concept.key)"><StandingGlyph v-bind="stone(id, column.concept.key)" :size="22" plain /></button>
+            <button :data-at="`${row}-${place}`" :tabindex="row === at.row && place === at.column ? 0 : -1" :class="{ on: picked?.child === id && picked?.concept === column.concept.key }" :aria-label="`${name}, ${column.concept.name}: ${spoken(row, column.concept.key)}`" @focus="at = { row, column: place }" @click="emit('pick', id, column.concept.key)"><StandingGlyph v-bind="stone(row, column.concept.key)" :size="22" plain /></button>
           </td>
         </tr>
       </tbody>

@@ -1,0 +1,141 @@
+"""Take the pictures of docs/screenshots from the made-up school: scripts/screenshots.py [NAME…] (all without a name)."""
+
+from __future__ import annotations
+
+import json
+import os
+import signal
+import subprocess
+import sys
+import urllib.request
+from collections.abc import Callable
+from pathlib import Path
+
+from playwright.sync_api import Page, sync_playwright
+
+from kopje.demo.load import LOGIN, PASSWORD
+from kopje.store.cluster import free_port
+
+ROOT = Path(__file__).resolve().parents[1]
+OUT = ROOT / "docs" / "screenshots"
+FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
+         "--disable-component-update", "--disable-sync"]  # fmt: skip
+NOW = "2026-11-24T09:05"
+
+
+class Camera:
+    """A signed-in page and the ways to where pictures are taken."""
+
+    def __init__(self, page: Page, address: str) -> None:
+        self.page, self.address = page, address
+        self.sections = {one["name"]: one["id"] for one in self.read("sections")}
+        self.songs = {one["title"]: one["id"] for one in self.read("songs")}
+
+    def read(self, path: str) -> list[dict[str, str]]:
+        found: list[dict[str, str]] = self.page.request.get(f"{self.address}/api/{path}").json()
+        return found
+
+    def go(self, path: str) -> None:
+        self.page.goto(self.address + path)
+        self.rest()
+
+    def rest(self) -> None:
+        self.page.wait_for_load_state("networkidle")
+        self.page.wait_for_timeout(400)
+
+    def section(self, name: str, path: str = "") -> None:
+        self.go(f"/sections/{self.sections[name]}{path}")
+
+    def lesson(self) -> None:
+        self.section("2A")
+        self.page.get_by_role("link", name="Open the lesson").click()
+        self.page.wait_for_selector(".cells li")
+
+
+def today(camera: Camera) -> None:
+    camera.go("/")
+
+
+def section(camera: Camera) -> None:
+    camera.section("2A")
+    camera.page.locator(".fits button").first.click()
+
+
+def songs(camera: Camera) -> None:
+    camera.go("/songs")
+
+
+def song(camera: Camera) -> None:
+    camera.go(f"/songs/{camera.songs['Owls Awake']}")
+
+
+def lesson(camera: Camera) -> None:
+    camera.lesson()
+    camera.page.locator(".cells .main-part").nth(2).click()
+
+
+def teach(camera: Camera) -> None:
+    camera.lesson()
+    camera.page.keyboard.press("t")
+    camera.page.wait_for_selector(".teach")
+    camera.page.keyboard.press("ArrowRight")
+    camera.page.keyboard.press("ArrowRight")
+
+
+def projector(camera: Camera) -> None:
+    camera.lesson()
+    camera.go(camera.page.url.removeprefix(camera.address).removesuffix("/teach") + "/projector")
+
+
+def ledger(camera: Camera) -> None:
+    camera.section("2A", "/ledger")
+    camera.page.locator("tbody button").nth(48).click()
+
+
+VIEWS: dict[str, Callable[[Camera], None]] = {
+    "today": today, "section": section, "songs": songs, "song": song, "lesson": lesson, "ledger": ledger,
+    "teach": teach, "projector": projector,
+}  # fmt: skip
+
+
+def main(names: list[str]) -> None:
+    port = free_port()
+    environment = {**os.environ, "KOPJE_PORT": str(port), "KOPJE_TODAY": NOW}
+    command = [sys.executable, "-m", "kopje.cli", "serve", "--demo", "--reset"]
+    server = subprocess.Popen(command, env=environment, stdout=subprocess.PIPE, text=True, cwd=ROOT)
+    assert server.stdout is not None
+    try:
+        while "Kopje is at" not in (line := server.stdout.readline()):
+            print(line.strip())
+            assert line, "the server has stopped"
+        address = f"http://127.0.0.1:{port}"
+        urllib.request.urlopen(address).close()
+        with sync_playwright() as playwright:
+            browser = playwright.chromium.launch(executable_path="/usr/bin/chromium", args=FLAGS)
+            page = browser.new_page(viewport={"width": 1280, "height": 800})
+            sign_in(page, address)
+            camera = Camera(page, address)
+            for name in names or VIEWS:
+                VIEWS[name](camera)
+                camera.rest()
+                page.screenshot(path=OUT / f"{name}.png")
+                print(f"docs/screenshots/{name}.png")
+            browser.close()
+    finally:
+        server.send_signal(signal.SIGTERM)
+        server.wait(timeout=30)
+
+
+def sign_in(page: Page, address: str) -> None:
+    page.goto(address + "/sign-in")
+    device = json.dumps({"night": False, "keys": True, "volume": 0.5, "mine": True})
+    page.evaluate("kept => localStorage.setItem('kopje-device', kept)", device)
+    page.goto(address + "/sign-in")
+    page.fill("input[name=login]", LOGIN)
+    page.fill("input[name=password]", PASSWORD)
+    page.get_by_role("button", name="Sign in").click()
+    page.wait_for_selector(".strip")
+
+
+if __name__ == "__main__":
+    main(sys.argv[1:])
