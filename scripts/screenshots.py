@@ -83,7 +83,13 @@ def teach(camera: Camera) -> None:
 
 
 def projector(camera: Camera) -> None:
+    """The lesson of `teach`, with what comes before its song ticked."""
     camera.lesson()
+    camera.page.keyboard.press("t")
+    camera.page.wait_for_selector(".teach")
+    while not camera.page.locator(".face .song").count():
+        camera.page.keyboard.press("d")
+        camera.rest()
     camera.go(camera.page.url.removeprefix(camera.address).removesuffix("/teach") + "/projector")
 
 

@@ -18,6 +18,10 @@ from kopje.core.music.tune import blinded
 from kopje.settings import CHECKOUT, Settings
 
 if TYPE_CHECKING:
+    from socket import socket
+
+    import uvicorn
+
     from kopje.store.work import UnitOfWork
 
 
@@ -137,14 +141,27 @@ def _serve(options: argparse.Namespace) -> int:
         logging.getLogger("uvicorn.error").setLevel("WARNING")
         config = uvicorn.Config(create_app(settings, work), host="127.0.0.1", port=settings.port,
                                 log_level="warning", access_log=False)  # fmt: skip
-        print(f"Kopje is at http://127.0.0.1:{settings.port}{said}", flush=True)
-        uvicorn.Server(config).run()
+        server = _telling(uvicorn.Server(config), f"Kopje is at http://127.0.0.1:{settings.port}{said}")
+        server.run()
     except KeyboardInterrupt:
         pass
     finally:
         if cluster is not None:
             cluster.stop()
     return 0
+
+
+def _telling(server: uvicorn.Server, said: str) -> uvicorn.Server:
+    """The server says where it is once it answers, not before."""
+    start = server.startup
+
+    async def startup(sockets: list[socket] | None = None) -> None:
+        await start(sockets)
+        if not server.should_exit:
+            print(said, flush=True)
+
+    server.startup = startup  # type: ignore[method-assign]
+    return server
 
 
 def _load_demo(work: UnitOfWork, settings: Settings) -> str:

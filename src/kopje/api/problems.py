@@ -19,6 +19,7 @@ STATUS: dict[type[errors.KopjeError], int] = {
     errors.TuneError: 422,
     errors.ConceptError: 422,
     errors.SequenceError: 422,
+    errors.CalendarError: 422,
     errors.MarkError: 409,
     errors.PlanError: 409,
     errors.LessonError: 409,

@@ -47,6 +47,10 @@ class PlanError(KopjeError):
     code = "plan_impossible"
 
 
+class CalendarError(KopjeError):
+    code = "calendar_unreadable"
+
+
 class LessonError(KopjeError):
     code = "lesson_state"
 

@@ -21,9 +21,9 @@ watchEffect(() => (document.title = say.projector.title))
   <main class="wall">
     <PageState v-if="!lesson.data.value" :error="lesson.error.value" @again="lesson.refetch()" />
     <template v-else-if="cell">
-      <h1>{{ cell.song?.title ?? cell.title }}</h1>
+      <h1 v-if="cell.song">{{ cell.song.title }}</h1>
       <div v-if="cell.song && score.data.value" class="music"><ScoreView :svg="score.data.value" :label="say.song.score(cell.song.title)" /></div>
-      <p v-else-if="!cell.song" class="cue">{{ say.projector.look }}</p>
+      <div v-else-if="!cell.song" class="cue"><h1>{{ cell.title }}</h1><p>{{ say.projector.look }}</p></div>
     </template>
     <p v-else class="cue">{{ say.projector.waiting }}</p>
   </main>
@@ -36,5 +36,6 @@ h1 { font-size: clamp(40px, 5.5vh, 72px); }
 .music :deep(.score) { width: 100%; height: 100%; }
 .music :deep(svg) { width: 100%; max-height: 100%; }
 .music :deep(.syl tspan tspan) { font-size: 590px; }
-.cue { font-size: clamp(40px, 8vh, 72px); color: var(--granite); }
+.cue { flex: 1; display: grid; place-content: center; justify-items: center; text-align: center; gap: 3vh; font-size: clamp(40px, 7vh, 72px); color: var(--granite); }
+.cue h1 { font-size: clamp(72px, 15vh, 160px); color: var(--ink); text-wrap: balance; }
 </style>

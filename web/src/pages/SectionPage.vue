@@ -88,7 +88,7 @@ const purposes: Purpose[] = ['prepare', 'present', 'practise']
     <SideDrawer v-if="chosen" :title="chosen.song.title" @close="picked = ''">
       <p class="quiet">{{ capital(say.purpose[purpose]) }} {{ due?.concept.name }}, {{ found.section.name }}</p>
       <ReasonList :reasons="chosen.reasons" />
-      <div><v-btn :to="`/songs/${chosen.song.id}`">{{ say.places.songs }}: {{ chosen.song.title }}</v-btn></div>
+      <div><v-btn :to="`/songs/${chosen.song.id}`">{{ say.song.open }}</v-btn></div>
     </SideDrawer>
   </div>
 </template>

@@ -45,9 +45,9 @@ async function leave(everywhere: boolean) {
     <div class="side">
       <section class="stack">
         <h2>{{ say.setUp.screen }}</h2>
-        <v-switch v-model="device.night" :label="say.setUp.night" />
-        <v-switch v-model="device.keys" :label="say.setUp.keys" />
-        <v-switch v-model="device.mine" :label="say.setUp.mine" />
+        <v-checkbox v-model="device.night" :label="say.setUp.night" />
+        <v-checkbox v-model="device.keys" :label="say.setUp.keys" />
+        <v-checkbox v-model="device.mine" :label="say.setUp.mine" />
         <label class="volume"><span>{{ say.setUp.volume }}</span><input v-model.number="device.volume" type="range" min="0" max="1" step="0.05" /></label>
       </section>
       <section class="stack">

@@ -21,7 +21,7 @@ const add = () => section.value.meetings.push({ weekday: 0, starts: '09:00' })
     </div>
     <v-textarea v-model="section.names" rows="5" :label="say.sectionForm.names" :hint="`${say.sectionForm.namesHint} ${say.sectionForm.counted(counted)}`" persistent-hint name="names" />
     <fieldset>
-      <legend class="small quiet">{{ say.sectionForm.meets }}</legend>
+      <legend class="small quiet meets">{{ say.sectionForm.meets }}</legend>
       <div v-for="(meeting, index) in section.meetings" :key="index" class="row meeting">
         <v-select v-model="meeting.weekday" :items="days" :label="say.sectionForm.day" class="day" />
         <v-text-field v-model="meeting.starts" type="time" :label="say.sectionForm.time" class="time" />
@@ -36,6 +36,7 @@ const add = () => section.value.meetings.push({ weekday: 0, starts: '09:00' })
 <style scoped>
 .form { display: grid; gap: 16px; }
 .three { display: grid; grid-template-columns: 1.2fr 1fr 0.8fr; gap: 12px; }
+.meets { padding-bottom: 10px; }
 fieldset { border: 0; padding: 0; margin: 0; display: grid; gap: 10px; justify-items: start; }
 .meeting { width: 100%; flex-wrap: nowrap; }
 .day { flex: 1 1 200px; }

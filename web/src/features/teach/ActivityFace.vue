@@ -11,7 +11,7 @@ const score = useScore(() => props.cell.song?.id ?? '', 1500)
 </script>
 
 <template>
-  <section class="face" :aria-label="say.teach.activity">
+  <section :class="['face', { bare: !cell.song }]" :aria-label="say.teach.activity">
     <div class="words">
       <p v-if="cell.song" class="song quiet">{{ cell.song.title }}</p>
       <h1>{{ cell.title }}</h1>
@@ -31,5 +31,9 @@ const score = useScore(() => props.cell.song?.id ?? '', 1500)
 h1 { font-size: 40px; margin-top: -8px; }
 .steps { font-size: 21px; line-height: 1.35; display: grid; gap: 8px; }
 .music { padding: 12px 16px; max-height: 100%; overflow: auto; }
-@media (max-width: 900px) { .face { grid-template-columns: 1fr; } h1 { font-size: 28px; } .steps { font-size: 20px; } }
+.bare { grid-template-columns: minmax(0, 1fr); align-content: center; height: 100%; }
+.bare .words { gap: 24px; }
+.bare h1 { font-size: 72px; line-height: 1.05; text-wrap: balance; }
+.bare .steps { font-size: 32px; gap: 14px; max-width: 32em; }
+@media (max-width: 900px) { .bare h1 { font-size: 56px; } .face { grid-template-columns: 1fr; } h1 { font-size: 28px; } .steps { font-size: 20px; } }
 </style>

@@ -1,0 +1,140 @@
+"""Which lessons a section really has: meeting pattern over terms, minus holidays and losses, plus extra ones.
+
+Source: docs/sources.md#calendar.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Iterator
+from dataclasses import dataclass
+from datetime import date, time, timedelta
+from functools import cached_property
+
+from kopje.core.errors import CalendarError
+from kopje.core.planning.meetings import Meeting
+
+LONGEST_YEAR = 550  # days; a longer span is a slip of the pen
+SCHOOL_WEEKDAYS = 5
+
+
+@dataclass(frozen=True, slots=True, order=True)
+class Span:
+    """Days from `first` to `last`, both included."""
+
+    first: date
+    last: date
+    name: str = ""
+
+    def __post_init__(self) -> None:
+        if self.last < self.first:
+            raise CalendarError(
+                f"“{self.name or 'This span'}” ends ({self.last}) before it begins ({self.first}). Nothing was kept.",
+                value=self.name,
+            )
+
+    def holds(self, day: date) -> bool:
+        return self.first <= day <= self.last
+
+
+@dataclass(frozen=True, slots=True, order=True)
+class LessonTime:
+    """One lesson of a section, with its number in the year from 1."""
+
+    day: date
+    starts: time
+    number: int = 0
+
+
+@dataclass(frozen=True, slots=True)
+class Change:
+    """A one-off: a lesson lost (`starts` None: the whole day) or an extra one."""
+
+    day: date
+    starts: time | None
+    why: str = ""
+
+
+@dataclass(frozen=True)
+class SchoolYear:
+    """Terms and holidays. `cycle` 0: meetings are by weekday; n: by school day 0..n-1 of a cycle that goes on over
+    holidays, counted from the first school day of the year."""
+
+    terms: tuple[Span, ...]
+    holidays: tuple[Span, ...] = ()
+    cycle: int = 0
+
+    def __post_init__(self) -> None:
+        if not 0 <= self.cycle <= 20:
+            raise CalendarError(f"A cycle has 2 to 20 days, not {self.cycle}. Nothing was kept.", value=self.cycle)
+        for one, other in zip(sorted(self.terms), sorted(self.terms)[1:], strict=False):
+            if other.first <= one.last:
+                raise CalendarError(f"The terms “{one.name}” and “{other.name}” overlap. Nothing was kept.", value=other.name)
+        if self.terms and (self.last - self.first).days > LONGEST_YEAR:
+            raise CalendarError("The terms span more than a year and a half. Nothing was kept; look at their years.")
+
+    @cached_property
+    def first(self) -> date:
+        return min(term.first for term in self.terms)
+
+    @cached_property
+    def last(self) -> date:
+        return max(term.last for term in self.terms)
+
+    def is_school_day(self, day: date) -> bool:
+        """In a term and in no holiday."""
+        return any(term.holds(day) for term in self.terms) and not any(off.holds(day) for off in self.holidays)
+
+    @cached_property
+    def school_days(self) -> tuple[date, ...]:
+        """Every school day; Saturdays and Sundays among them count only for meetings by weekday."""
+        if not self.terms:
+            return ()
+        span = (self.last - self.first).days
+        return tuple(day for day in (self.first + timedelta(n) for n in range(span + 1)) if self.is_school_day(day))
+
+    @cached_property
+    def cycle_day(self) -> dict[date, int]:
+        """Which day of the cycle each school day from Monday to Friday is."""
+        days = [day for day in self.school_days if day.weekday() < SCHOOL_WEEKDAYS]
+        return {day: place % self.cycle for place, day in enumerate(days)} if self.cycle else {}
+
+    def holiday_between(self, one: date, other: date) -> Span | None:
+        """A holiday that lies between two days, the longest if several do."""
+        found = [off for off in self.holidays if one < off.first and off.last < other]
+        return max(found, key=lambda off: off.last - off.first, default=None)
+
+
+def lesson_times(
+    year: SchoolYear, meetings: Iterable[Meeting], lost: Iterable[Change] = (), extra: Iterable[Change] = ()
+) -> tuple[LessonTime, ...]:
+    """All lessons of a section in a year, in order, numbered from 1. A lost lesson that is also an extra one is held."""
+    missing = list(lost)
+    held = {
+        (day, meeting.starts)
+        for day, meeting in _pattern(year, tuple(meetings))
+        if not any(change.day == day and change.starts in (None, meeting.starts) for change in missing)
+    }
+    held |= {(change.day, change.starts or time(0)) for change in extra}
+    return tuple(LessonTime(day, starts, n) for n, (day, starts) in enumerate(sorted(held), 1))
+
+
+def _pattern(year: SchoolYear, meetings: tuple[Meeting, ...]) -> Iterator[tuple[date, Meeting]]:
+    for day in year.school_days:
+        key = year.cycle_day.get(day) if year.cycle else day.weekday()
+        for meeting in meetings:
+            if meeting.weekday == key:
+                yield day, meeting
+
+
+def held_by(lessons: Iterable[LessonTime], day: date) -> int:
+    """How many lessons lie on or before a day.
+
+    >>> held_by([LessonTime(date(2026, 9, 1), time(9)), LessonTime(date(2026, 9, 8), time(9))], date(2026, 9, 1))
+    1
+    """
+    return sum(lesson.day <= day for lesson in lessons)
+
+
+def available_minutes(lessons: int, minutes: int, away: int = 4) -> int:
+    """Contact time of so many lessons, without arriving and lining up."""
+    return lessons * max(minutes - away, 0)

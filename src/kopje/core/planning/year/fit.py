@@ -1,0 +1,239 @@
+"""Laying the arcs as well as can be, with a constraint solver. Source: docs/sources.md#fitting.
+
+Optional intervals on three places of capacity one. First the fewest concerts missed and the highest priority laid, then the
+wishes. The same question gives the same plan: one worker, a fixed seed, limits that count work and not time.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field, replace
+from typing import Any
+
+from kopje.core.planning.year import costs
+from kopje.core.planning.year.arcs import SHORT_PREPARE, Arc, Demand, YearPlan, YearQuestion
+from kopje.core.planning.year.greedy import SEARCH, greedy
+from kopje.core.planning.year.validate import first_lesson
+
+TIER_1, TIER_2 = 1.0, 1.2  # units of the solver's deterministic work
+SEED = 11
+
+
+@dataclass
+class Laid:
+    """One demand in the model. `start` is the first lesson of all, `end` the lesson after the last."""
+
+    demand: Demand
+    on: Any
+    start: Any
+    new: Any
+    middle_end: Any
+    warm_start: Any
+    warm: Any
+    end: Any
+    present: Any | None
+
+    @property
+    def next_free(self) -> Any:
+        return self.end if self.demand.short else self.middle_end
+
+
+@dataclass
+class Model:
+    """The constraints of a question; `must` holds demands that have to be laid (with all of core: what is short?)."""
+
+    question: YearQuestion
+    horizon: int
+    must: bool = False
+    usual_only: bool = False
+    concerts_hard: bool = False
+    cp: Any = None
+    laid: dict[str, Laid] = field(default_factory=dict)
+    missed: list[Any] = field(default_factory=list)
+
+    def build(self) -> Model:
+        from ortools.sat.python import cp_model
+
+        self.cp = cp_model.CpModel()
+        places: dict[str, list[Any]] = {"new": [], "practised": [], "warm": [], "present": []}
+        for demand in self.question.demands:
+            self.laid[demand.key] = self._lay(demand, places)
+        for intervals in places.values():
+            self.cp.add_no_overlap(intervals)
+        self._order()
+        self._concerts()
+        self._capacity()
+        return self
+
+    def _lay(self, demand: Demand, places: dict[str, list[Any]]) -> Laid:
+        cp, first = self.cp, self.question.first
+        end = self.question.last + SEARCH if demand.begun else self.horizon
+        name = demand.key
+        on = cp.new_bool_var(f"on {name}")
+        if demand.begun or (self.must and demand.priority >= 10):
+            cp.add(on == 1)
+        if not demand.begun and self.question.missing(demand):
+            cp.add(on == 0)
+        top = max(end, first) + 2
+        (least_new, middle, least_warm), (new, _, warm) = demand.least, demand.usual
+        if self.usual_only:
+            least_new, least_warm = new, warm
+        start = cp.new_int_var(first, top, f"start {name}")
+        warm_start = start if demand.short else cp.new_int_var(first, top + 12, f"warm {name}")
+        warm_size = cp.new_int_var(least_warm, warm, f"warm size {name}")
+        warm_end = cp.new_int_var(first, top + 16, f"end {name}")
+        places["warm"].append(cp.new_optional_interval_var(warm_start, warm_size, warm_end, on, f"w {name}"))
+        new_size, middle_end, present = 0, start, None
+        if demand.short:
+            if not demand.presented:
+                present = start + max(SHORT_PREPARE - demand.prepared, 0)
+        else:
+            new_size = cp.new_int_var(least_new, new, f"new {name}")
+            new_end = cp.new_int_var(first, top + 8, f"new end {name}")
+            middle_end = new_end + middle
+            places["new"].append(cp.new_optional_interval_var(start, new_size, new_end, on, f"n {name}"))
+            places["practised"].append(cp.new_optional_fixed_size_interval_var(new_end, middle, on, f"p {name}"))
+            cp.add(warm_start >= middle_end).only_enforce_if(on)
+            present = None if demand.presented else new_end - 1
+        if present is not None:
+            places["present"].append(cp.new_optional_fixed_size_interval_var(present, 1, on, f"name {name}"))
+        if not demand.begun:
+            cp.add(warm_end <= end + 1).only_enforce_if(on)
+            if demand.fixed is not None:
+                cp.add(start == demand.fixed).only_enforce_if(on)
+            if demand.earliest is not None and present is not None:
+                cp.add(present >= demand.earliest).only_enforce_if(on)
+            if demand.latest is not None and present is not None:
+                cp.add(present <= demand.latest).only_enforce_if(on)
+        return Laid(demand, on, start, new_size, middle_end, warm_start, warm_size, warm_end, present)
+
+    def _order(self) -> None:
+        for chain in self.question.chains:
+            for place, later in enumerate(chain):
+                for earlier in chain[:place] if not later.begun else ():
+                    one, other = self.laid[earlier.key], self.laid[later.key]
+                    self.cp.add(other.start >= one.next_free).only_enforce_if(one.on, other.on)
+        for demand in self.question.demands:
+            mine = self.laid[demand.key]
+            for need in self.question.needs(demand) if not demand.begun and mine.present is not None else ():
+                other = self.laid[need.key]
+                self.cp.add_implication(mine.on, other.on)
+                self.cp.add(mine.present >= other.end).only_enforce_if(mine.on)
+
+    def _concerts(self) -> None:
+        for concert in self.question.concerts:
+            for key in sorted(concert.concepts):
+                mine = self.laid.get(key)
+                if mine is None or mine.present is None:
+                    continue
+                missed = self.cp.new_bool_var(f"{concert.name} misses {key}")
+                self.cp.add(mine.present <= concert.lesson).only_enforce_if(missed.negated())
+                self.cp.add_implication(mine.on.negated(), missed)
+                if self.concerts_hard:
+                    self.cp.add(missed == 0)
+                self.missed.append(missed)
+
+    def _capacity(self) -> None:
+        """Counting cut: what begins must find room in the new place, leaving its last arc time to be finished."""
+        fresh = [one for one in self.laid.values() if not one.demand.begun and not one.demand.short]
+        least = sum(one.on * one.demand.least[0] for one in fresh)
+        room = max(self.horizon - self.question.first + 1 - 5, 0)
+        if fresh:
+            self.cp.add(least <= max(room, 0) + (0 if room else 0)) if room >= 4 else self.cp.add(least <= 99)
+
+    def tier_1(self) -> Any:
+        left = sum(one.demand.priority * (1 - one.on) for one in self.laid.values())
+        return left + costs.CONCERT_MISSED * sum(self.missed)
+
+    def tier_2(self) -> Any:
+        cp, terms, first = self.cp, [], self.question.first
+        latest = cp.new_int_var(first - 1, self.question.last + SEARCH + 20, "latest")
+        for one in self.laid.values():
+            demand = one.demand
+            new, _, warm = demand.usual
+            cp.add(latest >= one.end - 1).only_enforce_if(one.on)
+            if not demand.short:
+                cut = cp.new_int_var(0, 60, f"cut {demand.key}")
+                cp.add(cut >= costs.SHORTER_PREPARE * (new - one.new) + costs.SHORTER_PRACTISE * (warm - one.warm)
+                       + costs.GAP * (one.warm_start - one.middle_end)).only_enforce_if(one.on)  # fmt: skip
+                terms.append(cut)
+            before = self.question.before.get(demand.key)
+            if before is not None:
+                terms.append(costs.MOVED * self._distance(one, one.start - before, f"moved {demand.key}", 0))
+        rhythm, melody = costs.step_lines(self.question)
+        for a, b in zip(rhythm, melody, strict=False):
+            one, other = self.laid[a.key], self.laid[b.key]
+            far = cp.new_int_var(0, 200, f"step {a.key} {b.key}")
+            for gap in (one.start - other.start, other.start - one.start):
+                cp.add(far >= gap - costs.IN_STEP).only_enforce_if(one.on, other.on)
+            terms.append(costs.OUT_OF_STEP * far)
+        return sum(terms) + costs.LATE * (latest - first + 1)
+
+    def _distance(self, one: Laid, gap: Any, name: str, free: int) -> Any:
+        far = self.cp.new_int_var(0, 400, name)
+        self.cp.add(far >= gap - free).only_enforce_if(one.on)
+        self.cp.add(far >= -gap - free).only_enforce_if(one.on)
+        return far
+
+    def hint(self, plan: YearPlan) -> None:
+        self.cp.clear_hints()
+        for key, one in self.laid.items():
+            arc = plan.by_key.get(key)
+            self.cp.add_hint(one.on, arc is not None)
+            if arc is not None:
+                self.cp.add_hint(one.start, first_lesson(arc))
+                self.cp.add_hint(one.warm, arc.warm)
+                if not one.demand.short:
+                    self.cp.add_hint(one.new, arc.new)
+                    self.cp.add_hint(one.warm_start, arc.warm_start)
+
+    def read(self, solver: Any) -> YearPlan:
+        arcs = []
+        for key, one in self.laid.items():
+            if solver.value(one.on):
+                start, short = solver.value(one.start), one.demand.short
+                new = 0 if short else solver.value(one.new)
+                middle = 0 if short else solver.value(one.middle_end) - start - new
+                arcs.append(Arc(one.demand.key, start, new, middle, solver.value(one.warm_start), solver.value(one.warm),
+                                one.demand.presented, short, one.demand.prepared))  # fmt: skip
+            _ = key
+        out = tuple(d.key for d in self.question.demands if not solver.value(self.laid[d.key].on))
+        return YearPlan(tuple(sorted(arcs, key=lambda arc: (first_lesson(arc), arc.concept))), out)
+
+
+def solve(model: Model, work: float) -> tuple[Any, str]:
+    """The solver after its run, and `optimal`, `feasible`, `infeasible` or `unknown`."""
+    from ortools.sat.python import cp_model
+
+    solver = cp_model.CpSolver()
+    solver.parameters.num_workers = 1
+    solver.parameters.random_seed = SEED
+    solver.parameters.max_deterministic_time = work
+    names = {cp_model.OPTIMAL: "optimal", cp_model.FEASIBLE: "feasible", cp_model.INFEASIBLE: "infeasible"}
+    return solver, names.get(solver.solve(model.cp), "unknown")
+
+
+def fit_year(question: YearQuestion) -> YearPlan:
+    """The best plan that a bounded amount of work finds; never worse than the greedy one."""
+    first = greedy(question)
+    if not question.demands:
+        return replace(first, status="best_possible")
+    model = Model(question, question.horizon).build()
+    model.hint(first)
+    model.cp.minimize(model.tier_1())
+    solver, answer = solve(model, TIER_1)
+    if answer not in ("optimal", "feasible"):
+        return first
+    best = model.read(solver)
+    proven = answer == "optimal"
+    model.cp.add(model.tier_1() <= round(solver.objective_value))
+    model.hint(best if costs.priority_cost(question, first) > costs.priority_cost(question, best) else first)
+    model.cp.minimize(model.tier_2())
+    solver, answer = solve(model, TIER_2)
+    bound = 0
+    if answer in ("optimal", "feasible"):
+        best, bound = model.read(solver), round(solver.best_objective_bound)
+    cost = costs.plan_cost(question, best)
+    if cost > first.cost:
+        return first
+    status = "best_possible" if proven and answer == "optimal" else "best_found"
+    return replace(best, status=status, cost=cost, bound=costs.LARGE * costs.priority_cost(question, best) + bound)

@@ -1,0 +1,48 @@
+"""Made-up sections for fitting: `make test` tries a few, `make proof` a thousand."""
+
+from __future__ import annotations
+
+from random import Random
+
+from kopje.core.planning.year.arcs import Concert, Demand, YearQuestion
+from kopje.core.sequence.concepts import Concept
+from kopje.core.sequence.so_mi_first import SO_MI_FIRST
+
+
+def demand(concept: Concept, **more: object) -> Demand:
+    return Demand(concept, 20 if concept.core else 2, **more)  # type: ignore[arg-type]
+
+
+def question(seed: int) -> YearQuestion:
+    """A section of some grade with 24 to 80 lessons; some with begun arcs, concerts, fixed starts and an earlier plan."""
+    chance = Random(seed)
+    grade = chance.randint(0, 5)
+    lessons = chance.choice((30, 34, 36, 36, 40, 48, 60, 68, 72, 78))
+    behind = chance.choice((0, 0, 0, 1))
+    concepts = [c for c in SO_MI_FIRST.concepts if grade - behind <= c.grade <= grade]
+    known = frozenset(c.key for c in SO_MI_FIRST.concepts if c.grade < grade - behind)
+    first = chance.choice((1, 1, 1, lessons // 3))
+    demands = [demand(c) for c in concepts]
+    if first > 1:
+        demands = _begun(demands, chance)
+    concerts = ()
+    if chance.random() < 0.4:
+        wanted = frozenset(d.key for d in demands if chance.random() < 0.2)
+        concerts = (Concert("Autumn concert", chance.randint(lessons // 3, lessons), wanted),)
+    earlier = {d.key: chance.randint(first, lessons) for d in demands if chance.random() < 0.2}
+    return YearQuestion(tuple(demands), first, lessons, 2, known, concerts, earlier)
+
+
+def _begun(demands: list[Demand], chance: Random) -> list[Demand]:
+    """The first arc of one or two strands has begun."""
+    found, strands = [], set()
+    for one in demands:
+        if one.concept.strand in ("rhythm", "melody") and one.concept.strand not in strands:
+            strands.add(one.concept.strand)
+            presented = chance.random() < 0.5
+            found.append(
+                demand(one.concept, prepared=chance.randint(1, 4), presented=presented, practised=chance.randint(0, 5) if presented else 0)
+            )
+        else:
+            found.append(one)
+    return found
