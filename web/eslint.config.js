@@ -1,7 +1,7 @@
 import { defineConfigWithVueTs, vueTsConfigs } from '@vue/eslint-config-typescript'
 import vue from 'eslint-plugin-vue'
 
-const features = ['strip', 'songs', 'lesson', 'teach', 'ledger', 'setup']
+const features = ['strip', 'songs', 'lesson', 'teach', 'ledger', 'setup', 'year']
 const inward = (files, group, message) => ({ files, rules: { 'no-restricted-imports': ['error', { patterns: [{ group, message }] }] } })
 
 export default defineConfigWithVueTs(

@@ -5,7 +5,7 @@ from __future__ import annotations
 import uuid
 from collections.abc import Iterator
 from dataclasses import dataclass
-from datetime import time
+from datetime import date, time
 
 import pytest
 from fastapi.testclient import TestClient
@@ -18,7 +18,7 @@ from kopje.main import create_app
 from kopje.store import lessons, songs
 from kopje.store.tables import Child, School, Teacher
 from kopje.store.work import UnitOfWork
-from kopje.usecases import propose_lesson, set_up_school
+from kopje.usecases import propose_lesson, school_calendar, set_up_school
 from kopje.usecases.bring_shipped_songs import bring_shipped_songs
 from kopje.usecases.call import Call
 from kopje.usecases.sign_in import hashed
@@ -70,8 +70,13 @@ def make_school(work: UnitOfWork, name: str) -> Place:
         child = session.query(Child).filter_by(section_id=section.id).first()
         cell = next(c for c in lessons.cells(session, lesson.id) if activity(c.activity).way == "sing")
         assert child is not None
+        (change,) = school_calendar.add_change(
+            call, "lost", SETTINGS.now().date(), None, "Fire drill", [section.id]
+        )
+        concert = school_calendar.add_concert(call, "Concert", date(2026, 12, 17), [section.id], ["do"])
         ids = {"school_id": school_id, "section_id": section.id, "song_id": songs.songs(session, school_id)[0].id,
-               "lesson_id": lesson.id, "cell_id": cell.id, "child_id": child.id, "mark_id": uuid.uuid4()}  # fmt: skip
+               "lesson_id": lesson.id, "cell_id": cell.id, "child_id": child.id, "mark_id": uuid.uuid4(),
+               "change_id": change.id, "concert_id": concert.id}  # fmt: skip
         return Place(name.lower(), {key: str(value) for key, value in ids.items()})
 
 

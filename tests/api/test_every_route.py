@@ -23,6 +23,14 @@ from kopje.store.tables import Table
 from kopje.store.work import UnitOfWork
 
 SCHEMA: dict[str, Any] = create_app(Settings(), UnitOfWork(None)).openapi()  # type: ignore[arg-type]
+FILES = {
+    "": ("a.abc", b"X:1\nT:New\nM:2/4\nK:C\nC4|E4|]\n"),
+    "/api/roster/look": ("a.csv", b"section,grade,name\n9Z,9,Ama\n"),
+    "/api/calendar/holidays": (
+        "a.ics",
+        b"BEGIN:VCALENDAR\nVERSION:2.0\nPRODID:x\nBEGIN:VEVENT\nUID:1\nDTSTART;VALUE=DATE:20261221\nSUMMARY:Off\nEND:VEVENT\nEND:VCALENDAR\n",
+    ),
+}
 OPERATIONS = [
     (method, path, operation)
     for path, methods in SCHEMA["paths"].items()
@@ -57,7 +65,7 @@ def request(
     values = {**place.ids, "concept": "so-mi"}
     address = re.sub(r"\{(\w+)\}", lambda match: values[match[1]], path)
     query = {
-        one["name"]: {"concept": "so-mi", "purpose": "practise"}[one["name"]]
+        one["name"]: {"concept": "so-mi", "purpose": "practise", "grade": 2}[one["name"]]
         for one in operation.get("parameters", [])
         if one["in"] == "query" and one.get("required")
     }
@@ -69,9 +77,7 @@ def request(
                 body[key] = alternative.get(value.split(".")[1])
         return client.request(method, address, params=query, json=body)
     if "multipart/form-data" in content:
-        return client.request(
-            method, address, files={"files": ("a.abc", b"X:1\nT:New\nM:2/4\nK:C\nC4|E4|]\n")}
-        )
+        return client.request(method, address, files={"files": FILES.get(path, FILES[""])})
     return client.request(method, address, params=query)
 
 

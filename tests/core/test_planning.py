@@ -1,7 +1,7 @@
 """Sequences, what is due, and the composed lesson against its must-rules."""
 
 from dataclasses import replace
-from datetime import date, time
+from datetime import date
 
 import pytest
 from hypothesis import given, settings
@@ -11,7 +11,6 @@ from kopje.core.errors import SequenceError
 from kopje.core.planning.catalogue import CATALOGUE, activity
 from kopje.core.planning.composer import alternatives, compose
 from kopje.core.planning.lesson import Choice, LeftOver, LessonPlan, LessonQuestion
-from kopje.core.planning.meetings import Meeting, next_meeting
 from kopje.core.planning.template import available
 from kopje.core.sequence.arcs import due, may_present
 from kopje.core.sequence.concepts import Concept, ConceptKey, Sequence
@@ -150,19 +149,3 @@ def test_the_catalogue_is_large_enough_and_speaks_plainly() -> None:
         assert item.minutes == tuple(sorted(item.minutes))
         for step in item.steps:
             assert "{" not in step.format(song="“Goat”", concept="re", section="2A")
-
-
-@given(
-    st.lists(
-        st.builds(Meeting, st.integers(0, 4), st.sampled_from([time(9), time(10)])), min_size=1, unique=True
-    ),
-    st.integers(0, 6),
-)
-def test_the_next_meeting_is_the_first_free_one(pattern: list[Meeting], taken_count: int) -> None:
-    taken: list[tuple[date, time]] = []
-    for _ in range(taken_count):
-        found = next_meeting(pattern, DAY, taken)
-        assert found is not None
-        assert found not in taken
-        taken.append(found)
-    assert taken == sorted(taken)

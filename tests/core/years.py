@@ -41,7 +41,12 @@ def _begun(demands: list[Demand], chance: Random) -> list[Demand]:
             strands.add(one.concept.strand)
             presented = chance.random() < 0.5
             found.append(
-                demand(one.concept, prepared=chance.randint(1, 4), presented=presented, practised=chance.randint(0, 5) if presented else 0)
+                demand(
+                    one.concept,
+                    prepared=chance.randint(1, 4),
+                    presented=presented,
+                    practised=chance.randint(0, 5) if presented else 0,
+                )
             )
         else:
             found.append(one)

@@ -5,7 +5,6 @@ A fixed seed makes the same autumn each time; dates count back from today.
 
 from __future__ import annotations
 
-from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from datetime import date, datetime, timedelta
 from random import Random
@@ -14,6 +13,7 @@ from uuid import UUID
 from sqlalchemy.orm import Session
 
 from kopje.core.ledger.marks import Result
+from kopje.core.planning.calendar import Span
 from kopje.core.planning.catalogue import activity
 from kopje.core.planning.meetings import Meeting
 from kopje.demo.school import NAMES, NOTES, SCHOOL, SECTIONS, TEACHER, Plan
@@ -21,7 +21,7 @@ from kopje.settings import Settings
 from kopje.store import lessons, people, sections
 from kopje.store import tables as t
 from kopje.store.work import UnitOfWork
-from kopje.usecases import hear_child, propose_lesson, set_up_school, teach_lesson
+from kopje.usecases import hear_child, plan_year, propose_lesson, school_calendar, set_up_school, teach_lesson
 from kopje.usecases.bring_shipped_songs import bring_shipped_songs
 from kopje.usecases.call import Call
 
@@ -65,14 +65,17 @@ def load(work: UnitOfWork, settings: Settings, weeks: int = WEEKS) -> bool:
         call = autumn.call(session, first)
         bring_shipped_songs(call, settings.songs)
         by_plan = {plan: _section(call, plan, index).id for index, plan in enumerate(SECTIONS)}
-    for moment, plan in _meetings(first.date(), today, weeks):
-        if not _lost(plan, moment, today):
+        _calendar(call, today.date(), by_plan)
+        meetings = _meetings(call, by_plan, today.date())
+    for moment, plan in meetings:
+        if moment.date() >= first.date():
             _teach(autumn, plan, by_plan[plan], moment)
     for plan, section_id in by_plan.items():
         with work.begin() as session:
             if plan.name == "2A":
                 _late_joiner(autumn.call(session, today), section_id)
             propose_lesson.propose(autumn.call(session, today), section_id)
+            plan_year.fit(autumn.call(session, today), section_id)
     return True
 
 
@@ -89,26 +92,42 @@ def _late_joiner(call: Call, section_id: UUID) -> None:
     set_up_school.add_child(call, section_id, "Zlata", call.today - timedelta(days=30))
 
 
-def _meetings(first: date, today: datetime, weeks: int) -> Iterator[tuple[datetime, Plan]]:
-    """Every meeting of those weeks, today's not among them, in order."""
-    found = []
-    for offset in range(7 * weeks):
-        day = first + timedelta(days=offset)
-        for plan in SECTIONS:
-            found += [
-                (datetime.combine(day, starts).astimezone(), plan)
-                for weekday, starts in plan.meetings
-                if weekday == day.weekday() and day < today.date()
-            ]
-    return iter(sorted(found, key=lambda pair: (pair[0], pair[1].name)))
+def _calendar(call: Call, today: date, by_plan: dict[Plan, UUID]) -> None:
+    """Three terms around today, with what that year took away: sports day, a flu week, three lessons that only 2B lost."""
+    monday = today - timedelta(days=today.weekday(), weeks=WEEKS)
+
+    def span(name: str, first_week: int, weeks: int) -> Span:
+        first = monday + timedelta(weeks=first_week)
+        return Span(first, first + timedelta(weeks=weeks, days=-3), name)
+
+    terms = [span("First term", 0, 10), span("Second term", 11, 14), span("Third term", 26, 14)]
+    holidays = [span("Autumn break", 10, 1), span("Winter holidays", 18, 2), span("Spring break", 25, 1)]
+    school_calendar.set_periods(call, terms, holidays, 0)
+    school_calendar.add_change(call, "lost", today - timedelta(days=SPORTS_DAY), None, "Sports day", [])
+    little = [key for plan, key in by_plan.items() if plan.grade <= 1]
+    for offset in range(5):
+        day = today - timedelta(days=today.weekday(), weeks=FLU_WEEK) + timedelta(days=offset)
+        school_calendar.add_change(call, "lost", day, None, "Flu week", little)
+    trip = [key for plan, key in by_plan.items() if plan.name == "2B"]
+    for ago in range(50, 60):
+        school_calendar.add_change(call, "lost", today - timedelta(days=ago), None, "Trip", trip)
+    wanted = {2: ["four-beat-meter"], 3: ["low-la"], 4: ["syncopation"], 5: ["dotted-eighth"]}
+    concert = terms[1].first + timedelta(weeks=5, days=3)
+    for grade, concepts in wanted.items():
+        mine = [key for plan, key in by_plan.items() if plan.grade == grade]
+        school_calendar.add_concert(call, "Autumn concert", concert, mine, concepts)
 
 
-def _lost(plan: Plan, moment: datetime, today: datetime) -> bool:
-    """Sports day, a flu week in the lower grades, and three lessons that only 2B lost."""
-    days = (today.date() - moment.date()).days
-    flu = plan.grade <= 1 and 7 * FLU_WEEK <= days < 7 * FLU_WEEK + 5
-    trip = plan.name == "2B" and 50 <= days <= 58
-    return days == SPORTS_DAY or flu or trip
+def _meetings(call: Call, by_plan: dict[Plan, UUID], today: date) -> list[tuple[datetime, Plan]]:
+    """Every lesson that the calendar really gave before today, in order."""
+    found = school_calendar.calendar(call)
+    past = [
+        (datetime.combine(one.day, one.starts).astimezone(), plan)
+        for plan, key in by_plan.items()
+        for one in found.lessons(key)
+        if one.day < today
+    ]
+    return sorted(past, key=lambda pair: (pair[0], pair[1].name))
 
 
 def _teach(autumn: Autumn, plan: Plan, section_id: UUID, moment: datetime) -> None:

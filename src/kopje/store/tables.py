@@ -46,6 +46,10 @@ class School(Table):
     id: Mapped[UUID] = mapped_column(primary_key=True)
     name: Mapped[str]
     created: Mapped[datetime]
+    cycle: Mapped[int] = mapped_column(
+        server_default="0"
+    )  # 0: meetings by weekday; n: by day of an n-day cycle
+    __table_args__ = (CheckConstraint("cycle BETWEEN 0 AND 20", name="cycle"),)
 
 
 class OfSchool(Table):
@@ -95,13 +99,94 @@ class Section(OfSchool):
 
 
 class Meeting(OfSchool):
-    """A weekly meeting: weekday 0 = Monday."""
+    """A meeting: weekday 0 = Monday; in a school with an n-day cycle, its day 0..n-1."""
 
     __tablename__ = "meeting"
     section_id: Mapped[UUID] = mapped_column(ForeignKey("section.id", ondelete="CASCADE"), index=True)
     weekday: Mapped[int]
     starts: Mapped[time]
-    __table_args__ = (CheckConstraint("weekday BETWEEN 0 AND 6", name="weekday"),)
+    __table_args__ = (CheckConstraint("weekday BETWEEN 0 AND 19", name="weekday"),)
+
+
+class Period(OfSchool):
+    """A term or a holiday, both days included."""
+
+    __tablename__ = "period"
+    kind: Mapped[str]
+    name: Mapped[str]
+    first: Mapped[date]
+    last: Mapped[date]
+    __table_args__ = (_one_of("kind", "term", "holiday"), CheckConstraint("last >= first", name="order"))
+
+
+class Change(OfSchool):
+    """A lesson lost or an extra one. `section_id` None: every section; `starts` None: the whole day."""
+
+    __tablename__ = "change"
+    section_id: Mapped[UUID | None] = mapped_column(ForeignKey("section.id", ondelete="CASCADE"))
+    kind: Mapped[str]
+    day: Mapped[date]
+    starts: Mapped[time | None]
+    why: Mapped[str]
+    __table_args__ = (_one_of("kind", "lost", "extra"),)
+
+
+class Concert(OfSchool):
+    """What a concert needs: concepts named before it, in these sections (ids as text)."""
+
+    __tablename__ = "concert"
+    name: Mapped[str]
+    day: Mapped[date]
+    section_ids: Mapped[list[str]]
+    concepts: Mapped[list[str]]
+
+
+class YearPlan(Table):
+    """The plan of a section's year as last fitted."""
+
+    __tablename__ = "year_plan"
+    section_id: Mapped[UUID] = mapped_column(ForeignKey("section.id", ondelete="CASCADE"), primary_key=True)
+    school_id: Mapped[UUID] = mapped_column(ForeignKey("school.id", ondelete="CASCADE"))
+    reserve: Mapped[int]
+    status: Mapped[str]
+    gap: Mapped[int]
+    short: Mapped[int]
+    left_out: Mapped[list[str]]
+    made: Mapped[datetime]
+    __table_args__ = (
+        _one_of("status", "best_possible", "best_found"),
+        CheckConstraint("reserve BETWEEN 0 AND 20", name="reserve"),
+    )
+
+
+class Arc(OfSchool):
+    """One concept laid over lesson numbers of the year (see core/planning/year/arcs.py)."""
+
+    __tablename__ = "arc"
+    section_id: Mapped[UUID] = mapped_column(ForeignKey("section.id", ondelete="CASCADE"))
+    concept: Mapped[str]
+    start: Mapped[int]
+    new: Mapped[int]
+    middle: Mapped[int]
+    warm_start: Mapped[int]
+    warm: Mapped[int]
+    presented: Mapped[bool]
+    short: Mapped[bool]
+    prepared: Mapped[int]
+    __table_args__ = (UniqueConstraint("section_id", "concept"),)
+
+
+class Wish(OfSchool):
+    """The teacher's word on one arc: where it begins, how long its phases are, or that it waits for next year."""
+
+    __tablename__ = "wish"
+    section_id: Mapped[UUID] = mapped_column(ForeignKey("section.id", ondelete="CASCADE"))
+    concept: Mapped[str]
+    start: Mapped[int | None]
+    prepare: Mapped[int | None]
+    practise: Mapped[int | None]
+    next_year: Mapped[bool]
+    __table_args__ = (UniqueConstraint("section_id", "concept"),)
 
 
 class Child(OfSchool):

@@ -8,16 +8,17 @@ from uuid import UUID
 
 from kopje.core.errors import LessonError, PlanError
 from kopje.core.planning import lesson as plan_values
+from kopje.core.planning.calendar import LessonTime
 from kopje.core.planning.catalogue import activity
 from kopje.core.planning.composer import alternatives, compose
 from kopje.core.planning.lesson import Choice, LeftOver, LessonPlan, LessonQuestion
-from kopje.core.planning.meetings import Meeting, next_meeting
 from kopje.core.planning.template import available
 from kopje.core.reasons import Reason
 from kopje.core.sequence.concepts import ConceptKey
-from kopje.store import lessons, sections
+from kopje.store import lessons, sections, year
 from kopje.store import tables as t
 from kopje.usecases.call import Call
+from kopje.usecases.school_calendar import calendar
 from kopje.usecases.section_state import songs_met, state_of
 from kopje.usecases.songbook import cards
 
@@ -43,14 +44,27 @@ def propose(call: Call, section_id: UUID) -> t.Lesson:
     return lesson
 
 
-def _new_lesson(call: Call, section: t.Section) -> t.Lesson:
-    pattern = [Meeting(m.weekday, m.starts) for m in sections.meetings_of(call.session, section.id)]
-    taken = {(day, m.starts) for day in lessons.days_done(call.session, section.id) for m in pattern}
-    found = next_meeting(pattern, call.today, taken)
-    if found is None:
+def next_lesson_time(call: Call, section: t.Section) -> LessonTime:
+    """The first lesson of the calendar from today on that was not held yet; PlanError without one."""
+    cal = calendar(call)
+    if not cal.meetings.get(section.id):
         raise PlanError(f"{section.name} has no meeting times yet. Add them in Set-up, then ask again.")
+    held = set(year.held(call.session, section.id))
+    coming = (
+        one for one in cal.lessons(section.id) if one.day >= call.today and (one.day, one.starts) not in held
+    )
+    found = next(coming, None)
+    if found is None:
+        raise PlanError(
+            f"{section.name} has no lesson left this year. Look at the terms in Set-up, then ask again."
+        )
+    return found
+
+
+def _new_lesson(call: Call, section: t.Section) -> t.Lesson:
+    found = next_lesson_time(call, section)
     lesson = t.Lesson(
-        id=call.new_id(), school_id=call.school_id, section_id=section.id, day=found[0], starts=found[1],
+        id=call.new_id(), school_id=call.school_id, section_id=section.id, day=found.day, starts=found.starts,
         minutes=section.minutes, state="planned", status="best_found", unmet=[], note="", started=None, ended=None,
     )  # fmt: skip
     call.session.add(lesson)

@@ -5,10 +5,10 @@ from __future__ import annotations
 from dataclasses import dataclass
 from datetime import date, time
 
-from kopje.core.planning.meetings import next_school_day
 from kopje.store import lessons, sections
 from kopje.store import tables as t
 from kopje.usecases.call import Call
+from kopje.usecases.school_calendar import calendar
 
 
 @dataclass(frozen=True, slots=True)
@@ -25,20 +25,22 @@ class Entry:
 class Day:
     day: date
     entries: tuple[Entry, ...]
+    never: tuple[str, ...]  # sections without meeting times
 
 
 def day(call: Call) -> Day:
+    """Today, or the next day on which anybody has a lesson."""
     by_id = {section.id: section for section in sections.sections(call.session, call.school_id)}
-    every = sections.meetings(call.session, call.school_id)
-    shown = next_school_day({meeting.weekday for meeting in every}, call.today)
+    cal = calendar(call)
+    coming = [(at, key) for key in by_id for at in cal.lessons(key) if at.day >= call.today]
+    shown = min((at.day for at, _ in coming), default=call.today)
     open_lessons = lessons.open_lessons(call.session, call.school_id)
     owed = lessons.left_over_counts(call.session, call.school_id)
     entries = []
-    for meeting in every:
-        if meeting.weekday == shown.weekday():
-            lesson = open_lessons.get(meeting.section_id)
-            here = lesson if lesson and (lesson.day, lesson.starts) == (shown, meeting.starts) else None
-            entries.append(
-                Entry(by_id[meeting.section_id], meeting.starts, here, owed.get(meeting.section_id, 0))
-            )
-    return Day(shown, tuple(sorted(entries, key=lambda entry: (entry.starts, entry.section.name))))
+    for at, key in coming:
+        if at.day == shown:
+            lesson = open_lessons.get(key)
+            here = lesson if lesson and (lesson.day, lesson.starts) == (shown, at.starts) else None
+            entries.append(Entry(by_id[key], at.starts, here, owed.get(key, 0)))
+    never = tuple(one.name for key, one in by_id.items() if not cal.meetings.get(key))
+    return Day(shown, tuple(sorted(entries, key=lambda entry: (entry.starts, entry.section.name))), never)

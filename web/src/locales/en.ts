@@ -3,7 +3,7 @@ const few = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one 
 
 export const say = {
   app: 'Kopje',
-  places: { today: 'Today', songs: 'Songs', ledger: 'Ledger', setUp: 'Set-up', main: 'Main places', day: 'The day' },
+  places: { week: 'Week', year: 'Year', today: 'Today', songs: 'Songs', ledger: 'Ledger', setUp: 'Set-up', main: 'Main places', day: 'The day' },
   keys: {
     title: 'Keys', close: 'Close', open: 'Keys', search: 'Search songs and sections', none: 'No keys on this page beyond the arrows and Tab.',
     pitch: 'Starting pitch', tonic: 'Tonic pattern', next: 'Next', previous: 'Previous', done: 'Done', partly: 'Partly', skip: 'Skip',
@@ -63,6 +63,24 @@ export const say = {
     title: 'Ledger', children: 'Child', readiness: 'The class', empty: 'Nothing has been heard or taught here yet. Teach a lesson and mark a few children.', legend: 'Legend', evidence: 'Evidence', noMarks: 'No marks: nobody listened yet.', choose: 'Choose a stone to see the marks behind it.',
     marks: 'Marks, newest first', ways: 'By way', named: 'named', notNamed: 'not named yet', declared: 'declared', answers: { ready: 'ready', teach_again: 'teach again', split: 'split', hear_more: 'hear more', nobody_heard: 'not heard' },
     voices: { alone: 'alone', group: 'in a group', class: 'with the class' }, results: { secure: 'secure', nearly: 'nearly', not_yet: 'not yet' }, share: (good: number, heard: number) => `${good} of ${heard}`,
+  },
+  year: {
+    title: 'Year', ridge: 'The year of', was: 'taught', lay: 'Lay the year', layAgain: 'Lay it anew', laying: 'Laying …', none: 'Nothing is laid over this year yet.', waysOut: 'Ways out', looking: 'Looking for ways …', take: 'Take this', back: 'Keep it as it is', preview: 'Preview: this is what the year would look like.',
+    phases: { prepare: 'prepare', present: 'name it', practise: 'practise', warm: 'keep warm', assess: 'assess' } as Record<string, string>,
+    fits: 'best possible', found: (gap: number) => (gap > 0 ? `best found, at most ${gap} points from best` : 'best found'), reserve: (n: number) => `${few(n, 'lesson')} in reserve`, held: (n: number, of: number) => `${n} of ${few(of, 'lesson')} held`, minutes: (n: number) => `${Math.floor(n / 60)} h ${n % 60} min of contact left`,
+    assumed: 'No terms are entered yet, so September to June is assumed.', toSetUp: 'Enter the terms', leftOut: 'No room this year', later: 'Waits for next year', nobody: 'Nothing.', table: 'The same as a table', concept: 'Concept', from: 'from', lesson: 'lesson',
+    begin: 'Begins in lesson', earlier: 'Earlier', laterOne: 'Later', longer: 'Longer', shorter: 'Shorter', prepare: 'Prepare', practise: 'Practise', nextYear: 'Wait for next year', thisYear: 'Bring it back into this year', free: 'Let Kopje place it', placed: 'You placed it here.', begun: 'It has begun: what was taught stays as it was.',
+    moved: 'This moved with it', by: (n: number) => (n > 0 ? `${few(n, 'lesson')} later` : `${few(-n, 'lesson')} earlier`), nothingMoved: 'Nothing else moved.', legend: 'Legend', taughtLegend: 'taught', plannedLegend: 'planned', lessonsOf: (n: number) => few(n, 'lesson'),
+    where: 'Where will they be on', grade: (g: number) => (g === 0 ? 'Kindergarten' : `Grade ${g}`), atWork: 'At work', spare: (n: number) => (n < 0 ? `short by ${-n}` : `${n} to spare`), behind: (n: number) => (n ? `${few(n, 'lesson')} behind` : 'furthest on'), byThen: (n: number) => `${few(n, 'lesson')} held by then`, fitAll: 'Lay every year anew', fitting: (n: number, of: number) => `${n} of ${of} laid`, stop: 'Stop', open: (name: string) => `The year of ${name}`, school: 'The school’s year', choose: 'Choose a stratum to move, lengthen or shorten it.',
+  },
+  roster: {
+    title: 'The whole school from a table', lead: 'One row a child or a section, with a first row that names the columns: section, grade, name, minutes, meets. A OneRoster zip works too. Nothing is kept before you have looked at it.',
+    example: 'section\tgrade\tname\tminutes\tmeets\n2A\t2\tAma\t30\tMon 09:10, Thu 09:50\n2A\t2\tJun', paste: 'Paste a table', look: 'Look at it', file: 'Choose a file', understood: (sections: number, children: number) => `${few(sections, 'section')} and ${few(children, 'child', 'children')} understood.`,
+    meets: (n: number) => (n ? few(n, 'meeting') : 'no meeting times'), children: (n: number) => few(n, 'child', 'children'), row: (n: number) => `Row ${n}`, keep: 'Keep these', keepGood: 'Keep the good rows', leave: 'Leave it', kept: (sections: number, children: number, already: number) => `${few(sections, 'new section')}, ${few(children, 'child', 'children')} added${already ? `, ${already} already there` : ''}.`,
+  },
+  week: { title: 'Week', next: 'Next week', before: 'Week before', noLessons: 'No lessons.', nothing: 'nothing is laid', lesson: (n: number) => `lesson ${n}`, change: 'Room' },
+  calendar: {
+    title: 'The year', terms: 'Terms', holidays: 'Holidays', name: 'Name', first: 'First day', last: 'Last day', addTerm: 'Add a term', addHoliday: 'Add a holiday', save: 'Keep these dates', saved: 'Kept. Every section’s lessons are counted anew.', cycle: 'Timetable', weekly: 'by weekday', days: (n: number) => `${n}-day cycle`, remove: 'Remove', lost: 'A lesson lost, or an extra one', kind: 'What', lostKind: 'lost', extraKind: 'extra', day: 'Day', time: 'Time (empty: the whole day)', why: 'Why', who: 'Sections (none: all)', add: 'Add', concerts: 'Concerts', addConcert: 'Add the concert', concepts: 'What it needs', all: 'all sections', missing: 'Still missing', nothingMissing: 'Everything a year needs is there.', noTerms: 'terms', noMeetings: (names: string) => `meeting times for ${names}`, noSections: 'sections', out: 'Take the calendar along (iCalendar)', bring: 'Holidays from a calendar file', brought: (n: number) => `${few(n, 'holiday')} read. Look at them, then keep the dates.`,
   },
   standing: {
     not_heard: 'not heard', not_yet: 'not yet', nearly: 'nearly', secure: 'secure', once: 'nearly, heard once', due: 'secure, due to be heard again', partly: 'heard in one way, not yet in another',

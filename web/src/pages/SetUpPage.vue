@@ -1,11 +1,15 @@
 <script setup lang="ts">
-// Set-up: a section more, this device, signing out.
-import { ref } from 'vue'
+// Set-up in the order of a year's beginning: dates, sections and rosters, what was lost, concerts; then this device.
+import { computed, ref } from 'vue'
 import { api, body } from '@/api/client'
-import { queryClient, useMe, useSections } from '@/api/queries'
+import { lookAtRoster, queryClient, readHolidays, useCalendar, useCalendarActs, useConcepts, useDay, useMe, useSections } from '@/api/queries'
+import type { Schemas } from '@/api/client'
 import { device } from '@/composables/useDevice'
 import { useTrail } from '@/composables/useTrail'
+import CalendarForm from '@/features/setup/CalendarForm.vue'
+import ChangesForm from '@/features/setup/ChangesForm.vue'
 import { emptySection } from '@/features/setup/emptySection'
+import RosterForm from '@/features/setup/RosterForm.vue'
 import SectionForm from '@/features/setup/SectionForm.vue'
 import { say } from '@/locales/en'
 
@@ -27,6 +31,40 @@ async function add() {
     refused.value = problem instanceof Error ? problem.message : String(problem)
   }
 }
+const calendar = useCalendar()
+const concepts = useConcepts()
+const day = useDay()
+const acts = useCalendarActs()
+const busy = computed(() => Object.values(acts).some((one) => one.isPending.value))
+const wrong = computed(() => Object.values(acts).map((one) => one.error.value).find(Boolean))
+const kept = ref('')
+const read = ref<Schemas['CalendarRead'] | null>(null)
+const missing = computed(() => {
+  const parts = [
+    calendar.data.value?.assumed ? say.calendar.noTerms : '',
+    sections.data.value?.length ? '' : say.calendar.noSections,
+    (day.data.value?.never ?? []).length ? say.calendar.noMeetings((day.data.value?.never ?? []).join(', ')) : '',
+  ].filter(Boolean)
+  return parts.length ? `${say.calendar.missing}: ${parts.join(', ')}.` : say.calendar.nothingMissing
+})
+async function keepDates(periods: Schemas['PeriodsBody']) {
+  await acts.periods.mutateAsync(periods)
+  read.value = null
+  kept.value = say.calendar.saved
+}
+async function holidaysFrom(event: Event) {
+  const file = (event.target as HTMLInputElement).files?.[0]
+  if (!file || !calendar.data.value) return
+  kept.value = refused.value = ''
+  try {
+    const found = await readHolidays(file)
+    read.value = { ...calendar.data.value, holidays: [...calendar.data.value.holidays, ...found] }
+    kept.value = say.calendar.brought(found.length)
+  } catch (problem) {
+    refused.value = problem instanceof Error ? problem.message : String(problem)
+  }
+}
+const bring = (sent: Schemas['RosterBody']) => body(api.POST('/api/roster', { body: sent }))
 async function leave(everywhere: boolean) {
   await (everywhere ? api.POST('/api/sign-out-everywhere') : api.POST('/api/sign-out'))
   window.location.assign('/sign-in') // a new page forgets everything
@@ -35,13 +73,25 @@ async function leave(everywhere: boolean) {
 
 <template>
   <div class="page setup">
-    <section class="stack">
-      <h1>{{ say.setUp.section }}</h1>
-      <SectionForm v-model="section" />
-      <p v-if="answer" class="secure" role="status">✓ {{ answer }}</p>
-      <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
-      <div><v-btn class="main" :disabled="!section.name" @click="add">{{ say.setUp.add }}</v-btn></div>
-    </section>
+    <div class="main-part">
+      <p class="small missing">{{ missing }}</p>
+      <section v-if="calendar.data.value" class="stack">
+        <h1>{{ say.calendar.title }}</h1>
+        <CalendarForm :calendar="read ?? calendar.data.value" :busy="busy" @keep="keepDates" />
+        <div class="row"><label class="file">{{ say.calendar.bring }} <input type="file" accept=".ics,text/calendar" @change="holidaysFrom" /></label><a href="/api/calendar.ics" download>{{ say.calendar.out }}</a></div>
+        <p v-if="kept" class="secure" role="status">✓ {{ kept }}</p>
+        <p v-if="wrong" class="wrong" role="alert">△ {{ wrong.message }}</p>
+      </section>
+      <section class="stack"><h2>{{ say.roster.title }}</h2><RosterForm :look="lookAtRoster" :bring="bring" @brought="queryClient.invalidateQueries()" /></section>
+      <section class="stack">
+        <h2>{{ say.setUp.section }}</h2>
+        <SectionForm v-model="section" />
+        <p v-if="answer" class="secure" role="status">✓ {{ answer }}</p>
+        <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
+        <div><v-btn :disabled="!section.name" @click="add">{{ say.setUp.add }}</v-btn></div>
+      </section>
+      <section v-if="calendar.data.value" class="stack"><h2>{{ say.calendar.lost }}</h2><ChangesForm :calendar="calendar.data.value" :sections="sections.data.value ?? []" :concepts="concepts.data.value ?? []" :busy="busy" @change="acts.change.mutate($event)" @unchange="acts.unchange.mutate($event)" @concert="acts.concert.mutate($event)" @unconcert="acts.unconcert.mutate($event)" /></section>
+    </div>
     <div class="side">
       <section class="stack">
         <h2>{{ say.setUp.screen }}</h2>
@@ -66,6 +116,9 @@ async function leave(everywhere: boolean) {
 <style scoped>
 .setup { display: grid; grid-template-columns: minmax(0, 1.5fr) minmax(280px, 1fr); gap: 40px; align-content: start; }
 .stack { gap: 16px; }
+.main-part { display: grid; gap: 36px; min-width: 0; }
+.missing { color: var(--granite); }
+.file { display: inline-flex; gap: 8px; align-items: center; flex-wrap: wrap; }
 .side { display: grid; gap: 32px; align-content: start; }
 .volume { display: flex; gap: 12px; align-items: center; }
 .volume input { flex: 1; accent-color: var(--dusk); }

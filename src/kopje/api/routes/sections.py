@@ -37,6 +37,7 @@ def get_day(call: Work) -> DayRead:
         today=call.today,
         now=f"{call.now:%H:%M}",
         entries=[EntryRead.of(entry) for entry in day.entries],
+        never=list(day.never),
     )
 
 

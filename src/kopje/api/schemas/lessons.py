@@ -162,6 +162,7 @@ class DayRead(Read):
     today: date
     now: str
     entries: list[EntryRead]
+    never: list[str]
 
 
 class DueRead(Read):

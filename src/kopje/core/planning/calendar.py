@@ -65,12 +65,18 @@ class SchoolYear:
 
     def __post_init__(self) -> None:
         if not 0 <= self.cycle <= 20:
-            raise CalendarError(f"A cycle has 2 to 20 days, not {self.cycle}. Nothing was kept.", value=self.cycle)
+            raise CalendarError(
+                f"A cycle has 2 to 20 days, not {self.cycle}. Nothing was kept.", value=self.cycle
+            )
         for one, other in zip(sorted(self.terms), sorted(self.terms)[1:], strict=False):
             if other.first <= one.last:
-                raise CalendarError(f"The terms “{one.name}” and “{other.name}” overlap. Nothing was kept.", value=other.name)
+                raise CalendarError(
+                    f"The terms “{one.name}” and “{other.name}” overlap. Nothing was kept.", value=other.name
+                )
         if self.terms and (self.last - self.first).days > LONGEST_YEAR:
-            raise CalendarError("The terms span more than a year and a half. Nothing was kept; look at their years.")
+            raise CalendarError(
+                "The terms span more than a year and a half. Nothing was kept; look at their years."
+            )
 
     @cached_property
     def first(self) -> date:
@@ -82,7 +88,9 @@ class SchoolYear:
 
     def is_school_day(self, day: date) -> bool:
         """In a term and in no holiday."""
-        return any(term.holds(day) for term in self.terms) and not any(off.holds(day) for off in self.holidays)
+        return any(term.holds(day) for term in self.terms) and not any(
+            off.holds(day) for off in self.holidays
+        )
 
     @cached_property
     def school_days(self) -> tuple[date, ...]:
@@ -90,7 +98,9 @@ class SchoolYear:
         if not self.terms:
             return ()
         span = (self.last - self.first).days
-        return tuple(day for day in (self.first + timedelta(n) for n in range(span + 1)) if self.is_school_day(day))
+        return tuple(
+            day for day in (self.first + timedelta(n) for n in range(span + 1)) if self.is_school_day(day)
+        )
 
     @cached_property
     def cycle_day(self) -> dict[date, int]:

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The day's sections in the order they come through the door; always there, always the way back to "what now".
-import { mdiBookOpenVariant, mdiCogOutline, mdiDoorOpen, mdiViewGridOutline } from '@mdi/js'
+import { mdiBookOpenVariant, mdiCalendarWeek, mdiCogOutline, mdiDoorOpen, mdiImageFilterHdr, mdiViewGridOutline } from '@mdi/js'
 import { computed } from 'vue'
 import { useDay } from '@/api/queries'
 import { sectionHere } from '@/composables/useTrail'
@@ -19,6 +19,8 @@ const nowBefore = computed(() => {
 })
 const places = computed(() => [
   { to: '/', says: say.places.today, icon: mdiDoorOpen },
+  { to: '/week', says: say.places.week, icon: mdiCalendarWeek },
+  { to: sectionHere.value ? `/sections/${sectionHere.value}/year` : '/year', says: say.places.year, icon: mdiImageFilterHdr },
   { to: '/songs', says: say.places.songs, icon: mdiBookOpenVariant },
   { to: sectionHere.value ? `/sections/${sectionHere.value}/ledger` : '/ledger', says: say.places.ledger, icon: mdiViewGridOutline },
   { to: '/set-up', says: say.places.setUp, icon: mdiCogOutline },

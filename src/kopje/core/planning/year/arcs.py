@@ -11,6 +11,7 @@ from kopje.core.sequence.concepts import Concept, ConceptKey
 
 Place = Literal["new", "practised", "warm"]
 Phase = Literal["prepare", "present", "practise", "warm", "assess"]
+Status = Literal["best_possible", "best_found"]
 PLACES: tuple[Place, ...] = ("new", "practised", "warm")
 PRACTISED = 4  # practise lessons on the practised place; later ones keep warm
 SHORT_STRANDS = frozenset(
@@ -123,7 +124,9 @@ class Arc:
         if self.short:
             if not self.warm_start <= lesson <= self.assess:
                 return None
-            return "assess" if lesson == self.assess else "prepare" if self._before_name(lesson) else "practise"
+            return (
+                "assess" if lesson == self.assess else "prepare" if self._before_name(lesson) else "practise"
+            )
         if self.start <= lesson < self.start + self.new:
             return "prepare"
         if lesson < self.start + self.new + self.middle:
@@ -206,7 +209,7 @@ class YearPlan:
 
     arcs: tuple[Arc, ...]
     left_out: tuple[ConceptKey, ...]
-    status: Literal["best_possible", "best_found"] = "best_found"
+    status: Status = "best_found"
     cost: int = 0
     bound: int = 0
 

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from itertools import pairwise
 
 from kopje.core.planning.year.arcs import PLACES, PRACTISED, Arc, Demand, YearPlan, YearQuestion
 
@@ -55,7 +56,9 @@ def _lengths(question: YearQuestion, plan: YearPlan) -> Iterator[str]:
     for arc in plan.arcs:
         demand = question.by_key[arc.concept]
         least, usual = demand.least, demand.usual
-        for name, value, low, high in zip(("new", "practised", "warm"), (arc.new, arc.middle, arc.warm), least, usual, strict=True):
+        for name, value, low, high in zip(
+            ("new", "practised", "warm"), (arc.new, arc.middle, arc.warm), least, usual, strict=True
+        ):
             if not low <= value <= high:
                 yield f"{arc.concept}: {value} lessons in its {name} place, {low} to {high} are usual"
         if not demand.short and arc.warm_start < arc.start + arc.new + arc.middle:
@@ -78,7 +81,7 @@ def _prerequisites(question: YearQuestion, plan: YearPlan) -> Iterator[str]:
 def _strands(question: YearQuestion, plan: YearPlan) -> Iterator[str]:
     for chain in question.chains:
         laid = [(demand, plan.by_key[demand.key]) for demand in chain if demand.key in plan.by_key]
-        for (one, earlier), (other, later) in zip(laid, laid[1:], strict=False):
+        for (one, earlier), (other, later) in pairwise(laid):
             if not other.begun and first_lesson(later) < free_after(one, earlier):
                 yield f"{later.concept} starts before {earlier.concept} was practised {PRACTISED} times"
 
@@ -97,7 +100,7 @@ def _dates(question: YearQuestion, plan: YearPlan) -> Iterator[str]:
 
 
 def first_lesson(arc: Arc) -> int:
-    return arc.warm_start if arc.short else arc.start
+    return arc.warm_start if arc.short or arc.new + arc.middle == 0 else arc.start
 
 
 def free_after(demand: Demand, arc: Arc) -> int:

@@ -1,0 +1,155 @@
+"""The calendar, the year of a section, a grade and the school, and the week."""
+
+from __future__ import annotations
+
+from datetime import date, time
+from typing import Annotated
+from uuid import UUID
+
+from fastapi import APIRouter, Query, Response, UploadFile
+
+from kopje.api.deps import Work
+from kopje.api.schemas.year import (
+    CalendarRead,
+    ChangeBody,
+    ChangeRead,
+    ChildBody,
+    ChildDetail,
+    ConcertBody,
+    ConcertRead,
+    GradeRead,
+    KeptRead,
+    PeriodsBody,
+    RosterBody,
+    RosterRead,
+    SchoolYearRead,
+    SpanRead,
+    WayOutRead,
+    WeekDayRead,
+    WhereRead,
+    WishesBody,
+    YearRead,
+)
+from kopje.formats.ical import MOST_BYTES as ICAL_BYTES
+from kopje.formats.ical import read_holidays
+from kopje.formats.roster import MOST_BYTES as ROSTER_BYTES
+from kopje.formats.roster import read_roster
+from kopje.usecases import bring_roster, plan_year, read_school_year, read_week, school_calendar
+
+router = APIRouter(tags=["year"])
+Grade = Annotated[int, Query(ge=0, le=12, examples=[2])]
+OnDay = Annotated[date | None, Query(examples=["2026-11-24"])]
+
+
+@router.get("/calendar", operation_id="calendar")
+def get_calendar(call: Work) -> CalendarRead:
+    return CalendarRead.of(school_calendar.calendar(call))
+
+
+@router.put("/calendar", operation_id="setCalendar")
+def put_calendar(body: PeriodsBody, call: Work) -> CalendarRead:
+    terms, holidays = [one.value() for one in body.terms], [one.value() for one in body.holidays]
+    return CalendarRead.of(school_calendar.set_periods(call, terms, holidays, body.cycle))
+
+
+@router.post("/changes", status_code=201, operation_id="addChange")
+def post_change(body: ChangeBody, call: Work) -> list[ChangeRead]:
+    starts = time.fromisoformat(body.starts) if body.starts else None
+    rows = school_calendar.add_change(call, body.kind, body.day, starts, body.why.strip(), body.section_ids)
+    return [ChangeRead.model_validate(row) for row in rows]
+
+
+@router.delete("/changes/{change_id}", status_code=204, operation_id="removeChange")
+def delete_change(change_id: UUID, call: Work) -> None:
+    school_calendar.remove_change(call, change_id)
+
+
+@router.post("/concerts", status_code=201, operation_id="addConcert")
+def post_concert(body: ConcertBody, call: Work) -> ConcertRead:
+    row = school_calendar.add_concert(call, body.name.strip(), body.day, body.section_ids, body.concepts)
+    return ConcertRead.model_validate(row)
+
+
+@router.delete("/concerts/{concert_id}", status_code=204, operation_id="removeConcert")
+def delete_concert(concert_id: UUID, call: Work) -> None:
+    school_calendar.remove_concert(call, concert_id)
+
+
+@router.get("/sections/{section_id}/year", operation_id="year")
+def get_year(section_id: UUID, call: Work) -> YearRead:
+    return YearRead.of(plan_year.section_year(call, section_id), call.sequence)
+
+
+@router.post("/sections/{section_id}/year/fit", operation_id="fitYear")
+def post_fit(section_id: UUID, call: Work) -> YearRead:
+    return YearRead.of(plan_year.fit(call, section_id), call.sequence)
+
+
+@router.put("/sections/{section_id}/year/wishes", operation_id="wishYear")
+def put_wishes(section_id: UUID, body: WishesBody, call: Work) -> YearRead:
+    wishes = [one.value() for one in body.wishes]
+    return YearRead.of(plan_year.wish(call, section_id, wishes, body.reserve), call.sequence)
+
+
+@router.get("/sections/{section_id}/year/ways", operation_id="waysOut")
+def get_ways(section_id: UUID, call: Work) -> list[WayOutRead]:
+    return [WayOutRead.of(way, call.sequence) for way in plan_year.ways(call, section_id)]
+
+
+@router.get("/year", operation_id="schoolYear")
+def get_school_year(call: Work) -> SchoolYearRead:
+    return SchoolYearRead.of(read_school_year.school_year(call))
+
+
+@router.get("/year/grade", operation_id="gradeYear")
+def get_grade(grade: Grade, call: Work, day: OnDay = None) -> GradeRead:
+    """Where the sections of a grade will be on a day (today without one)."""
+    on = day or call.today
+    found = plan_year.whereabouts(call, grade, on)
+    return GradeRead(
+        grade=grade, day=on, sentence=read_school_year.drift(found), sections=[WhereRead.of(w) for w in found]
+    )
+
+
+@router.get("/week", operation_id="week")
+def get_week(call: Work, day: OnDay = None) -> list[WeekDayRead]:
+    """What meets when in the week of a day, what is due in each lesson, what changes in the room."""
+    return [WeekDayRead.of(one) for one in read_week.week(call, day or call.today)]
+
+
+@router.get("/calendar.ics", operation_id="calendarFile")
+def get_ics(call: Work) -> Response:
+    """Lessons and concerts of the year, for any calendar program."""
+    return Response(school_calendar.as_file(call), media_type="text/calendar",
+                    headers={"Content-Disposition": 'attachment; filename="kopje.ics"'})  # fmt: skip
+
+
+@router.post("/calendar/holidays", operation_id="readHolidays")
+def post_holidays(files: list[UploadFile], call: Work) -> list[SpanRead]:  # noqa: ARG001
+    """Holidays of a calendar file, to be looked at; nothing is kept yet."""
+    return [
+        SpanRead.model_validate(span)
+        for file in files
+        for span in read_holidays(file.file.read(ICAL_BYTES + 1))
+    ]
+
+
+@router.post("/roster/look", operation_id="lookAtRoster")
+def post_look(files: list[UploadFile], call: Work) -> RosterRead:  # noqa: ARG001
+    """A table or a OneRoster zip as it is understood; nothing is kept yet."""
+    return RosterRead.of(read_roster(files[0].file.read(ROSTER_BYTES + 1)))
+
+
+@router.post("/roster", status_code=201, operation_id="bringRoster")
+def post_roster(body: RosterBody, call: Work) -> list[KeptRead]:
+    return [
+        KeptRead.model_validate(one)
+        for one in bring_roster.bring(call, [one.value() for one in body.sections])
+    ]
+
+
+@router.put("/children/{child_id}", operation_id="changeChild")
+def put_child(child_id: UUID, body: ChildBody, call: Work) -> ChildDetail:
+    return ChildDetail.model_validate(
+        bring_roster.change_child(call, child_id, body.name.strip(), body.section_id, body.left)
+    )

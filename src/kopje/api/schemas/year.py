@@ -1,0 +1,444 @@
+"""Calendars, years and weeks on the wire."""
+
+from __future__ import annotations
+
+from datetime import date, time
+from typing import Annotated, Literal
+from uuid import UUID
+
+from pydantic import Field
+
+from kopje.api.schemas.base import Body, Name, Read, Small
+from kopje.api.schemas.lessons import ConceptRead
+from kopje.api.schemas.people import SectionRead
+from kopje.core.planning.calendar import Span, available_minutes
+from kopje.core.planning.meetings import Meeting
+from kopje.core.planning.year.arcs import Arc, YearPlan
+from kopje.core.planning.year.ways import WayOut
+from kopje.core.sequence.concepts import Sequence
+from kopje.formats.roster import Roster
+from kopje.usecases.plan_year import NewWish, SectionYear, Whereabouts, spare
+from kopje.usecases.read_school_year import SchoolGlance
+from kopje.usecases.read_week import WeekDay, WeekLesson
+from kopje.usecases.school_calendar import Calendar
+from kopje.usecases.set_up_school import NewSection
+
+Day = Annotated[date, Field(strict=False)]
+Clock = Annotated[str, Field(pattern=r"^([01]\d|2[0-3]):[0-5]\d$")]
+Key = Annotated[str, Field(max_length=60)]
+Ids = Annotated[list[Annotated[UUID, Field(strict=False)]], Field(max_length=60)]
+
+
+class SpanBody(Body):
+    name: Annotated[str, Field(max_length=120)] = Field(examples=["First term"])
+    first: Day = Field(examples=["2026-08-24"])
+    last: Day = Field(examples=["2026-12-18"])
+
+    def value(self) -> Span:
+        return Span(self.first, self.last, self.name.strip())
+
+
+class SpanRead(Read):
+    name: str
+    first: date
+    last: date
+
+
+class PeriodsBody(Body):
+    terms: Annotated[list[SpanBody], Field(max_length=12)] = Field(
+        examples=[[{"name": "First term", "first": "2026-08-24", "last": "2026-12-18"}]]
+    )
+    holidays: Annotated[list[SpanBody], Field(max_length=60)] = Field(examples=[[]])
+    cycle: Annotated[int, Field(ge=0, le=20)] = Field(examples=[0])
+
+
+class ChangeBody(Body):
+    """No section named: all of them. No time: the whole day."""
+
+    kind: Literal["lost", "extra"] = Field(examples=["lost"])
+    day: Day = Field(examples=["2026-11-27"])
+    starts: Clock | None = Field(examples=[None])
+    why: Annotated[str, Field(max_length=120)] = Field(examples=["Assembly"])
+    section_ids: Ids = Field(examples=[[]])
+
+
+class ChangeRead(Read):
+    id: UUID
+    kind: str
+    day: date
+    starts: time | None
+    why: str
+    section_id: UUID | None
+
+
+class ConcertBody(Body):
+    name: Name = Field(examples=["Autumn concert"])
+    day: Day = Field(examples=["2026-12-17"])
+    section_ids: Ids = Field(examples=[[]])
+    concepts: Annotated[list[Key], Field(max_length=60)] = Field(examples=[["so-mi"]])
+
+
+class ConcertRead(Read):
+    id: UUID
+    name: str
+    day: date
+    section_ids: list[str]
+    concepts: list[str]
+
+
+class CalendarRead(Read):
+    """`assumed`: no terms were entered yet, so September to June is taken."""
+
+    terms: list[SpanRead]
+    holidays: list[SpanRead]
+    cycle: int
+    assumed: bool
+    changes: list[ChangeRead]
+    concerts: list[ConcertRead]
+
+    @classmethod
+    def of(cls, c: Calendar) -> CalendarRead:
+        return cls(
+            terms=[SpanRead.model_validate(one) for one in c.year.terms],
+            holidays=[SpanRead.model_validate(one) for one in c.year.holidays],
+            cycle=c.year.cycle, assumed=c.assumed,
+            changes=[ChangeRead.model_validate(one) for one in c.changes],
+            concerts=[ConcertRead.model_validate(one) for one in c.concerts],
+        )  # fmt: skip
+
+
+class WishBody(Body):
+    """The teacher's word on one arc; everything null and false takes it back."""
+
+    concept: Key = Field(examples=["do"])
+    start: Annotated[int, Field(ge=1, le=600)] | None = Field(default=None, examples=[None])
+    prepare: Annotated[int, Field(ge=1, le=12)] | None = Field(default=None, examples=[5])
+    practise: Annotated[int, Field(ge=1, le=12)] | None = Field(default=None, examples=[None])
+    next_year: bool = Field(default=False, examples=[False])
+
+    def value(self) -> NewWish:
+        return NewWish(self.concept, self.start, self.prepare, self.practise, self.next_year)
+
+
+class WishesBody(Body):
+    wishes: Annotated[list[WishBody], Field(max_length=60)] = Field(
+        examples=[[{"concept": "do", "prepare": 5}]]
+    )
+    reserve: Annotated[int, Field(ge=0, le=20)] | None = Field(default=None, examples=[None])
+
+
+class PhaseRead(Read):
+    """A run of lessons in one phase."""
+
+    phase: str
+    first: int
+    last: int
+
+
+class ArcRead(Read):
+    """A stratum of the ridge. `fixed`: where the teacher put it."""
+
+    concept: ConceptRead
+    line: Literal["rhythm", "melody", "other"]
+    phases: list[PhaseRead]
+    start: Small
+    end: Small
+    begun: bool
+    fixed: bool
+    core: bool
+
+    @classmethod
+    def of(cls, arc: Arc, sequence: Sequence, fixed: bool) -> ArcRead:
+        c = sequence.concept(arc.concept)
+        first = min(arc.start, arc.warm_start)
+        return cls(concept=ConceptRead.of(c), line=c.line, phases=phases(arc), start=first, end=arc.end,
+                   begun=arc.prepared > 0 or arc.presented, fixed=fixed, core=c.core)  # fmt: skip
+
+
+def phases(arc: Arc) -> list[PhaseRead]:
+    """Runs of lessons in the same phase."""
+    lessons = range(min(arc.start, arc.warm_start), arc.end + 1)
+    named = [(phase, lesson) for lesson in lessons if (phase := arc.phase(lesson)) is not None]
+    runs: list[PhaseRead] = []
+    for phase, lesson in named:
+        if runs and runs[-1].phase == phase and runs[-1].last == lesson - 1:
+            runs[-1].last = lesson
+        else:
+            runs.append(PhaseRead(phase=phase, first=lesson, last=lesson))
+    return runs
+
+
+class TouchRead(Read):
+    lesson: int
+    concept: str
+    purpose: str
+
+
+class CutRead(Read):
+    """A cut through the ridge before lesson `before`: a holiday or a concert."""
+
+    kind: Literal["holiday", "concert"]
+    name: str
+    before: int
+    day: date
+
+
+class WishRead(Read):
+    concept: str
+    start: int | None
+    prepare: int | None
+    practise: int | None
+    next_year: bool
+
+
+class YearRead(Read):
+    """`lessons` are the days; lesson n is lessons[n - 1]. `gap`: at most so many points from the best plan."""
+
+    section: SectionRead
+    lessons: list[date]
+    held: int
+    next_lesson: int
+    minutes_left: int
+    sentence: str
+    short: int
+    spare: int
+    reserve: int
+    status: str
+    gap: int
+    fitted: bool
+    assumed: bool
+    arcs: list[ArcRead]
+    left_out: list[ConceptRead]
+    next_year: list[ConceptRead]
+    touches: list[TouchRead]
+    taught: list[ConceptRead]
+    cuts: list[CutRead]
+    wishes: list[WishRead]
+    until_concert: str
+
+    @classmethod
+    def of(cls, y: SectionYear, sequence: Sequence) -> YearRead:
+        plan = y.plan or YearPlan((), ())
+        fixed = {wish.concept for wish in y.wishes if wish.start is not None}
+        moved = [wish.concept for wish in y.wishes if wish.next_year]
+        seen = dict.fromkeys(touch.concept for touch in y.touches)
+        left = len(y.lessons) - y.next_lesson + 1
+        return cls(
+            section=SectionRead.model_validate(y.section), lessons=[one.day for one in y.lessons], held=y.held,
+            next_lesson=y.next_lesson, minutes_left=available_minutes(max(left, 0), y.section.minutes),
+            sentence=y.sentence, short=y.short, spare=spare(y), reserve=y.reserve, status=plan.status, gap=plan.cost,
+            fitted=y.plan is not None, assumed=y.calendar.assumed,
+            arcs=[ArcRead.of(arc, sequence, arc.concept in fixed) for arc in plan.arcs],
+            left_out=[ConceptRead.of(sequence.concept(key)) for key in plan.left_out],
+            next_year=[ConceptRead.of(sequence.concept(key)) for key in moved],
+            touches=[TouchRead.model_validate(touch) for touch in y.touches],
+            taught=[ConceptRead.of(sequence.concept(key)) for key in seen],
+            cuts=cuts(y), wishes=[WishRead.model_validate(wish) for wish in y.wishes], until_concert=until_concert(y),
+        )  # fmt: skip
+
+
+def cuts(y: SectionYear) -> list[CutRead]:
+    found = []
+    for off in y.calendar.year.holidays:
+        before = sum(one.day < off.first for one in y.lessons)
+        if 0 < before < len(y.lessons) and (off.last - off.first).days >= 3:
+            found.append(CutRead(kind="holiday", name=off.name, before=before + 1, day=off.first))
+    for concert, last in y.concerts:
+        found.append(CutRead(kind="concert", name=concert.name, before=last + 1, day=concert.day))
+    return sorted(found, key=lambda cut: cut.before)
+
+
+def until_concert(y: SectionYear) -> str:
+    """How many lessons until the next concert, as a sentence; empty without one."""
+    coming = [(c, last) for c, last in y.concerts if last >= y.next_lesson - 1]
+    if not coming:
+        return ""
+    concert, last = min(coming, key=lambda pair: pair[0].day)
+    left = last - y.next_lesson + 1
+    return f"{left} {'lesson' if left == 1 else 'lessons'} until {concert.name}, {concert.day:%-d %b}."
+
+
+class WayOutRead(Read):
+    """One way out: what it says, what taking it would send, and its plan to look at."""
+
+    kind: str
+    sentence: str
+    wishes: list[WishRead]
+    reserve: int
+    arcs: list[ArcRead]
+    left_out: list[ConceptRead]
+
+    @classmethod
+    def of(cls, way: WayOut, sequence: Sequence) -> WayOutRead:
+        later = way.plan.left_out if way.kind in ("next_year", "both") else ()
+        return cls(
+            kind=way.kind, sentence=way.sentence, reserve=way.question.reserve,
+            wishes=[WishRead(concept=key, start=None, prepare=None, practise=None, next_year=True) for key in later],
+            arcs=[ArcRead.of(arc, sequence, False) for arc in way.plan.arcs],
+            left_out=[ConceptRead.of(sequence.concept(key)) for key in way.plan.left_out],
+        )  # fmt: skip
+
+
+class AtWorkRead(Read):
+    concept: ConceptRead
+    phase: str
+
+
+class WhereRead(Read):
+    section: SectionRead
+    lessons: int
+    at_work: list[AtWorkRead]
+    behind: int
+    spare: int
+
+    @classmethod
+    def of(cls, w: Whereabouts) -> WhereRead:
+        return cls(section=SectionRead.model_validate(w.section), lessons=w.lessons, behind=w.behind, spare=w.spare,
+                   at_work=[AtWorkRead(concept=ConceptRead.of(c), phase=phase) for c, phase in w.at_work])  # fmt: skip
+
+
+class GradeRead(Read):
+    """A grade's sections side by side on a day, and the drift between them in words."""
+
+    grade: int
+    day: date
+    sentence: str
+    sections: list[WhereRead]
+
+
+class SlackRead(Read):
+    """One section in the school's year at a glance."""
+
+    section: SectionRead
+    sentence: str
+    short: int
+    spare: int
+    held: int
+    lessons: int
+    next_lesson: int
+    fitted: bool
+
+
+class SchoolYearRead(Read):
+    sentence: str
+    sections: list[SlackRead]
+
+    @classmethod
+    def of(cls, found: SchoolGlance) -> SchoolYearRead:
+        rows = [
+            SlackRead(section=SectionRead.model_validate(y.section), sentence=y.sentence, short=y.short, spare=spare(y),
+                      held=y.held, lessons=len(y.lessons), next_lesson=y.next_lesson, fitted=y.plan is not None)
+            for y in found.years
+        ]  # fmt: skip
+        return cls(sentence=found.sentence, sections=rows)
+
+
+class WeekLessonRead(Read):
+    """One lesson of the week: its number, what is due in it, and what must be set up since the class before."""
+
+    section: SectionRead
+    starts: str
+    number: int
+    at_work: list[AtWorkRead]
+    lesson_id: UUID | None
+    state: str
+    left_over: int
+    fetch: list[str]
+    change: str
+
+    @classmethod
+    def of(cls, w: WeekLesson) -> WeekLessonRead:
+        return cls(
+            section=SectionRead.model_validate(w.section), starts=f"{w.time.starts:%H:%M}", number=w.time.number,
+            at_work=[AtWorkRead(concept=ConceptRead.of(c), phase=phase) for c, phase in w.at_work],
+            lesson_id=w.lesson.id if w.lesson else None, state=w.lesson.state if w.lesson else "",
+            left_over=w.left_over, fetch=list(w.fetch), change=w.change,
+        )  # fmt: skip
+
+
+class WeekDayRead(Read):
+    day: date
+    holiday: str
+    lessons: list[WeekLessonRead]
+
+    @classmethod
+    def of(cls, w: WeekDay) -> WeekDayRead:
+        return cls(day=w.day, holiday=w.holiday, lessons=[WeekLessonRead.of(one) for one in w.lessons])
+
+
+class RosterMeeting(Body):
+    weekday: Annotated[int, Field(ge=0, le=19)] = Field(examples=[0])
+    starts: Clock = Field(examples=["09:00"])
+
+
+class RosterSectionBody(Body):
+    name: Annotated[str, Field(min_length=1, max_length=20, pattern=r"\S")] = Field(examples=["4C"])
+    grade: Annotated[int, Field(ge=0, le=12)] = Field(examples=[4])
+    minutes: Annotated[int, Field(ge=10, le=180)] = Field(examples=[45])
+    meetings: Annotated[list[RosterMeeting], Field(max_length=20)] = Field(examples=[[]])
+    children: Annotated[list[Annotated[str, Field(max_length=60)]], Field(max_length=120)] = Field(
+        examples=[["Ama", "Jun"]]
+    )
+
+    def value(self) -> NewSection:
+        meetings = tuple(Meeting(m.weekday, time.fromisoformat(m.starts)) for m in self.meetings)
+        return NewSection(self.name.strip(), self.grade, self.minutes, tuple(self.children), meetings)
+
+
+class RosterBody(Body):
+    sections: Annotated[list[RosterSectionBody], Field(max_length=120)] = Field(
+        examples=[[{"name": "4C", "grade": 4, "minutes": 45, "meetings": [], "children": ["Ama", "Jun"]}]]
+    )
+
+
+class RosterProblem(Read):
+    row: int
+    sentence: str
+
+
+class RosterRead(Read):
+    """A table as it was understood; nothing is kept until it is sent back."""
+
+    sections: list[RosterSectionBody]
+    problems: list[RosterProblem]
+
+    @classmethod
+    def of(cls, found: Roster) -> RosterRead:
+        return cls(
+            sections=[
+                RosterSectionBody(
+                    name=one.name, grade=one.grade if one.grade is not None else guessed_grade(one.name), minutes=one.minutes or 30,
+                    meetings=[RosterMeeting(weekday=m.weekday, starts=f"{m.starts:%H:%M}") for m in one.meetings],
+                    children=one.children[:120],
+                )
+                for one in found.sections.values()
+            ],
+            problems=[RosterProblem(row=row, sentence=said) for row, said in found.problems],
+        )  # fmt: skip
+
+
+def guessed_grade(name: str) -> int:
+    """From a name such as 2A; kindergarten where it has no number."""
+    digits = "".join(c for c in name if c.isdigit())
+    return min(int(digits), 12) if digits else 0
+
+
+class KeptRead(Read):
+    name: str
+    new: bool
+    children: int
+    already: int
+
+
+class ChildBody(Body):
+    name: Annotated[str, Field(min_length=1, max_length=60, pattern=r"\S")] = Field(examples=["Ama"])
+    section_id: Annotated[UUID, Field(strict=False)]
+    left: Day | None = Field(examples=[None])
+
+
+class ChildDetail(Read):
+    id: UUID
+    name: str
+    section_id: UUID
+    joined: date
+    left: date | None

@@ -1,0 +1,224 @@
+"""When a year is too full: how many lessons are short, the cheapest ways out, and which wishes collide.
+
+Source: docs/sources.md#ways-out.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from dataclasses import dataclass, replace
+from typing import Literal
+
+from kopje.core.planning.year import costs
+from kopje.core.planning.year.arcs import Demand, Lengths, YearPlan, YearQuestion
+from kopje.core.planning.year.fit import Model, fit_year, solve
+from kopje.core.reasons import Reason, counted, listed
+from kopje.core.sequence.concepts import ConceptKey
+
+Kind = Literal["shorten", "reserve", "next_year", "both"]
+CORE = 10  # priority from which a concept is core
+EXTRA = 60
+WORK = 0.25
+
+
+@dataclass(frozen=True, slots=True)
+class WayOut:
+    """One way to make the year fit, with its plan to look at before it is taken."""
+
+    kind: Kind
+    sentence: str
+    question: YearQuestion
+    plan: YearPlan
+
+
+def core(question: YearQuestion) -> tuple[Demand, ...]:
+    return tuple(demand for demand in question.demands if demand.priority >= CORE)
+
+
+def short_by(question: YearQuestion) -> int:
+    """The fewest extra lessons with which every core concept fits at its usual lengths, the reserve kept; 0 if all fit.
+
+    Where the proof takes too long the answer is the best found, so never too low by more than the solver's gap.
+    """
+    wanted = replace(question, demands=core(question), concerts=())
+    able = tuple(d for d in wanted.demands if d.begun or not wanted.missing(d))
+    wanted = replace(wanted, demands=tuple(replace(d, latest=None, fixed=None) for d in able))
+    model = Model(wanted, question.horizon + EXTRA, must=True, usual_only=True).build()
+    latest = model.cp.new_int_var(question.first - 1, question.last + 200, "latest")
+    for one in model.laid.values():
+        if not one.demand.begun:
+            model.cp.add(latest >= one.end - 1)
+    model.cp.minimize(latest)
+    solver, answer = solve(model, WORK)
+    if answer not in ("optimal", "feasible"):
+        return EXTRA
+    return max(int(solver.objective_value) - question.horizon, 0)
+
+
+def ways_out(question: YearQuestion) -> tuple[WayOut, ...]:
+    """At most three different ways, cheapest first: shorter phases, the reserve, or something moved to next year."""
+    found = [
+        way for way in (_shorten(question), _reserve(question), _next_year(question), _both(question)) if way
+    ]
+    kept: list[WayOut] = []
+    for way in found:
+        same = any(set(way.plan.left_out) == set(k.plan.left_out) and way.question.reserve == k.question.reserve
+                   and way.question.demands == k.question.demands for k in kept)  # fmt: skip
+        if not same:
+            kept.append(way)
+    return tuple(kept[:3])
+
+
+def _all_core(question: YearQuestion, plan: YearPlan) -> bool:
+    left = set(plan.left_out)
+    return not any(d.key in left and not question.missing(d) for d in core(question))
+
+
+def _shorten(question: YearQuestion) -> WayOut | None:
+    plan = fit_year(question)
+    if not _all_core(question, plan):
+        return None
+    cut = [(question.by_key[a.concept], a) for a in plan.arcs if not a.short]
+    prepare = sum(max(d.usual[0] - a.new, 0) for d, a in cut)
+    practise = sum(max(d.usual[2] - a.warm, 0) for d, a in cut)
+    names = [d.concept.name for d, a in cut if a.new < d.usual[0] or a.warm < d.usual[2]]
+    if not names:
+        return None
+    parts = [
+        counted(n, f"lesson of {what}", f"lessons of {what}")
+        for n, what in ((practise, "practice"), (prepare, "preparation"))
+        if n
+    ]
+    return WayOut("shorten", f"Give up {listed(parts)}, in {listed(names)}.", question, plan)
+
+
+def _reserve(question: YearQuestion) -> WayOut | None:
+    if question.reserve == 0:
+        return None
+    without = replace(question, reserve=0)
+    plan = fit_year(without)
+    if not _all_core(without, plan):
+        return None
+    return WayOut(
+        "reserve",
+        f"Use the {counted(question.reserve, 'lesson')} in reserve; one lost lesson then topples the plan.",
+        without,
+        plan,
+    )
+
+
+def _next_year(question: YearQuestion) -> WayOut | None:
+    """Keep usual lengths; move what matters least."""
+    usual = replace(question, demands=tuple(_unshortened(d) for d in question.demands))
+    plan = fit_year(usual)
+    return _moved(usual, plan, "next_year", "")
+
+
+def _both(question: YearQuestion) -> WayOut | None:
+    plan = fit_year(question)
+    return None if _all_core(question, plan) else _moved(question, plan, "both", "Shorten phases, and move ")
+
+
+def _moved(question: YearQuestion, plan: YearPlan, kind: Kind, lead: str) -> WayOut | None:
+    names = [
+        question.by_key[key].concept.name for key in plan.left_out if question.by_key[key].priority >= CORE
+    ]
+    if not names:
+        return None
+    said = f"{lead}{listed(names)} to next year." if lead else f"Move {listed(names)} to next year."
+    return WayOut(kind, said, question, plan)
+
+
+def _unshortened(demand: Demand) -> Demand:
+    lengths = demand.lengths
+    return replace(
+        demand, lengths=Lengths(lengths.prepare, lengths.practise, lengths.prepare, lengths.practise)
+    )
+
+
+@dataclass(frozen=True, slots=True)
+class Wish:
+    """One thing the teacher asked for that may collide with others."""
+
+    kind: Literal["fixed", "latest", "concert", "core"]
+    subject: str
+    sentence: str
+
+
+def conflict(question: YearQuestion) -> tuple[Reason, ...]:
+    """A smallest set of wishes that cannot all be kept; empty where they can. Found by leaving out one after the other."""
+    wishes = _wishes(question)
+    if not wishes or _possible(question, wishes):
+        return ()
+    kept = list(wishes)
+    for wish in wishes:
+        fewer = [one for one in kept if one is not wish]
+        if not _possible(question, fewer):
+            kept = fewer
+    return tuple(Reason("collides", one.subject, one.sentence, "bars") for one in kept)
+
+
+def _wishes(question: YearQuestion) -> list[Wish]:
+    found = []
+    for d in question.demands:
+        if d.begun:
+            continue
+        if d.fixed is not None:
+            found.append(Wish("fixed", d.key, f"{d.concept.name.capitalize()} begins in lesson {d.fixed}."))
+        if d.latest is not None:
+            found.append(
+                Wish("latest", d.key, f"{d.concept.name.capitalize()} is named by lesson {d.latest}.")
+            )
+    for concert in question.concerts:
+        names = [question.by_key[k].concept.name for k in sorted(concert.concepts) if k in question.by_key]
+        if names:
+            found.append(
+                Wish(
+                    "concert",
+                    concert.name,
+                    f"{concert.name} needs {listed(names)} by lesson {concert.lesson}.",
+                )
+            )
+    return found
+
+
+def _possible(question: YearQuestion, wishes: Iterable[Wish]) -> bool:
+    """Whether everything that the wishes speak of can be laid with all of them kept; what they need comes along."""
+    kept = {(wish.kind, wish.subject) for wish in wishes}
+    concerts = tuple(c for c in question.concerts if ("concert", c.name) in kept)
+    named = {subject for kind, subject in kept if kind in ("fixed", "latest")} | {
+        k for c in concerts for k in c.concepts
+    }
+    demands = tuple(
+        replace(
+            d,
+            fixed=d.fixed if ("fixed", d.key) in kept else None,
+            latest=d.latest if ("latest", d.key) in kept else None,
+            priority=20 if d.key in named else 1,
+        )
+        for d in question.demands
+    )
+    model = Model(
+        replace(question, demands=demands, concerts=concerts), question.horizon, must=True, concerts_hard=True
+    ).build()
+    _, answer = solve(model, WORK)
+    return answer != "infeasible"
+
+
+def sentence(question: YearQuestion, plan: YearPlan, short: int) -> str:
+    """Does it fit? In one sentence, with what to do about it."""
+    wanted = core(question)
+    left = [d for d in wanted if d.key in plan.left_out]
+    end = max((arc.end for arc in plan.arcs), default=question.first - 1)
+    spare = question.last - max(end, question.first - 1)
+    missed = costs.missed(question, plan)
+    if missed:
+        name, key = missed[0]
+        return f"{name} comes too soon for {question.by_key[ConceptKey(key)].concept.name}: {'it is' if len(missed) == 1 else 'among others it is'} not named by then."
+    if short and left:
+        return f"Short by {counted(short, 'lesson')}: {listed(d.concept.name for d in left)} {'finds' if len(left) == 1 else 'find'} no room this year."
+    if short:
+        return (
+            f"It fits, with shorter phases: at usual lengths {counted(short, 'more lesson')} would be needed."
+        )
+    return f"It fits: {counted(len(plan.arcs), 'concept')} over {counted(question.lessons, 'lesson')}, {counted(spare, 'lesson')} to spare."

@@ -1,0 +1,224 @@
+"""Rosters and timetables from tables: pasted, plain CSV, or OneRoster CSV in a zip. Good rows are kept aside, bad ones said."""
+
+from __future__ import annotations
+
+import csv
+import io
+import re
+import zipfile
+from collections.abc import Iterable, Iterator
+from dataclasses import dataclass, field
+from datetime import time
+
+from kopje.core.errors import RosterError
+from kopje.core.planning.meetings import Meeting
+
+MOST_BYTES = 4 << 20
+MOST_ROWS = 20_000
+GRADES = {"k": 0, "kg": 0, "kindergarten": 0, "pk": 0, "0": 0}
+DAYS = ("mon", "tue", "wed", "thu", "fri", "sat", "sun")
+HEADS = {
+    "section": ("section", "class", "group", "homeroom"),
+    "grade": ("grade", "year", "level"),
+    "name": ("name", "child", "student", "pupil", "first name", "given name"),
+    "minutes": ("minutes", "length", "duration"),
+    "meets": ("meets", "meetings", "times", "timetable", "schedule"),
+}
+_MEETING = re.compile(
+    r"(?:(?P<weekday>[a-z]{3})[a-z]*|day\s*(?P<cycle>\d{1,2}))\s+(?P<hour>\d{1,2})[:.](?P<minute>\d{2})"
+)
+
+
+@dataclass
+class RosterSection:
+    """A section as a table gives it; None where it says nothing."""
+
+    name: str
+    grade: int | None = None
+    minutes: int | None = None
+    meetings: list[Meeting] = field(default_factory=list)
+    children: list[str] = field(default_factory=list)
+
+
+@dataclass
+class Roster:
+    """What could be read, and (row, sentence) for each row that could not."""
+
+    sections: dict[str, RosterSection] = field(default_factory=dict)
+    problems: list[tuple[int, str]] = field(default_factory=list)
+
+    def section(self, name: str) -> RosterSection:
+        return self.sections.setdefault(name, RosterSection(name))
+
+
+def read_roster(data: bytes) -> Roster:
+    """Read a table or a zip; RosterError when nothing in it can be used at all."""
+    if len(data) > MOST_BYTES:
+        raise RosterError("This file is larger than 4 MB. Nothing was kept; send one school at a time.")
+    if data[:4] == b"PK\x03\x04":
+        return _one_roster(data)
+    return _table(_text(data))
+
+
+def _text(data: bytes) -> str:
+    for encoding in ("utf-8-sig", "cp1252"):
+        try:
+            return data.decode(encoding)
+        except UnicodeDecodeError:
+            continue
+    raise RosterError("This is not a text table. Nothing was kept; save it as CSV and try again.")
+
+
+def _rows(text: str) -> list[list[str]]:
+    """Cells of each row; the separator is the one of tab, semicolon and comma that the first row has most of."""
+    first = next((line for line in text.splitlines() if line.strip()), "")
+    separator = max("\t;,", key=first.count)
+    rows = [[cell.strip() for cell in row] for row in csv.reader(io.StringIO(text), delimiter=separator)]
+    if len(rows) > MOST_ROWS:
+        raise RosterError(
+            f"The table has {len(rows)} rows, more than a school has children. Nothing was kept."
+        )
+    return rows
+
+
+def _table(text: str) -> Roster:
+    rows = _rows(text)
+    start = next((n for n, row in enumerate(rows) if any(row)), None)
+    if start is None:
+        raise RosterError("The table is empty. Nothing was kept.")
+    heads = _heads(rows[start])
+    if "section" not in heads:
+        raise RosterError(
+            "The first row needs a column “section”, and “grade”, “name”, “minutes” or “meets” beside it. Nothing was kept."
+        )
+    found = Roster()
+    for number, row in enumerate(rows[start + 1 :], start + 2):
+        if any(row):
+            _add_row(found, number, {key: row[at] if at < len(row) else "" for key, at in heads.items()})
+    return found
+
+
+def _heads(row: Iterable[str]) -> dict[str, int]:
+    cells = [cell.lower().strip(" *:") for cell in row]
+    return {key: cells.index(word) for key, words in HEADS.items() for word in words if word in cells}
+
+
+def _add_row(found: Roster, number: int, row: dict[str, str]) -> None:
+    name = row["section"]
+    if not name or len(name) > 20:
+        found.problems.append((number, "no section, or one with a name longer than 20 letters"))
+        return
+    try:
+        grade = _grade(row.get("grade", ""))
+        minutes = _minutes(row.get("minutes", ""))
+        meetings = list(_meetings(row.get("meets", "")))
+    except ValueError as problem:
+        found.problems.append((number, str(problem)))
+        return
+    section = found.section(name)
+    if grade is not None and section.grade not in (None, grade):
+        found.problems.append((number, f"{name} is grade {section.grade} further up, and {grade} here"))
+        return
+    section.grade = grade if grade is not None else section.grade
+    section.minutes = minutes or section.minutes
+    section.meetings += [one for one in meetings if one not in section.meetings]
+    child = " ".join(row.get("name", "").split())
+    if len(child) > 60:
+        found.problems.append((number, "a name longer than 60 letters"))
+    elif child:
+        section.children.append(child)
+
+
+def _grade(text: str) -> int | None:
+    word = re.sub(r"^(grade|year)\s*", "", text.lower().strip())
+    if not word:
+        return None
+    if word in GRADES:
+        return GRADES[word]
+    if word.isdigit() and int(word) <= 12:
+        return int(word)
+    raise ValueError(f"“{text}” is no grade (K, or 1 to 12)")
+
+
+def _minutes(text: str) -> int | None:
+    digits = re.sub(r"\D", "", text)
+    if not digits:
+        return None
+    if not 10 <= int(digits) <= 180:
+        raise ValueError(f"“{text}” minutes: a lesson has 10 to 180")
+    return int(digits)
+
+
+def _meetings(text: str) -> Iterator[Meeting]:
+    """`Mon 09:10, Thu 8.30` or `Day 2 09:10`."""
+    for part in filter(None, re.split(r"[,;/]| and ", text.lower())):
+        match = _MEETING.fullmatch(part.strip())
+        weekday = match and match["weekday"]
+        if (
+            not match
+            or (weekday and weekday not in DAYS)
+            or int(match["hour"]) > 23
+            or int(match["minute"]) > 59
+        ):
+            raise ValueError(f"“{part.strip()}” is no meeting time such as “Mon 09:10” or “Day 2 09:10”")
+        day = DAYS.index(weekday) if weekday else int(match["cycle"]) - 1
+        if not 0 <= day <= 19:
+            raise ValueError(f"“{part.strip()}”: a cycle has days 1 to 20")
+        yield Meeting(day, time(int(match["hour"]), int(match["minute"])))
+
+
+def _one_roster(data: bytes) -> Roster:
+    """OneRoster CSV: classes.csv, users.csv and enrollments.csv in one zip; only what is needed is kept."""
+    tables = {name: _records(_member(data, f"{name}.csv")) for name in ("classes", "users", "enrollments")}
+    found = Roster()
+    classes = {row.get("sourcedId", ""): row for row in tables["classes"]}
+    users = {row.get("sourcedId", ""): row for row in tables["users"]}
+    for number, row in enumerate(tables["enrollments"], 2):
+        if row.get("role", "student").lower() != "student" or row.get("status", "").lower() == "tobedeleted":
+            continue
+        group, child = classes.get(row.get("classSourcedId", "")), users.get(row.get("userSourcedId", ""))
+        if group is None or child is None:
+            found.problems.append(
+                (number, "enrolls somebody in a class, and one of them is not in the files")
+            )
+            continue
+        grade = re.split(r"[,;]", group.get("grades", ""))[0].lstrip("0") or (
+            "0" if group.get("grades") else ""
+        )
+        name = child.get("preferredFirstName") or child.get("givenName", "")
+        _add_row(
+            found,
+            number,
+            {
+                "section": group.get("classCode") or group.get("title", ""),
+                "grade": grade.replace("G", ""),
+                "name": name,
+            },
+        )
+    if not found.sections and not found.problems:
+        raise RosterError("No student is enrolled in any class in these files. Nothing was kept.")
+    return found
+
+
+def _member(data: bytes, name: str) -> str:
+    try:
+        with zipfile.ZipFile(io.BytesIO(data)) as archive:
+            inside = next((one for one in archive.namelist() if one.rsplit("/", 1)[-1] == name), None)
+            if inside is None:
+                raise RosterError(
+                    f"The zip has no {name}. Nothing was kept; OneRoster needs classes, users and enrollments."
+                )
+            with archive.open(inside) as stream:
+                content = stream.read(MOST_BYTES + 1)
+    except (zipfile.BadZipFile, NotImplementedError, RuntimeError, OSError) as problem:
+        raise RosterError("This zip cannot be opened. Nothing was kept.") from problem
+    if len(content) > MOST_BYTES:
+        raise RosterError(f"{name} is larger than 4 MB. Nothing was kept.")
+    return _text(content)
+
+
+def _records(text: str) -> list[dict[str, str]]:
+    rows = list(csv.DictReader(io.StringIO(text)))
+    if len(rows) > MOST_ROWS:
+        raise RosterError("The files hold more rows than a school has children. Nothing was kept.")
+    return [{key: value or "" for key, value in row.items() if key} for row in rows]

@@ -1,0 +1,108 @@
+"""Terms, holidays, one-offs, concerts; the plan of a section's year and the teacher's word on it."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from datetime import date, time
+from uuid import UUID
+
+from sqlalchemy import delete, or_, select
+from sqlalchemy.orm import Session
+
+from kopje.core.errors import NotFoundError
+from kopje.store.tables import Arc, Cell, Change, Concert, Lesson, Period, School, Wish, YearPlan
+
+
+def school(session: Session, school_id: UUID) -> School:
+    return session.get_one(School, school_id)
+
+
+def periods(session: Session, school_id: UUID) -> Sequence[Period]:
+    return session.scalars(select(Period).where(Period.school_id == school_id).order_by(Period.first)).all()
+
+
+def clear_periods(session: Session, school_id: UUID) -> None:
+    session.execute(delete(Period).where(Period.school_id == school_id))
+
+
+def changes(session: Session, school_id: UUID) -> Sequence[Change]:
+    return session.scalars(
+        select(Change).where(Change.school_id == school_id).order_by(Change.day, Change.starts)
+    ).all()
+
+
+def changes_of(session: Session, school_id: UUID, section_id: UUID) -> Sequence[Change]:
+    """Of a section, and of all sections."""
+    return session.scalars(
+        select(Change)
+        .where(
+            Change.school_id == school_id, or_(Change.section_id == section_id, Change.section_id.is_(None))
+        )
+        .order_by(Change.day)
+    ).all()
+
+
+def change(session: Session, school_id: UUID, change_id: UUID) -> Change:
+    found = session.scalar(select(Change).where(Change.id == change_id, Change.school_id == school_id))
+    if found is None:
+        raise NotFoundError("There is no such change in your calendar.", value=str(change_id))
+    return found
+
+
+def concerts(session: Session, school_id: UUID) -> Sequence[Concert]:
+    return session.scalars(select(Concert).where(Concert.school_id == school_id).order_by(Concert.day)).all()
+
+
+def concert(session: Session, school_id: UUID, concert_id: UUID) -> Concert:
+    found = session.scalar(select(Concert).where(Concert.id == concert_id, Concert.school_id == school_id))
+    if found is None:
+        raise NotFoundError("There is no such concert in your school.", value=str(concert_id))
+    return found
+
+
+def plan(session: Session, section_id: UUID) -> YearPlan | None:
+    return session.get(YearPlan, section_id)
+
+
+def arcs(session: Session, section_id: UUID) -> Sequence[Arc]:
+    return session.scalars(
+        select(Arc).where(Arc.section_id == section_id).order_by(Arc.start, Arc.concept)
+    ).all()
+
+
+def clear_arcs(session: Session, section_id: UUID) -> None:
+    session.execute(delete(Arc).where(Arc.section_id == section_id))
+
+
+def wishes(session: Session, section_id: UUID) -> Sequence[Wish]:
+    return session.scalars(select(Wish).where(Wish.section_id == section_id).order_by(Wish.concept)).all()
+
+
+def clear_wishes(session: Session, section_id: UUID, concepts: Sequence[str]) -> None:
+    session.execute(delete(Wish).where(Wish.section_id == section_id, Wish.concept.in_(concepts)))
+
+
+def touches(session: Session, section_id: UUID) -> Sequence[tuple[date, time, str, str]]:
+    """(day, starts, concept, purpose) of every cell that was done, oldest first."""
+    rows = session.execute(
+        select(Lesson.day, Lesson.starts, Cell.concept, Cell.purpose)
+        .join(Lesson, Lesson.id == Cell.lesson_id)
+        .where(
+            Lesson.section_id == section_id,
+            Cell.concept.is_not(None),
+            Cell.purpose.is_not(None),
+            or_(Cell.tick == "done", (Cell.tick == "partly") & (Cell.purpose != "present")),
+        )
+        .order_by(Lesson.day, Lesson.starts, Cell.position)
+    )
+    return [(day, starts, concept or "", purpose or "") for day, starts, concept, purpose in rows]
+
+
+def held(session: Session, section_id: UUID) -> Sequence[tuple[date, time]]:
+    """(day, starts) of the lessons that are over."""
+    rows = session.execute(
+        select(Lesson.day, Lesson.starts)
+        .where(Lesson.section_id == section_id, Lesson.state == "done")
+        .order_by(Lesson.day, Lesson.starts)
+    )
+    return [(day, starts) for day, starts in rows]

@@ -1,0 +1,72 @@
+"""Bringing in the school's sections from a table: looked at first, kept when the teacher agrees."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import date
+from uuid import UUID
+
+from kopje.core.errors import RosterError
+from kopje.core.planning.meetings import Meeting
+from kopje.store import sections
+from kopje.store import tables as t
+from kopje.usecases.call import Call
+from kopje.usecases.set_up_school import NewSection, add_child, add_section, cleaned_names
+
+MOST_SECTIONS = 120
+
+
+@dataclass(frozen=True, slots=True)
+class Kept:
+    """What became of one section of a table."""
+
+    name: str
+    new: bool
+    children: int
+    already: int
+
+
+def bring(call: Call, wanted: Sequence[NewSection]) -> tuple[Kept, ...]:
+    """Add new sections, and to sections that are there the children and meetings they do not have yet.
+
+    A name that is on the roll already is taken for the same child, so bringing the same table twice changes nothing.
+    """
+    if len(wanted) > MOST_SECTIONS:
+        raise RosterError(f"{len(wanted)} sections are more than a school has. Nothing was kept.")
+    there = {one.name: one for one in sections.sections(call.session, call.school_id)}
+    return tuple(
+        _more(call, there[new.name], new) if new.name in there else _new(call, new) for new in wanted
+    )
+
+
+def _new(call: Call, new: NewSection) -> Kept:
+    add_section(call, new)
+    return Kept(new.name, True, len(cleaned_names(new.names)), 0)
+
+
+def _more(call: Call, section: t.Section, new: NewSection) -> Kept:
+    on_roll = {child.name for child in sections.roll(call.session, section.id, call.today)}
+    fresh = [name for name in cleaned_names(new.names) if name not in on_roll]
+    for name in fresh:
+        add_child(call, section.id, name, call.today)
+    met = {Meeting(m.weekday, m.starts) for m in sections.meetings_of(call.session, section.id)}
+    for meeting in new.meetings:
+        if meeting not in met:
+            call.session.add(t.Meeting(id=call.new_id(), school_id=call.school_id, section_id=section.id,
+                                       weekday=meeting.weekday, starts=meeting.starts))  # fmt: skip
+    call.session.flush()
+    return Kept(section.name, False, len(fresh), len(new.names) - len(fresh))
+
+
+def change_child(call: Call, child_id: UUID, name: str, section_id: UUID, left: date | None) -> t.Child:
+    """Rename a child, move it to another section, or note that it left; its evidence stays with it."""
+    child = sections.child(call.session, call.school_id, child_id)
+    sections.section(call.session, call.school_id, section_id)
+    if left is not None and left < child.joined:
+        raise RosterError(
+            f"{child.name} joined on {child.joined:%-d %b}, so it cannot have left before. Nothing was changed."
+        )
+    child.name, child.section_id, child.left = name, section_id, left
+    call.session.flush()
+    return child
