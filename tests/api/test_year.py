@@ -56,6 +56,11 @@ def test_the_teachers_word_is_kept_and_taken_back(client: TestClient, kestrel: P
     laid = client.post(f"{address}/fit").json()
     start = laid["next_lesson"] + 10
     wish = {"concept": "do", "start": start, "prepare": None, "practise": None, "next_year": False}
+    refused = client.put(f"{address}/wishes", json={"wishes": [wish], "reserve": None})
+    assert refused.status_code == 409
+    assert f"Do begins in lesson {start}. Concert needs do by lesson" in refused.json()["title"]
+    assert year(client, kestrel)["wishes"] == []
+    client.delete(f"/api/concerts/{kestrel.ids['concert_id']}")
     moved = client.put(f"{address}/wishes", json={"wishes": [wish], "reserve": None}).json()
     do = next(arc for arc in moved["arcs"] if arc["concept"]["key"] == "do")
     assert (do["start"], do["fixed"]) == (start, True)

@@ -56,7 +56,7 @@ const here = computed(() => Math.min(props.year.next_lesson, count.value + 1))
 </script>
 
 <template>
-  <svg ref="frame" :viewBox="`0 0 ${width} ${total}`" :class="['ridge', { compact }]" role="group" :aria-label="`${say.year.ridge} ${year.section.name}`">
+  <svg ref="frame" :viewBox="`0 0 ${width} ${total}`" :class="['ridge', { compact }]" :role="compact ? 'img' : 'group'" :aria-label="`${say.year.ridge} ${year.section.name}`">
     <defs>
       <pattern :id="`${id}-prepare`" width="6" height="6" patternUnits="userSpaceOnUse"><rect width="6" height="6" class="ground" /><circle cx="2" cy="2" r="1" class="ink" /><circle cx="5" cy="5" r="1" class="ink" /></pattern>
       <pattern :id="`${id}-practise`" width="5" height="5" patternUnits="userSpaceOnUse"><rect width="5" height="5" class="ground" /><rect width="5" height="1.6" y="1.5" class="ink" /></pattern>
@@ -73,7 +73,7 @@ const here = computed(() => Math.min(props.year.next_lesson, count.value + 1))
       <line x1="0" :x2="width" :y1="band.floor + 0.5" :y2="band.floor + 0.5" class="floor" />
       <g v-for="one in band.review" :key="one.concept.key"><rect v-for="run in one.runs" :key="run.from" :x="x(run.from) + 0.5" :y="band.floor - THIN + 3" :width="(run.to - run.from + 1) * step - 1" :height="THIN - 4" class="run taught practise"><title>{{ spoken(one) }}</title></rect></g>
       <g v-for="one in band.main" :key="one.concept.key" :transform="`translate(0 ${band.top + one.row * band.height})`"
-         :class="['stratum', { on: one.concept.key === picked }]" role="button" :tabindex="compact ? -1 : 0" :aria-label="spoken(one)" :aria-pressed="one.concept.key === picked"
+         :class="['stratum', { on: one.concept.key === picked }]" v-bind="compact ? {} : { role: 'button', tabindex: 0, 'aria-label': spoken(one), 'aria-pressed': one.concept.key === picked }"
          @click="emit('pick', one.concept.key)" @keydown.enter.prevent="emit('pick', one.concept.key)" @keydown.space.prevent="emit('pick', one.concept.key)">
         <rect :x="x(one.first)" y="0" :width="(one.last - one.first + 1) * step" :height="band.height" class="hit" />
         <rect v-for="run in one.runs" :key="`${run.taught}${run.from}${run.phase}`" v-bind="shape(run, band.height)" :fill="fill(run)" :class="['run', run.phase, { taught: run.taught }]" />

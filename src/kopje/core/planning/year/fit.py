@@ -193,7 +193,8 @@ class Model:
                 self.cp.add_hint(one.warm, arc.warm)
                 if not one.demand.short:
                     self.cp.add_hint(one.new, arc.new)
-                    self.cp.add_hint(one.warm_start, arc.warm_start)
+                    if one.warm_start is not one.start:
+                        self.cp.add_hint(one.warm_start, arc.warm_start)
 
     def read(self, solver: Any) -> YearPlan:
         arcs = []
