@@ -25,6 +25,7 @@ from kopje.store.work import UnitOfWork
 SCHEMA: dict[str, Any] = create_app(Settings(), UnitOfWork(None)).openapi()  # type: ignore[arg-type]
 FILES = {
     "": ("a.abc", b"X:1\nT:New\nM:2/4\nK:C\nC4|E4|]\n"),
+    "/api/sequence/look": ("a.csv", b"key,name,strand,grade\ndo,do,melody,1\n"),
     "/api/roster/look": ("a.csv", b"section,grade,name\n9Z,9,Ama\n"),
     "/api/calendar/holidays": (
         "a.ics",

@@ -5,7 +5,7 @@ from datetime import timedelta
 import pytest
 from fastapi.testclient import TestClient
 
-from api.conftest import Place, signed_in
+from api.conftest import Place, signed_in, start_and_mark
 from conftest import SETTINGS
 
 TODAY = SETTINGS.now().date()
@@ -97,3 +97,22 @@ def test_a_child_moves_with_its_evidence_and_the_same_table_twice_changes_nothin
     assert moved.json()["section_id"] == other
     names = [one["name"] for one in client.get(f"/api/sections/{other}/ledger").json()["children"]]
     assert names == ["Ama", "Bo", "Lien"]
+
+
+def test_another_sequence_counts_at_once_and_keeps_what_was_heard(client: TestClient, kestrel: Place) -> None:
+    start_and_mark(client, kestrel)
+    changed = client.post("/api/sequence/start", json={"shipped": "scale", "number": None}).json()
+    assert changed["along"] == ["so and mi"] or "so and mi" in changed["along"]
+    assert {"do-so", "so-mi"} <= {one["key"] for one in client.get("/api/concepts").json()}
+    ledger = client.get(f"/api/sections/{kestrel.ids['section_id']}/ledger").json()
+    assert "so-mi" in {column["concept"]["key"] for column in ledger["columns"]}
+    edited = [{**one, "grade": 5} if one["key"] == "mi" else one for one in changed["concepts"]]
+    kept = client.put(
+        "/api/sequence", json={"name": "Ours", "concepts": sorted(edited, key=lambda one: one["grade"])}
+    )
+    assert kept.status_code == 422
+    assert "stands before" in kept.json()["title"]
+    assert client.get("/api/sequence").json()["number"] == changed["number"]
+    csv = client.get("/api/sequence/file", params={"kind": "csv"})
+    looked = client.post("/api/sequence/look", files={"files": ("ours.csv", csv.content)}).json()
+    assert looked["concepts"] == changed["concepts"]

@@ -67,6 +67,10 @@ def visit_all(page: Page, address: str) -> list[str]:
     page.goto(f"{address}/set-up")
     page.wait_for_selector("form, .setup")
     look("set-up")
+    page.goto(f"{address}/sequence")
+    page.wait_for_selector(".line")
+    page.get_by_role("button", name="More").first.click()
+    look("sequence")
     return found
 
 

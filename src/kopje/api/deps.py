@@ -16,6 +16,7 @@ from kopje.settings import Settings
 from kopje.store.work import UnitOfWork
 from kopje.usecases import sign_in
 from kopje.usecases.call import Call
+from kopje.usecases.school_sequence import sequence_for
 
 COOKIE = "kopje_sign_in"
 HEADER = "x-kopje-request"
@@ -73,7 +74,8 @@ def call(request: Request) -> Iterator[Call]:
     now = here.settings.now()
     with here.work.read() if request.method in SAFE else here.work.begin() as session:
         teacher = sign_in.who(session, request.cookies.get(COOKIE), now)
-        yield Call(session, teacher.school_id, teacher.teacher_id, now, uuid.uuid4)
+        sequence = sequence_for(session, teacher.school_id, teacher.sequence)
+        yield Call(session, teacher.school_id, teacher.teacher_id, now, uuid.uuid4, sequence)
 
 
 Work = Annotated[Call, Depends(call, scope="function")]

@@ -49,6 +49,9 @@ class School(Table):
     cycle: Mapped[int] = mapped_column(
         server_default="0"
     )  # 0: meetings by weekday; n: by day of an n-day cycle
+    sequence: Mapped[int] = mapped_column(
+        server_default="0"
+    )  # number of the version that counts; 0: as shipped
     __table_args__ = (CheckConstraint("cycle BETWEEN 0 AND 20", name="cycle"),)
 
 
@@ -106,6 +109,17 @@ class Meeting(OfSchool):
     weekday: Mapped[int]
     starts: Mapped[time]
     __table_args__ = (CheckConstraint("weekday BETWEEN 0 AND 19", name="weekday"),)
+
+
+class SequenceVersion(OfSchool):
+    """A sequence as the school kept it once; never changed afterwards."""
+
+    __tablename__ = "sequence_version"
+    number: Mapped[int]
+    name: Mapped[str]
+    concepts: Mapped[list[Json]]
+    made: Mapped[datetime]
+    __table_args__ = (UniqueConstraint("school_id", "number"),)
 
 
 class Period(OfSchool):

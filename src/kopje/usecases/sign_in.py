@@ -28,6 +28,7 @@ class SignedIn:
     school_id: UUID
     name: str
     role: str
+    sequence: int = 0
 
 
 @cache

@@ -10,7 +10,7 @@ from uuid import UUID
 
 from kopje.core.analysis.analysis import Analysis, analyse
 from kopje.core.errors import KopjeError
-from kopje.core.sequence.so_mi_first import SO_MI_FIRST
+from kopje.core.sequence.concepts import Sequence
 from kopje.core.songs.contents import SongCard, card
 from kopje.formats.read import pieces, read_tunes
 from kopje.store import songs, tables
@@ -35,9 +35,17 @@ def _analysed(source: _Source) -> Analysis:
     return analyse(read_tunes(source.data, source.filename)[0])
 
 
-@lru_cache(maxsize=4096)
-def _card(source: _Source, song_id: str) -> SongCard:
-    return card(song_id, _analysed(source), SO_MI_FIRST)
+@dataclass(frozen=True)
+class _Seen:
+    """A sequence told apart by identity: a school's versions are kept as one object each."""
+
+    identity: int
+    sequence: Sequence = field(compare=False, repr=False)
+
+
+@lru_cache(maxsize=8192)
+def _card(source: _Source, song_id: str, seen: _Seen) -> SongCard:
+    return card(song_id, _analysed(source), seen.sequence)
 
 
 def analysis_of(song: tables.Song) -> Analysis:
@@ -46,8 +54,9 @@ def analysis_of(song: tables.Song) -> Analysis:
 
 def cards(call: Call) -> tuple[SongCard, ...]:
     """Every song of the school as the planner sees it."""
+    seen = _Seen(id(call.sequence), call.sequence)
     return tuple(
-        _card(_Source(song.content_hash, song.filename, song.source), str(song.id))
+        _card(_Source(song.content_hash, song.filename, song.source), str(song.id), seen)
         for song in songs.songs(call.session, call.school_id)
     )
 

@@ -218,6 +218,21 @@ export function useCalendarActs() {
 
 export const useConcepts = () => useQuery({ queryKey: ['concepts'], queryFn: () => body(api.GET('/api/concepts')), staleTime: Infinity })
 
+export const useSequence = () => useQuery({ queryKey: ['sequence'], queryFn: () => body(api.GET('/api/sequence')), refetchOnWindowFocus: false })
+/** A changed sequence changes everything that is judged by it. */
+export function useSequenceActs() {
+  const cache = useQueryClient()
+  const keep = (read: Schemas['SequenceRead']) => {
+    void cache.invalidateQueries({ predicate: (query) => !['me', 'first-run', 'sequence'].includes(String(query.queryKey[0])) })
+    cache.setQueryData(['sequence'], read)
+  }
+  return {
+    keep: useMutation({ mutationFn: (sent: Schemas['SequenceBody']) => body(api.PUT('/api/sequence', { body: sent })), onSuccess: keep }),
+    start: useMutation({ mutationFn: (sent: Schemas['StartBody']) => body(api.POST('/api/sequence/start', { body: sent })), onSuccess: keep }),
+  }
+}
+export const lookAtSequence = (file: File) => body(api.POST('/api/sequence/look', form([file])))
+
 const form = (files: Iterable<File>) => {
   const made = new FormData()
   for (const file of files) made.append('files', file)

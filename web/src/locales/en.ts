@@ -73,6 +73,10 @@ export const say = {
     moved: 'This moved with it', by: (n: number) => (n > 0 ? `${few(n, 'lesson')} later` : `${few(-n, 'lesson')} earlier`), nothingMoved: 'Nothing else moved.', legend: 'Legend', taughtLegend: 'taught', plannedLegend: 'planned', lessonsOf: (n: number) => few(n, 'lesson'),
     where: 'Where will they be on', grade: (g: number) => (g === 0 ? 'Kindergarten' : `Grade ${g}`), atWork: 'At work', spare: (n: number) => (n < 0 ? `short by ${-n}` : `${n} to spare`), behind: (n: number) => (n ? `${few(n, 'lesson')} behind` : 'furthest on'), byThen: (n: number) => `${few(n, 'lesson')} held by then`, fitAll: 'Lay every year anew', fitting: (n: number, of: number) => `${n} of ${of} laid`, stop: 'Stop', open: (name: string) => `The year of ${name}`, school: 'The school’s year', choose: 'Choose a stratum to move, lengthen or shorten it.',
   },
+  sequence: {
+    title: 'The sequence', lead: (n: number) => `${few(n, 'concept')} in the order of teaching. Within a strand the next begins once the one before was practised.`, keep: 'Keep as a new version', kept: (n: number) => `Kept as version ${n}.`, along: (names: string) => `Kept. ${names} came along, because it was taught or heard already.`, read: (n: number) => `${few(n, 'concept')} read. Look through them, then keep them.`,
+    startFrom: 'Start from', shipped: { 'so-mi': 'so-mi first', 'mi-re-do': 'mi-re-do first', scale: 'scale first' }, bring: 'From a file', add: 'Add a concept', fresh: 'A new concept', strand: 'Strand', grade: 'Grade', after: (names: string) => `after ${names}`, up: 'Earlier', down: 'Later', more: 'More', needs: 'Comes after', sign: 'Sign', prompt: 'A question for the class', ways: 'A child shows it by', core: 'Core: it has to find room in its year', remove: 'Take it out', versions: 'Versions', back: 'Go back to this',
+  },
   roster: {
     title: 'The whole school from a table', lead: 'One row a child or a section, with a first row that names the columns: section, grade, name, minutes, meets. A OneRoster zip works too. Nothing is kept before you have looked at it.',
     example: 'section\tgrade\tname\tminutes\tmeets\n2A\t2\tAma\t30\tMon 09:10, Thu 09:50\n2A\t2\tJun', paste: 'Paste a table', look: 'Look at it', file: 'Choose a file', understood: (sections: number, children: number) => `${few(sections, 'section')} and ${few(children, 'child', 'children')} understood.`,
@@ -96,7 +100,7 @@ export const say = {
     names: { composer: 'By', words: 'Words', origin: 'Origin', kind: 'Kind', source: 'Source', rights: 'Rights', note: 'Note', book: 'Book', language: 'Language', verified: 'Verified', role: 'Role', game: 'Game', care: 'Care' } as Record<string, string>, score: (title: string) => `Score of ${title}`, times_long: 'lasts',
   },
   setUp: {
-    title: 'Set-up', section: 'Add a section', add: 'Add the section', added: (name: string) => `${name} is there now.`, screen: 'This device', night: 'Dark (for a dim hall)', keys: 'Single keys', volume: 'Volume', out: 'Sign out', everywhere: 'Sign out on every device', you: 'You', songs: 'Songs', mine: 'Only I see this screen: show names while teaching', sections: 'Sections',
+    sequence: 'What is taught, in which order and grade',    title: 'Set-up', section: 'Add a section', add: 'Add the section', added: (name: string) => `${name} is there now.`, screen: 'This device', night: 'Dark (for a dim hall)', keys: 'Single keys', volume: 'Volume', out: 'Sign out', everywhere: 'Sign out on every device', you: 'You', songs: 'Songs', mine: 'Only I see this screen: show names while teaching', sections: 'Sections',
   },
   drawer: { title: 'Reasons', close: 'Close the drawer' },
 }

@@ -104,6 +104,7 @@ async function leave(everywhere: boolean) {
         <h2>{{ say.setUp.sections }}</h2>
         <p class="row"><router-link v-for="one in sections.data.value ?? []" :key="one.id" :to="`/sections/${one.id}`" class="tag">{{ one.name }}</router-link></p>
       </section>
+      <section class="stack"><h2>{{ say.sequence.title }}</h2><p><router-link to="/sequence">{{ say.setUp.sequence }}</router-link></p></section>
       <section class="stack">
         <h2>{{ say.setUp.you }}</h2>
         <p>{{ me.data.value?.name }}, {{ me.data.value?.school }}</p>

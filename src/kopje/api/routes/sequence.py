@@ -1,0 +1,63 @@
+"""The school's sequence: reading, changing, starting over, files."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from fastapi import APIRouter, Query, Response, UploadFile
+
+from kopje.api.deps import Work
+from kopje.api.schemas.sequence import SequenceBody, SequenceRead, StartBody
+from kopje.core.errors import NotFoundError
+from kopje.formats.sequence_files import MOST_BYTES, read_sequence, write_case, write_csv
+from kopje.store import sequences
+from kopje.usecases import school_sequence
+from kopje.usecases.call import Call
+
+router = APIRouter(tags=["sequence"])
+
+
+def _read(call: Call, changed: school_sequence.Changed) -> SequenceRead:
+    versions = list(sequences.versions(call.session, call.school_id))
+    return SequenceRead.of(
+        changed.sequence, changed.number, versions, [concept.name for concept in changed.along]
+    )
+
+
+@router.get("/sequence", operation_id="sequence")
+def get_sequence(call: Work) -> SequenceRead:
+    versions = list(sequences.versions(call.session, call.school_id))
+    return SequenceRead.of(call.sequence, versions[0].number if versions else 0, versions)
+
+
+@router.put("/sequence", operation_id="keepSequence")
+def put_sequence(body: SequenceBody, call: Work) -> SequenceRead:
+    return _read(call, school_sequence.keep(call, body.value()))
+
+
+@router.post("/sequence/start", operation_id="startSequence")
+def post_start(body: StartBody, call: Work) -> SequenceRead:
+    if body.shipped is not None:
+        return _read(call, school_sequence.start_from(call, body.shipped))
+    if body.number is None:
+        raise NotFoundError("Name a shipped sequence or a version. Nothing was changed.")
+    return _read(call, school_sequence.back_to(call, body.number))
+
+
+@router.get("/sequence/file", operation_id="sequenceFile")
+def get_file(call: Work, kind: Annotated[Literal["csv", "case"], Query()] = "csv") -> Response:
+    text, media, ending = (
+        (write_csv(call.sequence), "text/csv", "csv")
+        if kind == "csv"
+        else (write_case(call.sequence), "application/json", "json")
+    )
+    return Response(
+        text, media_type=media, headers={"Content-Disposition": f'attachment; filename="sequence.{ending}"'}
+    )
+
+
+@router.post("/sequence/look", operation_id="lookAtSequence")
+def post_look(files: list[UploadFile], call: Work) -> SequenceRead:  # noqa: ARG001
+    """A file as it is understood; nothing is kept yet."""
+    sequence = read_sequence(files[0].file.read(MOST_BYTES + 1), files[0].filename or "")
+    return SequenceRead.of(sequence, 0, [])

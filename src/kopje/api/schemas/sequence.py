@@ -1,0 +1,86 @@
+"""Sequences on the wire."""
+
+from __future__ import annotations
+
+from datetime import datetime
+from typing import Annotated, Any, Literal
+
+from pydantic import Field
+
+from kopje.api.schemas.base import Body, Read
+from kopje.core.sequence.concepts import STRAND_NAMES, Sequence, Way
+from kopje.formats.sequence_files import concept_values, sequence_of
+
+Text = Annotated[str, Field(max_length=60)]
+Words = Annotated[list[Text], Field(max_length=40)]
+
+
+class ConceptBody(Body):
+    """One concept as the editor sends it, and as it is read."""
+
+    key: Annotated[str, Field(min_length=1, max_length=60, pattern=r"\S")] = Field(examples=["do"])
+    name: Annotated[str, Field(min_length=1, max_length=120, pattern=r"\S")] = Field(examples=["do"])
+    strand: Text = Field(examples=["melody"])
+    grade: Annotated[int, Field(ge=0, le=12)] = Field(examples=[2])
+    sign: Annotated[str, Field(max_length=40)] = Field(examples=["do"])
+    needs: Words = Field(examples=[[]])
+    elements: Words = Field(examples=[[]])
+    degrees: Words = Field(examples=[["do"]])
+    meters: Words = Field(examples=[[]])
+    tone_sets: Words = Field(examples=[[]])
+    resting: Text | None = Field(default=None, examples=[None])
+    ways: list[Way] = Field(examples=[["sing"]])
+    core: bool = Field(examples=[True])
+    prompt: Annotated[str, Field(max_length=300)] = Field(examples=[""])
+
+
+class SequenceBody(Body):
+    name: Annotated[str, Field(min_length=1, max_length=120, pattern=r"\S")] = Field(examples=["Ours"])
+    concepts: Annotated[list[ConceptBody], Field(max_length=500)] = Field(
+        examples=[[{"key": "so-mi", "name": "so and mi", "strand": "melody", "grade": 1, "sign": "so mi", "needs": [], "elements": [],
+                    "degrees": ["so", "mi"], "meters": [], "tone_sets": [], "resting": None, "ways": ["sing"], "core": True,
+                    "prompt": ""}]]
+    )  # fmt: skip
+
+    def value(self) -> Sequence:
+        rows = [(f"Row {n} ({one.name})", one.model_dump()) for n, one in enumerate(self.concepts, 1)]
+        return sequence_of(self.name.strip(), rows)
+
+
+class StartBody(Body):
+    """A shipped sequence to start from, or the number of an earlier version to go back to."""
+
+    shipped: Literal["so-mi", "mi-re-do", "scale"] | None = Field(examples=["so-mi"])
+    number: Annotated[int, Field(ge=1, le=2**31 - 1)] | None = Field(examples=[None])
+
+
+class VersionRead(Read):
+    number: int
+    name: str
+    made: datetime
+
+
+class SequenceRead(Read):
+    """`along`: what was added because it has been taught or heard."""
+
+    name: str
+    number: int
+    concepts: list[ConceptBody]
+    versions: list[VersionRead]
+    strands: dict[str, str]
+    along: list[str]
+
+    @classmethod
+    def of(
+        cls, sequence: Sequence, number: int, versions: list[Any], along: list[str] | None = None
+    ) -> SequenceRead:
+        concepts = [ConceptBody(**concept_values(c)) for c in sequence.concepts]
+        kept = [VersionRead.model_validate(one) for one in versions]
+        return cls(
+            name=sequence.name,
+            number=number,
+            concepts=concepts,
+            versions=kept,
+            strands=STRAND_NAMES,
+            along=along or [],
+        )

@@ -1,0 +1,78 @@
+"""The school's own sequence: which one counts, changing it as a new version, starting from a shipped one."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from uuid import UUID
+
+from sqlalchemy.orm import Session
+
+from kopje.core.errors import NotFoundError
+from kopje.core.sequence.concepts import Concept, Sequence
+from kopje.core.sequence.shipped import SHIPPED, with_used
+from kopje.core.sequence.so_mi_first import SO_MI_FIRST
+from kopje.formats.sequence_files import concept_of, concept_values
+from kopje.store import sequences, year
+from kopje.store import tables as t
+from kopje.usecases.call import Call
+
+_KEPT: dict[tuple[UUID, int], Sequence] = {}
+
+
+def sequence_for(session: Session, school_id: UUID, number: int) -> Sequence:
+    """The sequence of a school; number 0 is the shipped one that every school begins with."""
+    if number == 0:
+        return SO_MI_FIRST
+    found = _KEPT.get((school_id, number))
+    if found is None:
+        row = sequences.version(session, school_id, number)
+        if row is None:
+            return SO_MI_FIRST
+        found = _read(row)
+        if len(_KEPT) > 200:
+            _KEPT.clear()
+        _KEPT[school_id, number] = found
+    return found
+
+
+def _read(row: t.SequenceVersion) -> Sequence:
+    return Sequence.of(
+        row.name, [concept_of(values, f"Concept {n}") for n, values in enumerate(row.concepts, 1)]
+    )
+
+
+@dataclass(frozen=True)
+class Changed:
+    """The sequence as kept, and what came along because it is in use."""
+
+    sequence: Sequence
+    number: int
+    along: tuple[Concept, ...]
+
+
+def keep(call: Call, sequence: Sequence) -> Changed:
+    """Keep a sequence as a new version. What was taught or heard already stays in it, as optional."""
+    used = sequences.used_concepts(call.session, call.school_id)
+    whole, along = with_used(sequence, [c for c in call.sequence.concepts if c.key in used])
+    number = sequences.newest(call.session, call.school_id) + 1
+    call.session.add(
+        t.SequenceVersion(id=call.new_id(), school_id=call.school_id, number=number, name=whole.name, made=call.now,
+                          concepts=[concept_values(c) for c in whole.concepts])
+    )  # fmt: skip
+    year.school(call.session, call.school_id).sequence = number
+    call.session.flush()
+    return Changed(whole, number, along)
+
+
+def start_from(call: Call, key: str) -> Changed:
+    if key not in SHIPPED:
+        raise NotFoundError("There is no such shipped sequence. Nothing was changed.", value=key)
+    return keep(call, SHIPPED[key])
+
+
+def back_to(call: Call, number: int) -> Changed:
+    """Make an earlier version count again (as a new one)."""
+    row = sequences.version(call.session, call.school_id, number)
+    if row is None:
+        raise NotFoundError("There is no such version. Nothing was changed.", value=number)
+    return keep(call, _read(row))
