@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from datetime import date, time
 from uuid import UUID
 
-from sqlalchemy import delete, or_, select
+from sqlalchemy import delete, func, or_, select
 from sqlalchemy.orm import Session
 
 from kopje.core.errors import NotFoundError
@@ -96,6 +96,17 @@ def touches(session: Session, section_id: UUID) -> Sequence[tuple[date, time, st
         .order_by(Lesson.day, Lesson.starts, Cell.position)
     )
     return [(day, starts, concept or "", purpose or "") for day, starts, concept, purpose in rows]
+
+
+def touch_counts(session: Session, school_id: UUID) -> Sequence[tuple[UUID, str, str, int]]:
+    """(section, concept, purpose, lessons) over the whole school, from cells that were done."""
+    rows = session.execute(
+        select(Lesson.section_id, Cell.concept, Cell.purpose, func.count(func.distinct(Lesson.id)))
+        .join(Lesson, Lesson.id == Cell.lesson_id)
+        .where(Cell.school_id == school_id, Cell.concept.is_not(None), Cell.tick == "done")
+        .group_by(Lesson.section_id, Cell.concept, Cell.purpose)
+    )
+    return [(section, concept or "", purpose or "", count) for section, concept, purpose, count in rows]
 
 
 def held(session: Session, section_id: UUID) -> Sequence[tuple[date, time]]:

@@ -9,7 +9,16 @@ from uuid import UUID
 
 from kopje.core.errors import PlanError
 from kopje.core.planning.calendar import LessonTime, held_by
-from kopje.core.planning.year.arcs import USUAL, Arc, Concert, Demand, Lengths, YearPlan, YearQuestion
+from kopje.core.planning.year.arcs import (
+    PRACTISED,
+    Arc,
+    Concert,
+    Demand,
+    Lengths,
+    YearPlan,
+    YearQuestion,
+    learned,
+)
 from kopje.core.planning.year.fit import fit_year
 from kopje.core.planning.year.ways import WayOut, conflict, sentence, short_by, ways_out
 from kopje.core.reasons import Reason
@@ -79,7 +88,8 @@ def section_year(call: Call, section_id: UUID, found: Calendar | None = None) ->
     wishes = tuple(year.wishes(call.session, section_id))
     arcs = year.arcs(call.session, section_id)
     reserve = kept.reserve if kept else RESERVE
-    question = _question(call, section, cal, lessons, next_lesson, state, wishes, arcs, reserve)
+    usual = own_lengths(call)
+    question = _question(call, section, cal, lessons, next_lesson, state, wishes, arcs, reserve, usual)
     plan = _kept_plan(kept, arcs, question) if kept else None
     short = kept.short if kept else 0
     said = sentence(question, plan, short) if plan else "Nothing is laid over this year yet."
@@ -102,13 +112,13 @@ def section_year(call: Call, section_id: UUID, found: Calendar | None = None) ->
 
 def _question(
     call: Call, section: t.Section, cal: Calendar, lessons: Sequence[LessonTime], next_lesson: int, state: SectionState,
-    wishes: Sequence[t.Wish], arcs: Sequence[t.Arc], reserve: int,
+    wishes: Sequence[t.Wish], arcs: Sequence[t.Arc], reserve: int, usual: Lengths,
 ) -> YearQuestion:  # fmt: skip
     said = {wish.concept: wish for wish in wishes}
     concepts = [c for c in call.sequence.concepts if _belongs(c, section.grade, state)]
     known = frozenset(c.key for c in call.sequence.concepts if _known(c, state))
     demands = tuple(
-        _demand(c, state, said.get(c.key))
+        _demand(c, state, said.get(c.key), usual)
         for c in concepts
         if c.key not in known and not (c.key in said and said[c.key].next_year)
     )
@@ -120,6 +130,19 @@ def _question(
     )
     before = {ConceptKey(arc.concept): arc.warm_start if arc.short else arc.start for arc in arcs}
     return YearQuestion(demands, min(next_lesson, last + 1), last, reserve, known, concerts, before)
+
+
+def own_lengths(call: Call) -> Lengths:
+    """How long arcs usually take in this school: from those that were prepared, named and practised at least four times."""
+    counts: dict[tuple[UUID, str], dict[str, int]] = {}
+    for section, concept, purpose, count in year.touch_counts(call.session, call.school_id):
+        counts.setdefault((section, concept), {})[purpose] = count
+    done = [
+        n
+        for n in counts.values()
+        if n.get("present") and n.get("prepare") and n.get("practise", 0) >= PRACTISED
+    ]
+    return learned((n["prepare"], n["practise"]) for n in done)
 
 
 def _belongs(concept: Concept, grade: int, state: SectionState) -> bool:
@@ -137,11 +160,11 @@ def _known(concept: Concept, state: SectionState) -> bool:
     return touches.presented > 0 and (touches.practised >= PRACTISE_LESSONS or state.ready(concept.key))
 
 
-def _demand(concept: Concept, state: SectionState, wish: t.Wish | None) -> Demand:
+def _demand(concept: Concept, state: SectionState, wish: t.Wish | None, usual: Lengths) -> Demand:
     touches = state.touches(concept.key)
-    lengths = USUAL
+    lengths = usual
     if wish and (wish.prepare or wish.practise):
-        prepare, practise = wish.prepare or USUAL.prepare, wish.practise or USUAL.practise
+        prepare, practise = wish.prepare or usual.prepare, wish.practise or usual.practise
         lengths = Lengths(prepare, practise, prepare, practise)
     return Demand(
         concept, CORE if concept.core else OPTIONAL, touches.prepared, touches.presented > 0, touches.practised,

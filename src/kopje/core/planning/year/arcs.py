@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field, replace
 from functools import cached_property
+from statistics import median_low
 from typing import Literal
 
 from kopje.core.sequence.concepts import Concept, ConceptKey
@@ -31,6 +32,20 @@ class Lengths:
 
 
 USUAL = Lengths()
+ENOUGH_ARCS = 6  # finished arcs from which a school's own usual lengths are read
+
+
+def learned(finished: Iterable[tuple[int, int]]) -> Lengths:
+    """A school's own usual lengths, from (prepared, practised) lessons of finished arcs: the medians, within 3 to 6 and 4 to 8.
+
+    >>> learned([(5, 7)] * 6).prepare, learned([(9, 9)] * 3) == USUAL
+    (5, True)
+    """
+    arcs = list(finished)
+    if len(arcs) < ENOUGH_ARCS:
+        return USUAL
+    prepare, practise = (int(median_low(values)) for values in zip(*arcs, strict=True))
+    return Lengths(min(max(prepare, 3), 6), min(max(practise, 4), 8))
 
 
 @dataclass(frozen=True, slots=True)

@@ -15,7 +15,6 @@ GAP = 1  # each lesson between practising and keeping warm
 OUT_OF_STEP = 1  # each lesson beyond five between the nth rhythm and the nth melody concept
 IN_STEP = 5
 LATE = 1  # each lesson of the last arc's end: slack at the end of the year is worth having
-BEGUN_WAITS = 4  # each lesson before a begun arc goes on: only the teacher pauses one
 MOVED = 2  # each lesson away from the plan before
 LARGE = 1000  # one point of priority against all the wishes
 
@@ -40,7 +39,7 @@ def missed(question: YearQuestion, plan: YearPlan) -> tuple[tuple[str, str], ...
 
 
 def wish_cost(question: YearQuestion, plan: YearPlan) -> int:
-    """Tier 2: lengths, gaps, begun arcs going on, interleaving, slack, stability."""
+    """Tier 2: lengths, gaps, interleaving, slack, stability."""
     cost = sum(_arc_cost(question, question.by_key[arc.concept], arc) for arc in plan.arcs)
     cost += LATE * max((arc.end - question.first + 1 for arc in plan.arcs), default=0)
     return cost + sum(OUT_OF_STEP * max(abs(a - b) - IN_STEP, 0) for a, b in pairs(question, plan))
@@ -51,8 +50,6 @@ def _arc_cost(question: YearQuestion, demand: Demand, arc: Arc) -> int:
     cost = 0 if arc.short else SHORTER_PREPARE * (new - arc.new) + SHORTER_PRACTISE * (warm - arc.warm)
     if not arc.short:
         cost += GAP * (arc.warm_start - arc.start - arc.new - arc.middle)
-    if demand.begun:
-        return cost + BEGUN_WAITS * (first_lesson(arc) - question.first)
     before = question.before.get(arc.concept)
     return cost + (MOVED * abs(first_lesson(arc) - before) if before is not None else 0)
 

@@ -60,6 +60,7 @@ class Model:
             self.laid[demand.key] = self._lay(demand, places)
         for intervals in places.values():
             self.cp.add_no_overlap(intervals)
+        self._go_on()
         self._order()
         self._concerts()
         self._capacity()
@@ -109,6 +110,14 @@ class Model:
             if demand.latest is not None and present is not None:
                 cp.add(present <= demand.latest).only_enforce_if(on)
         return Laid(demand, on, start, new_size, middle_end, warm_start, warm_size, warm_end, present)
+
+    def _go_on(self) -> None:
+        """What has begun goes on at the first lessons that are free; only the teacher pauses it."""
+        begun = tuple(demand for demand in self.question.demands if demand.begun)
+        for arc in greedy(replace(self.question, demands=begun)).arcs:
+            mine = self.laid[arc.concept]
+            self.cp.add(mine.start == first_lesson(arc))
+            self.cp.add(mine.warm_start == arc.warm_start)
 
     def _order(self) -> None:
         for chain in self.question.chains:
@@ -164,9 +173,7 @@ class Model:
                        + costs.GAP * (one.warm_start - one.middle_end)).only_enforce_if(one.on)  # fmt: skip
                 terms.append(cut)
             before = self.question.before.get(demand.key)
-            if demand.begun:
-                terms.append(costs.BEGUN_WAITS * (one.start - first))
-            elif before is not None:
+            if before is not None:
                 terms.append(costs.MOVED * self._distance(one, one.start - before, f"moved {demand.key}", 0))
         rhythm, melody = costs.step_lines(self.question)
         for a, b in zip(rhythm, melody, strict=False):
