@@ -1,11 +1,13 @@
 """The year through the API: facts move the plan, the past stays, a collision changes nothing."""
 
 from datetime import timedelta
+from uuid import uuid4
 
 import pytest
 from fastapi.testclient import TestClient
+from sqlalchemy import Connection, text
 
-from api.conftest import Place, signed_in, start_and_mark
+from api.conftest import Place, put_mark, signed_in, start_and_mark
 from conftest import SETTINGS
 
 TODAY = SETTINGS.now().date()
@@ -116,3 +118,30 @@ def test_another_sequence_counts_at_once_and_keeps_what_was_heard(client: TestCl
     csv = client.get("/api/sequence/file", params={"kind": "csv"})
     looked = client.post("/api/sequence/look", files={"files": ("ours.csv", csv.content)}).json()
     assert looked["concepts"] == changed["concepts"]
+
+
+def test_into_the_next_year_children_go_up_with_their_marks_and_are_to_be_heard_again(
+    client: TestClient, kestrel: Place, connection: Connection
+) -> None:
+    start_and_mark(client, kestrel)
+    put_mark(client, kestrel, str(uuid4()), moment="2026-11-20T09:00:00+00:00", concept="la")
+    client.post(
+        "/api/roster",
+        json={"sections": [{"name": "3A", "grade": 3, "minutes": 45, "meetings": [], "children": ["Bo"]}]},
+    )
+    steps = client.get("/api/roll-over").json()
+    assert [(s["was"], s["becomes"], s["children"]) for s in steps] == [
+        ("", "2A", 0),
+        ("2A", "3A", 6),
+        ("3A", "", 1),
+    ]
+    assert [one["name"] for one in client.get("/api/sections").json()] == ["2A", "3A"]
+    assert client.post("/api/roll-over").json() == steps
+    after = {one["name"]: one for one in client.get("/api/sections").json()}
+    assert {name: one["grade"] for name, one in after.items()} == {"2A": 2, "3A": 3}
+    assert after["3A"]["id"] == kestrel.ids["section_id"]
+    assert after["3A"]["minutes"] == 45
+    ledger = client.get(f"/api/sections/{after['3A']['id']}/ledger").json()
+    assert (len(ledger["children"]), list(ledger["stones"])) == (6, ["so-mi", "la"])
+    assert client.get(f"/api/sections/{after['2A']['id']}/ledger").json()["children"] == []
+    assert connection.execute(text('SELECT count(*) FROM child WHERE "left" IS NOT NULL')).scalar() == 1

@@ -67,6 +67,12 @@ def test_secure_becomes_due_after_ten_weeks_in_which_the_section_met() -> None:
     assert of_one_way(marks("s s"), weeks).flag == "due"
 
 
+def test_what_was_secure_last_year_is_to_be_heard_again() -> None:
+    new_year = (START + timedelta(weeks=2)).date()
+    assert of_one_way(marks("s s"), since=new_year).flag == "due"
+    assert of_one_way(marks("s s s"), since=new_year).flag == ""
+
+
 def test_singing_with_the_whole_class_says_nothing_about_a_child() -> None:
     with_all = [Mark(ConceptKey("re"), "sing", "class", "none", "secure", START)]
     assert standing(RE, with_all, any_way=False) == Standing(

@@ -23,7 +23,9 @@ def section(session: Session, school_id: UUID, section_id: UUID) -> Section:
 
 def sections(session: Session, school_id: UUID) -> Sequence[Section]:
     return session.scalars(
-        select(Section).where(Section.school_id == school_id).order_by(Section.grade, Section.name)
+        select(Section)
+        .where(Section.school_id == school_id, Section.ended.is_(None))
+        .order_by(Section.grade, Section.name)
     ).all()
 
 

@@ -94,6 +94,10 @@ class Section(OfSchool):
     name: Mapped[str]
     grade: Mapped[int]
     minutes: Mapped[int]
+    rolled: Mapped[
+        date | None
+    ]  # when it came into this school year: what was secure before is to be heard again
+    ended: Mapped[date | None]  # its children have left the school
     __table_args__ = (
         UniqueConstraint("school_id", "name"),
         CheckConstraint("grade BETWEEN 0 AND 12", name="grade"),

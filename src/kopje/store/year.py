@@ -117,3 +117,8 @@ def held(session: Session, section_id: UUID) -> Sequence[tuple[date, time]]:
         .order_by(Lesson.day, Lesson.starts)
     )
     return [(day, starts) for day, starts in rows]
+
+
+def drop_planned(session: Session, section_id: UUID) -> None:
+    """Lessons that were proposed and never begun."""
+    session.execute(delete(Lesson).where(Lesson.section_id == section_id, Lesson.state == "planned"))

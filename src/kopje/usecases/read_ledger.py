@@ -89,6 +89,8 @@ def evidence(call: Call, section_id: UUID, child_id: UUID, concept_key: str) -> 
     rows = ledger.marks_of(call.session, [child.id], [concept.key])
     values, weeks = [value_of(row) for row in rows], weeks_met(call, section.id)
     heard = dict.fromkeys([*concept.ways, *(mark.way for mark in values)])
-    ways = tuple((way, of_one_way([m for m in values if m.way == way], weeks)) for way in heard)
-    found = standing(concept, values, any_way=section.grade <= YOUNG, weeks_met=weeks)
+    ways = tuple(
+        (way, of_one_way([m for m in values if m.way == way], weeks, section.rolled)) for way in heard
+    )
+    found = standing(concept, values, any_way=section.grade <= YOUNG, weeks_met=weeks, since=section.rolled)
     return Evidence(child, concept, found, ways, tuple(reversed(rows)))

@@ -43,16 +43,18 @@ def refresh(call: Call, section_id: UUID, children: Sequence[UUID], concepts: It
     for row in ledger.marks_of(call.session, children, keys):
         marks[row.child_id, row.concept].append(value_of(row))
     rows = [
-        _row(call, child, call.sequence.concept(key), found, section.grade <= YOUNG, weeks)
+        _row(call, child, call.sequence.concept(key), found, section, weeks)
         for (child, key), found in marks.items()
     ]
     ledger.keep_standings(call.session, [row for row in rows if row["level"] or len(children) == 1])
 
 
 def _row(
-    call: Call, child: UUID, concept: Concept, marks: list[Mark], any_way: bool, weeks: list[date]
+    call: Call, child: UUID, concept: Concept, marks: list[Mark], section: t.Section, weeks: list[date]
 ) -> dict[str, object]:
-    found: Standing = standing(concept, marks, any_way=any_way, weeks_met=weeks)
+    found: Standing = standing(
+        concept, marks, any_way=section.grade <= YOUNG, weeks_met=weeks, since=section.rolled
+    )
     alone = [mark.moment for mark in marks if mark.full]
     return {
         "child_id": child,

@@ -218,6 +218,17 @@ export function useCalendarActs() {
 
 export const useConcepts = () => useQuery({ queryKey: ['concepts'], queryFn: () => body(api.GET('/api/concepts')), staleTime: Infinity })
 
+export function useChangeChild() {
+  const cache = useQueryClient()
+  return useMutation({
+    mutationFn: (sent: { id: string; body: Schemas['ChildBody'] }) => body(api.PUT('/api/children/{child_id}', { params: { path: { child_id: sent.id } }, body: sent.body })),
+    onSuccess: () => {
+      for (const name of ['ledger', 'evidence', 'section', 'hearing']) void cache.invalidateQueries({ queryKey: [name] })
+    },
+  })
+}
+export const useRollOver = () => useQuery({ queryKey: ['roll-over'], queryFn: () => body(api.GET('/api/roll-over')) })
+
 export const useSequence = () => useQuery({ queryKey: ['sequence'], queryFn: () => body(api.GET('/api/sequence')), refetchOnWindowFocus: false })
 /** A changed sequence changes everything that is judged by it. */
 export function useSequenceActs() {

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 // Who has it, who was not heard? A grid of stones; the drawer shows the evidence behind one.
 import { computed, ref } from 'vue'
-import { useEvidence, useLedger, useSections } from '@/api/queries'
+import { useChangeChild, useDay, useEvidence, useLedger, useSections } from '@/api/queries'
 import PageState from '@/components/PageState.vue'
 import SideDrawer from '@/components/SideDrawer.vue'
 import StandingGlyph from '@/components/StandingGlyph.vue'
 import { useTrail } from '@/composables/useTrail'
+import ChildPanel from '@/features/ledger/ChildPanel.vue'
 import EvidenceView from '@/features/ledger/EvidenceView.vue'
 import StoneGrid from '@/features/ledger/StoneGrid.vue'
 import { say } from '@/locales/en'
@@ -17,6 +18,9 @@ const found = computed(() => ledger.data.value)
 useTrail(() => (found.value ? [{ says: say.sectionForm.gradeOf(found.value.section.grade) }, { says: found.value.section.name, to: `/sections/${props.id}` }, { says: say.ledger.title }] : []))
 const picked = ref<{ child: string; concept: string } | null>(null)
 const evidence = useEvidence(() => props.id, () => picked.value?.child ?? '', () => picked.value?.concept ?? '')
+const day = useDay()
+const change = useChangeChild()
+const child = computed(() => found.value?.children.find((one) => one.id === picked.value?.child))
 const column = computed(() => found.value?.columns.find((one) => one.concept.key === picked.value?.concept))
 const legend = [['not_heard', ''], ['not_heard', 'partly'], ['not_yet', ''], ['nearly', ''], ['nearly', 'once'], ['secure', ''], ['secure', 'due']] as const
 const words = say.standing as Record<string, string>
@@ -36,6 +40,7 @@ const words = say.standing as Record<string, string>
     </div>
     <SideDrawer v-if="picked && evidence.data.value" :title="evidence.data.value.child" @close="picked = null">
       <EvidenceView :evidence="evidence.data.value" />
+      <ChildPanel v-if="child" :child="child" :section="id" :sections="sections.data.value ?? []" :today="day.data.value?.today ?? ''" @change="(body) => change.mutate({ id: child?.id ?? '', body }, { onSuccess: () => (picked = null) })" />
       <section v-if="column" class="stack"><h3>{{ say.song.whole }}</h3><p>{{ column.sentence }}</p></section>
     </SideDrawer>
   </div>

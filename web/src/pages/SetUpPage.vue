@@ -2,13 +2,14 @@
 // Set-up in the order of a year's beginning: dates, sections and rosters, what was lost, concerts; then this device.
 import { computed, ref } from 'vue'
 import { api, body } from '@/api/client'
-import { lookAtRoster, queryClient, readHolidays, useCalendar, useCalendarActs, useConcepts, useDay, useMe, useSections } from '@/api/queries'
+import { lookAtRoster, queryClient, readHolidays, useCalendar, useCalendarActs, useConcepts, useDay, useMe, useRollOver, useSections } from '@/api/queries'
 import type { Schemas } from '@/api/client'
 import { device } from '@/composables/useDevice'
 import { useTrail } from '@/composables/useTrail'
 import CalendarForm from '@/features/setup/CalendarForm.vue'
 import ChangesForm from '@/features/setup/ChangesForm.vue'
 import { emptySection } from '@/features/setup/emptySection'
+import RollOver from '@/features/setup/RollOver.vue'
 import RosterForm from '@/features/setup/RosterForm.vue'
 import SectionForm from '@/features/setup/SectionForm.vue'
 import { say } from '@/locales/en'
@@ -64,6 +65,15 @@ async function holidaysFrom(event: Event) {
     refused.value = problem instanceof Error ? problem.message : String(problem)
   }
 }
+const steps = useRollOver()
+const rolled = ref(false)
+const rolling = ref(false)
+async function roll() {
+  rolling.value = true
+  await body(api.POST('/api/roll-over')).finally(() => (rolling.value = false))
+  rolled.value = true
+  await queryClient.invalidateQueries()
+}
 const bring = (sent: Schemas['RosterBody']) => body(api.POST('/api/roster', { body: sent }))
 async function leave(everywhere: boolean) {
   await (everywhere ? api.POST('/api/sign-out-everywhere') : api.POST('/api/sign-out'))
@@ -104,6 +114,7 @@ async function leave(everywhere: boolean) {
         <h2>{{ say.setUp.sections }}</h2>
         <p class="row"><router-link v-for="one in sections.data.value ?? []" :key="one.id" :to="`/sections/${one.id}`" class="tag">{{ one.name }}</router-link></p>
       </section>
+      <section class="stack"><h2>{{ say.rollOver.heading }}</h2><RollOver :steps="steps.data.value ?? []" :done="rolled" :busy="rolling" @roll="roll" /></section>
       <section class="stack"><h2>{{ say.sequence.title }}</h2><p><router-link to="/sequence">{{ say.setUp.sequence }}</router-link></p></section>
       <section class="stack">
         <h2>{{ say.setUp.you }}</h2>

@@ -24,6 +24,7 @@ from kopje.api.schemas.year import (
     RosterRead,
     SchoolYearRead,
     SpanRead,
+    StepRead,
     WayOutRead,
     WeekDayRead,
     WhereRead,
@@ -34,7 +35,7 @@ from kopje.formats.ical import MOST_BYTES as ICAL_BYTES
 from kopje.formats.ical import read_holidays
 from kopje.formats.roster import MOST_BYTES as ROSTER_BYTES
 from kopje.formats.roster import read_roster
-from kopje.usecases import bring_roster, plan_year, read_school_year, read_week, school_calendar
+from kopje.usecases import bring_roster, plan_year, read_school_year, read_week, roll_over, school_calendar
 
 router = APIRouter(tags=["year"])
 Grade = Annotated[int, Query(ge=0, le=12, examples=[2])]
@@ -153,3 +154,13 @@ def put_child(child_id: UUID, body: ChildBody, call: Work) -> ChildDetail:
     return ChildDetail.model_validate(
         bring_roster.change_child(call, child_id, body.name.strip(), body.section_id, body.left)
     )
+
+
+@router.get("/roll-over", operation_id="previewRollOver")
+def get_roll_over(call: Work) -> list[StepRead]:
+    return [StepRead.model_validate(step) for step in roll_over.preview(call)]
+
+
+@router.post("/roll-over", operation_id="rollOver")
+def post_roll_over(call: Work) -> list[StepRead]:
+    return [StepRead.model_validate(step) for step in roll_over.roll_over(call)]

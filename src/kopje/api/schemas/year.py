@@ -442,3 +442,12 @@ class ChildDetail(Read):
     section_id: UUID
     joined: date
     left: date | None
+
+
+class StepRead(Read):
+    """What becomes of a section in the next school year; `was` empty: it begins, `becomes` empty: its children leave."""
+
+    was: str
+    becomes: str
+    grade: int
+    children: int

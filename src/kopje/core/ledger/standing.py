@@ -37,18 +37,23 @@ NOT_HEARD = Standing("not_heard", "", "Not heard yet.")
 
 
 def standing(
-    concept: Concept, marks: Iterable[Mark], *, any_way: bool, weeks_met: Sequence[date] = ()
+    concept: Concept,
+    marks: Iterable[Mark],
+    *,
+    any_way: bool,
+    weeks_met: Sequence[date] = (),
+    since: date | None = None,
 ) -> Standing:
     """The weakest of the ways that the concept names; in K-1 (`any_way`) whichever way was shown.
 
     Heard in one way and not yet in another is not heard, flagged `partly`: nobody listened for the other way,
-    so the child is in no count, but what was heard is seen. `weeks_met` holds the first day of each week in which the section met.
+    so the child is in no count, but what was heard is seen. `since` is the first day of this school year, where there was one before; `weeks_met` holds the first day of each week in which the section met.
     """
     mine = [mark for mark in marks if mark.concept == concept.key]
     if any_way:
-        return of_one_way([mark for mark in mine if mark.way], weeks_met)
+        return of_one_way([mark for mark in mine if mark.way], weeks_met, since)
     every = {
-        way: _told(way, of_one_way([m for m in mine if m.way == way], weeks_met))
+        way: _told(way, of_one_way([m for m in mine if m.way == way], weeks_met, since))
         for way in dict.fromkeys([*concept.ways, *(mark.way for mark in mine)])
     }
     found = [every[way] for way in concept.ways]
@@ -76,7 +81,7 @@ def last_of_each_day(marks: Iterable[Mark]) -> list[Mark]:
     return sorted(kept.values(), key=lambda mark: mark.moment)
 
 
-def of_one_way(marks: Iterable[Mark], weeks_met: Sequence[date] = ()) -> Standing:
+def of_one_way(marks: Iterable[Mark], weeks_met: Sequence[date] = (), since: date | None = None) -> Standing:
     """The rule itself, for the marks of one child, concept and way."""
     counted_marks = [mark for mark in last_of_each_day(marks) if mark.full or mark.half]
     if not counted_marks:
@@ -84,7 +89,7 @@ def of_one_way(marks: Iterable[Mark], weeks_met: Sequence[date] = ()) -> Standin
     full = [mark for mark in counted_marks if mark.full]
     newest_first = tuple(reversed(counted_marks))
     if _secure(full, counted_marks):
-        if _due(full, weeks_met):
+        if _due(full, weeks_met, since):
             said = f"Secure, but not heard alone since {full[-1].day:%-d %b}."
             return Standing("secure", "due", said, newest_first)
         return Standing("secure", "", _days(full), newest_first)
@@ -113,7 +118,10 @@ def _secure(full: Sequence[Mark], every: Sequence[Mark]) -> bool:
     )
 
 
-def _due(full: Sequence[Mark], weeks_met: Sequence[date]) -> bool:
+def _due(full: Sequence[Mark], weeks_met: Sequence[date], since: date | None) -> bool:
+    """Not heard alone in this school year, or not in the last ten weeks in which the section met."""
+    if since is not None and full[-1].day < since:
+        return True
     recent = sorted(set(weeks_met))[-DUE_AFTER_WEEKS:]
     return len(recent) == DUE_AFTER_WEEKS and full[-1].day < recent[0]
 

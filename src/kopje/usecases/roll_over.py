@@ -1,0 +1,113 @@
+"""Into the next school year: sections go up a grade with their children and evidence, the oldest leave, new ones begin.
+
+Standings come along as something to check again: what was secure is due to be heard.
+"""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from kopje.core.planning.meetings import Meeting
+from kopje.store import sections, year
+from kopje.store import tables as t
+from kopje.usecases.call import Call
+from kopje.usecases.standings import refresh_section
+
+
+@dataclass(frozen=True, slots=True)
+class Step:
+    """What becomes of one section. `becomes` empty: its children leave the school. `was` empty: it begins."""
+
+    was: str
+    becomes: str
+    grade: int
+    children: int
+
+
+def next_name(name: str) -> str | None:
+    """The name a grade up; None where a name does not say its grade (a choir stays what it is).
+
+    >>> next_name("KA"), next_name("2B"), next_name("Choir")
+    ('1A', '3B', None)
+    """
+    if re.fullmatch(r"K[A-Z0-9]?", name):
+        return "1" + name[1:]
+    match = re.search(r"\d+", name)
+    return f"{name[: match.start()]}{int(match[0]) + 1}{name[match.end() :]}" if match else None
+
+
+def preview(call: Call) -> tuple[Step, ...]:
+    """What rolling over would do, youngest first; nothing is changed."""
+    rows = [one for one in sections.sections(call.session, call.school_id) if next_name(one.name)]
+    top, low = max((one.grade for one in rows), default=0), min((one.grade for one in rows), default=0)
+    steps = [Step("", one.name, one.grade, 0) for one in rows if one.grade == low]
+    for one in rows:
+        count = len(sections.roll(call.session, one.id, call.today))
+        leaves = one.grade == top
+        steps.append(
+            Step(one.name, "" if leaves else next_name(one.name) or "", one.grade + (not leaves), count)
+        )
+    return tuple(steps)
+
+
+def roll_over(call: Call) -> tuple[Step, ...]:
+    """Do what `preview` says. A section takes over the times and minutes of the one whose name it gets."""
+    steps = preview(call)
+    rows = {one.name: one for one in sections.sections(call.session, call.school_id)}
+    times = {name: _times(call, one) for name, one in rows.items()}
+    minutes = {name: one.minutes for name, one in rows.items()}
+    for step in sorted((s for s in steps if s.was), key=lambda s: (bool(s.becomes), -s.grade)):
+        section = rows[step.was]
+        if not step.becomes:
+            _leave(call, section)
+            continue
+        section.name, section.grade, section.rolled = step.becomes, step.grade, call.today
+        section.minutes = minutes.get(step.becomes, section.minutes)
+        _set_times(call, section, times.get(step.becomes, times[step.was]))
+        _forget_plans(call, section)
+        call.session.flush()
+        refresh_section(call, section.id)
+    for step in (s for s in steps if not s.was):
+        fresh = t.Section(id=call.new_id(), school_id=call.school_id, name=step.becomes, grade=step.grade,
+                          minutes=minutes[step.becomes])  # fmt: skip
+        call.session.add(fresh)
+        call.session.flush()
+        _set_times(call, fresh, times[step.becomes])
+    call.session.flush()
+    return steps
+
+
+def _times(call: Call, section: t.Section) -> tuple[Meeting, ...]:
+    return tuple(Meeting(m.weekday, m.starts) for m in sections.meetings_of(call.session, section.id))
+
+
+def _set_times(call: Call, section: t.Section, times: Sequence[Meeting]) -> None:
+    for row in sections.meetings_of(call.session, section.id):
+        call.session.delete(row)
+    for one in times:
+        call.session.add(t.Meeting(id=call.new_id(), school_id=call.school_id, section_id=section.id,
+                                   weekday=one.weekday, starts=one.starts))  # fmt: skip
+
+
+def _leave(call: Call, section: t.Section) -> None:
+    """The section ends; its name is free again, and it is kept with everything that was taught and heard."""
+    for child in sections.roll(call.session, section.id, call.today):
+        child.left = call.today
+    section.ended = call.today
+    section.name = f"{section.name} {call.today.year}"[:20]
+    _forget_plans(call, section)
+    call.session.flush()
+
+
+def _forget_plans(call: Call, section: t.Section) -> None:
+    """Plans of the old year; lessons that were held stay."""
+    year.clear_arcs(call.session, section.id)
+    year.clear_wishes(
+        call.session, section.id, [wish.concept for wish in year.wishes(call.session, section.id)]
+    )
+    kept = year.plan(call.session, section.id)
+    if kept is not None:
+        call.session.delete(kept)
+    year.drop_planned(call.session, section.id)
