@@ -98,8 +98,30 @@ def ledger(camera: Camera) -> None:
     camera.page.locator("tbody button").nth(48).click()
 
 
+def year(camera: Camera) -> None:
+    camera.section("3A", "/year")
+    camera.page.locator(".stratum").nth(2).click()
+
+
+def school_year(camera: Camera) -> None:
+    camera.go("/year/2")
+
+
+def week(camera: Camera) -> None:
+    camera.go("/week")
+
+
+def set_up(camera: Camera) -> None:
+    camera.go("/set-up")
+
+
+def sequence(camera: Camera) -> None:
+    camera.go("/sequence")
+
+
 VIEWS: dict[str, Callable[[Camera], None]] = {
     "today": today, "section": section, "songs": songs, "song": song, "lesson": lesson, "ledger": ledger,
+    "year": year, "school-year": school_year, "week": week, "set-up": set_up, "sequence": sequence,
     "teach": teach, "projector": projector,
 }  # fmt: skip
 
