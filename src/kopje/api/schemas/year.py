@@ -146,13 +146,14 @@ class ArcRead(Read):
     begun: bool
     fixed: bool
     core: bool
+    short: bool
 
     @classmethod
     def of(cls, arc: Arc, sequence: Sequence, fixed: bool) -> ArcRead:
         c = sequence.concept(arc.concept)
         first = min(arc.start, arc.warm_start)
         return cls(concept=ConceptRead.of(c), line=c.line, phases=phases(arc), start=first, end=arc.end,
-                   begun=arc.prepared > 0 or arc.presented, fixed=fixed, core=c.core)  # fmt: skip
+                   begun=arc.prepared > 0 or arc.presented, fixed=fixed, core=c.core, short=arc.short)  # fmt: skip
 
 
 def phases(arc: Arc) -> list[PhaseRead]:

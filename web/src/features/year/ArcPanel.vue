@@ -21,7 +21,7 @@ const prepare = computed(() => length('prepare', 0))
 const kept = () => ({ concept: props.concept.key, start: wish.value?.start ?? null, prepare: wish.value?.prepare ?? null, practise: wish.value?.practise ?? null, next_year: false })
 const send = (change: Partial<Schemas['WishBody']>) => emit('wish', { ...kept(), ...change })
 const starting = computed(() => wish.value?.start ?? arc.value?.start ?? props.year.next_lesson)
-defineExpose({ move: (by: number) => arc.value && !arc.value.begun && send({ start: starting.value + by }), stretch: (by: number) => arc.value && send({ practise: practise.value + by }) })
+defineExpose({ move: (by: number) => arc.value && !arc.value.begun && send({ start: starting.value + by }), stretch: (by: number) => arc.value && !arc.value.short && send({ practise: practise.value + by }) })
 </script>
 
 <template>
@@ -36,8 +36,8 @@ defineExpose({ move: (by: number) => arc.value && !arc.value.begun && send({ sta
     <p v-if="arc?.fixed" class="small">{{ say.year.placed }}</p>
     <template v-if="arc">
       <div v-if="!arc.begun" class="acts"><span>{{ say.year.begin }} {{ starting }}</span><v-btn size="small" :disabled="busy || starting <= year.next_lesson" @click="send({ start: starting - 1 })">{{ say.year.earlier }} <span class="kbd">[</span></v-btn><v-btn size="small" :disabled="busy" @click="send({ start: starting + 1 })">{{ say.year.laterOne }} <span class="kbd">]</span></v-btn></div>
-      <div v-if="prepare > 0 && !arc.begun" class="acts"><span>{{ say.year.prepare }} {{ prepare }}</span><v-btn size="small" :disabled="busy || prepare <= 1" @click="send({ prepare: prepare - 1 })">{{ say.year.shorter }}</v-btn><v-btn size="small" :disabled="busy" @click="send({ prepare: prepare + 1 })">{{ say.year.longer }}</v-btn></div>
-      <div v-if="practise > 0" class="acts"><span>{{ say.year.practise }} {{ practise }}</span><v-btn size="small" :disabled="busy || practise <= 4" @click="send({ practise: practise - 1 })">{{ say.year.shorter }} <span class="kbd">-</span></v-btn><v-btn size="small" :disabled="busy" @click="send({ practise: practise + 1 })">{{ say.year.longer }} <span class="kbd">+</span></v-btn></div>
+      <div v-if="prepare > 0 && !arc.begun && !arc.short" class="acts"><span>{{ say.year.prepare }} {{ prepare }}</span><v-btn size="small" :disabled="busy || prepare <= 1" @click="send({ prepare: prepare - 1 })">{{ say.year.shorter }}</v-btn><v-btn size="small" :disabled="busy" @click="send({ prepare: prepare + 1 })">{{ say.year.longer }}</v-btn></div>
+      <div v-if="practise > 0 && !arc.short" class="acts"><span>{{ say.year.practise }} {{ practise }}</span><v-btn size="small" :disabled="busy || practise <= 4" @click="send({ practise: practise - 1 })">{{ say.year.shorter }} <span class="kbd">-</span></v-btn><v-btn size="small" :disabled="busy" @click="send({ practise: practise + 1 })">{{ say.year.longer }} <span class="kbd">+</span></v-btn></div>
       <div class="row"><v-btn v-if="wish" size="small" :disabled="busy" @click="send({ start: null, prepare: null, practise: null })">{{ say.year.free }}</v-btn><v-btn v-if="!arc.begun" size="small" :disabled="busy" @click="send({ start: null, next_year: true })">{{ say.year.nextYear }}</v-btn></div>
     </template>
     <v-btn v-else-if="wish?.next_year" size="small" :disabled="busy" @click="send({})">{{ say.year.thisYear }}</v-btn>

@@ -4,7 +4,7 @@ import { bandsOf, moved } from './strata'
 
 const concept = (key: string, strand: string) => ({ key, name: key, strand, sign: key, prompt: '', in_music: true })
 const arc = (key: string, strand: string, phases: [string, number, number][]) =>
-  ({ concept: concept(key, strand), line: 'melody', phases: phases.map(([phase, first, last]) => ({ phase, first, last })), start: phases[0]?.[1] ?? 0, end: phases.at(-1)?.[2] ?? 0, begun: false, fixed: false, core: true }) as Schemas['ArcRead']
+  ({ concept: concept(key, strand), line: 'melody', phases: phases.map(([phase, first, last]) => ({ phase, first, last })), start: phases[0]?.[1] ?? 0, end: phases.at(-1)?.[2] ?? 0, begun: false, fixed: false, core: true, short: false }) as Schemas['ArcRead']
 const year = (arcs: Schemas['ArcRead'][], more: Partial<Schemas['YearRead']> = {}) =>
   ({ arcs, touches: [], taught: [], next_lesson: 1, ...more }) as unknown as Schemas['YearRead']
 
