@@ -10,7 +10,7 @@ from pathlib import Path
 
 import pytest
 import uvicorn
-from playwright.sync_api import Browser, Page, sync_playwright
+from playwright.sync_api import Browser, Page, expect, sync_playwright
 
 from conftest import SETTINGS, new_database
 from kopje.demo.load import LOGIN, PASSWORD, load
@@ -29,6 +29,7 @@ FLAGS = [
     "--autoplay-policy=no-user-gesture-required",
 ]
 WEEKS = 8
+expect.set_options(timeout=20_000)  # a machine with other work to do is slow, not wrong
 
 
 @dataclass(frozen=True)

@@ -139,6 +139,7 @@ def test_two_sections_get_different_lessons_and_the_reasons_say_why(page: Page, 
     for name in ("2A", "2B"):
         page.get_by_role("link", name=name, exact=True).first.click()
         expect(page.get_by_role("heading", name=name)).to_be_visible()
+        expect(page.locator(".due .item").first).to_be_visible()
         told.append(page.locator(".due .item").all_inner_texts())
         page.get_by_role("link", name="Today").click()
         expect(page.get_by_role("heading", name="All sections")).to_be_visible()

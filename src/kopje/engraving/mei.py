@@ -29,6 +29,7 @@ class _Placed:
     dots: int
     tie: str
     goes_on: bool  # its word began on a note before
+    accidental: str = ""  # the sign in front of it; empty where the signature or the bar says it already
 
 
 def mei(tune: Tune, lyrics: bool = True) -> str:
@@ -94,18 +95,39 @@ def _joins_on(bar: Bar, joined: bool) -> bool:
 def _placed(bar: Bar, counter: int, joined: bool) -> list[_Placed]:
     found = []
     place = bar.offset if bar.number else bar.meter.length - bar.length
+    signs = _signs(bar)
     for index, note in enumerate(bar.notes):
         parts = list(_symbols(_plain(note.duration)))
         at = place
         for part, (length, written, dots) in enumerate(parts):
             found.append(
                 _Placed(f"n{counter + index}" + (f"-{part}" if part else ""), at, note, written, dots,
-                        _tie(note, part, len(parts)), joined)
+                        _tie(note, part, len(parts)), joined, "" if part else signs[index])
             )  # fmt: skip
             at += length
         place += note.duration
         joined = note.syllables[0].joins if note.syllables else joined
     return found
+
+
+def _signs(bar: Bar) -> list[str]:
+    """The accidental of each note of a bar: where it differs from the signature, or from what the bar had in this octave.
+
+    A note tied over the bar line carries its sign with it; a later one of the same pitch needs its own.
+    """
+    stated = bar.key.alters if bar.key and abs(bar.key.fifths) <= 7 else {}
+    here: dict[tuple[str, int], int] = {}
+    signs = []
+    for index, note in enumerate(bar.notes):
+        pitch = note.pitch
+        if pitch is None or (note.tie_in and index == 0):
+            signs.append("")
+            continue
+        place = (pitch.letter, pitch.octave)
+        in_force = here.get(place, stated.get(pitch.letter, 0))
+        signs.append(_ACCIDENTALS.get(pitch.alter, "n") if pitch.alter != in_force else "")
+        here[place] = pitch.alter
+    return signs
 
 
 def _tie(note: Note, part: int, parts: int) -> str:
@@ -196,7 +218,9 @@ def _note(item: _Placed, lyrics: bool) -> str:
         return f'<note {shared} loc="0"{tie}/>'
     pitch = note.pitch
     gestural = _ACCIDENTALS.get(pitch.alter)
-    accidental = f' accid.ges="{gestural}"' if gestural else ""
+    accidental = (
+        f' accid="{item.accidental}"' if item.accidental else f' accid.ges="{gestural}"' if gestural else ""
+    )
     verses = "".join(_verses(item)) if lyrics and "-" not in item.id else ""
     return (
         f'<note {shared} pname="{pitch.letter.lower()}" oct="{pitch.octave}"{accidental}{tie}>{verses}</note>'

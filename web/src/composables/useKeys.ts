@@ -1,5 +1,5 @@
 // Single keys for a page: they rest while one types, and can be switched off.
-import { onMounted, onUnmounted, reactive } from 'vue'
+import { onMounted, onUnmounted, shallowReactive } from 'vue'
 import { device } from './useDevice'
 
 export interface KeyAct {
@@ -10,7 +10,7 @@ export interface KeyAct {
 }
 
 /** The keys of the page that is open, for the sheet that `?` opens. */
-export const openKeys = reactive<{ acts: KeyAct[] }>({ acts: [] })
+export const openKeys = shallowReactive<{ acts: KeyAct[] }>({ acts: [] })
 
 export function typing(target: EventTarget | null): boolean {
   if (!(target instanceof HTMLElement)) return false
