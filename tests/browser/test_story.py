@@ -83,6 +83,7 @@ def teach_and_hear(page: Page) -> tuple[str, list[str]]:
     page.wait_for_selector(".teach")
     expect(page.locator(".child .name").first).to_have_text("Child 1")
     page.get_by_label("Only I see this screen").check()
+    expect(page.locator(".child .name").first).not_to_have_text("Child 1")
     four = page.locator(".child .name").all_inner_texts()
     assert len(four) == 4
     for key in "3201":
@@ -99,9 +100,9 @@ def teach_and_hear(page: Page) -> tuple[str, list[str]]:
             page.keyboard.press("s")
         else:
             page.keyboard.press("d")
-        if page.get_by_label("One line for next time").count():
+        expect(page.locator(".face h1, .end h1")).not_to_have_text(title)
+        if page.locator(".end").count():
             break
-        expect(page.locator(".face h1")).not_to_have_text(title)
     page.get_by_label("One line for next time").fill("Sing it lower.")
     page.get_by_role("button", name="End the lesson").click()
     expect(page.get_by_text("This lesson is over.")).to_be_visible()
@@ -112,7 +113,7 @@ def teach_and_hear(page: Page) -> tuple[str, list[str]]:
 def test_from_a_song_file_to_the_next_lesson(page: Page, demo: Running, tmp_path: Path, section: str) -> None:
     sign_in(page, demo.address)
     strip = page.get_by_label("The day").locator(".entry .name")
-    assert strip.all_inner_texts() == ["KB", "1B", "2A", "3B"]
+    expect(strip).to_have_text(["KB", "1B", "2A", "3B"])
     expect(page.get_by_role("heading", level=1)).to_contain_text("1B in 5 min")
     import_and_look(page, tmp_path)
     songs_for_what_is_due(page)

@@ -13,14 +13,12 @@ from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.orm import Session
 
 from kopje.core.errors import NotFoundError
+from kopje.store.owned import owned
 from kopje.store.tables import Child, Mark, StandingRow
 
 
 def mark(session: Session, school_id: UUID, mark_id: UUID) -> Mark:
-    found = session.scalar(select(Mark).where(Mark.id == mark_id, Mark.school_id == school_id))
-    if found is None:
-        raise NotFoundError("There is no such mark in your school.", value=str(mark_id))
-    return found
+    return owned(session, Mark, school_id, mark_id, "mark")
 
 
 def mark_anywhere(session: Session, mark_id: UUID) -> Mark | None:

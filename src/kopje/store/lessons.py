@@ -11,14 +11,12 @@ from sqlalchemy.dialects.postgresql import distinct_on
 from sqlalchemy.orm import Session
 
 from kopje.core.errors import NotFoundError
+from kopje.store.owned import owned
 from kopje.store.tables import Absence, Cell, Lesson
 
 
 def lesson(session: Session, school_id: UUID, lesson_id: UUID) -> Lesson:
-    found = session.scalar(select(Lesson).where(Lesson.id == lesson_id, Lesson.school_id == school_id))
-    if found is None:
-        raise NotFoundError("There is no such lesson in your school.", value=str(lesson_id))
-    return found
+    return owned(session, Lesson, school_id, lesson_id, "lesson")
 
 
 def open_lesson(session: Session, section_id: UUID) -> Lesson | None:

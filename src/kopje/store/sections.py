@@ -9,16 +9,12 @@ from uuid import UUID
 from sqlalchemy import delete, func, or_, select
 from sqlalchemy.orm import Session
 
-from kopje.core.errors import NotFoundError
+from kopje.store.owned import owned
 from kopje.store.tables import Cell, Child, Declared, Lesson, Meeting, Refusal, Section
 
 
 def section(session: Session, school_id: UUID, section_id: UUID) -> Section:
-    """NotFoundError for a section that is not this school's."""
-    found = session.scalar(select(Section).where(Section.id == section_id, Section.school_id == school_id))
-    if found is None:
-        raise NotFoundError("There is no such section in your school.", value=str(section_id))
-    return found
+    return owned(session, Section, school_id, section_id, "section")
 
 
 def sections(session: Session, school_id: UUID) -> Sequence[Section]:
@@ -53,10 +49,7 @@ def roll(session: Session, section_id: UUID, day: date) -> Sequence[Child]:
 
 
 def child(session: Session, school_id: UUID, child_id: UUID) -> Child:
-    found = session.scalar(select(Child).where(Child.id == child_id, Child.school_id == school_id))
-    if found is None:
-        raise NotFoundError("There is no such child in your school.", value=str(child_id))
-    return found
+    return owned(session, Child, school_id, child_id, "child")
 
 
 def declared(session: Session, section_id: UUID) -> Sequence[str]:

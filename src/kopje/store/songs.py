@@ -8,7 +8,7 @@ from uuid import UUID
 from sqlalchemy import delete, select
 from sqlalchemy.orm import Session
 
-from kopje.core.errors import NotFoundError
+from kopje.store.owned import owned
 from kopje.store.tables import Song
 
 
@@ -17,10 +17,7 @@ def songs(session: Session, school_id: UUID) -> Sequence[Song]:
 
 
 def song(session: Session, school_id: UUID, song_id: UUID) -> Song:
-    found = session.scalar(select(Song).where(Song.id == song_id, Song.school_id == school_id))
-    if found is None:
-        raise NotFoundError("There is no such song in your songbook.", value=str(song_id))
-    return found
+    return owned(session, Song, school_id, song_id, "song")
 
 
 def by_hash(session: Session, school_id: UUID, content_hash: str) -> Song | None:

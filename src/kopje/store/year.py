@@ -9,7 +9,7 @@ from uuid import UUID
 from sqlalchemy import delete, func, or_, select
 from sqlalchemy.orm import Session
 
-from kopje.core.errors import NotFoundError
+from kopje.store.owned import owned
 from kopje.store.tables import Arc, Cell, Change, Concert, Lesson, Period, School, Wish, YearPlan
 
 
@@ -43,10 +43,7 @@ def changes_of(session: Session, school_id: UUID, section_id: UUID) -> Sequence[
 
 
 def change(session: Session, school_id: UUID, change_id: UUID) -> Change:
-    found = session.scalar(select(Change).where(Change.id == change_id, Change.school_id == school_id))
-    if found is None:
-        raise NotFoundError("There is no such change in your calendar.", value=str(change_id))
-    return found
+    return owned(session, Change, school_id, change_id, "change")
 
 
 def concerts(session: Session, school_id: UUID) -> Sequence[Concert]:
@@ -54,10 +51,7 @@ def concerts(session: Session, school_id: UUID) -> Sequence[Concert]:
 
 
 def concert(session: Session, school_id: UUID, concert_id: UUID) -> Concert:
-    found = session.scalar(select(Concert).where(Concert.id == concert_id, Concert.school_id == school_id))
-    if found is None:
-        raise NotFoundError("There is no such concert in your school.", value=str(concert_id))
-    return found
+    return owned(session, Concert, school_id, concert_id, "concert")
 
 
 def plan(session: Session, section_id: UUID) -> YearPlan | None:

@@ -8,8 +8,9 @@ from dataclasses import dataclass
 from kopje.core.reasons import counted, listed
 from kopje.store import sections
 from kopje.usecases.call import Call
-from kopje.usecases.plan_year import SectionYear, Whereabouts, section_year, spare
+from kopje.usecases.plan_year import SectionYear, section_year, spare
 from kopje.usecases.school_calendar import calendar
+from kopje.usecases.whereabouts import Whereabouts
 
 
 @dataclass(frozen=True)

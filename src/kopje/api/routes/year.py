@@ -13,18 +13,12 @@ from kopje.api.schemas.year import (
     CalendarRead,
     ChangeBody,
     ChangeRead,
-    ChildBody,
-    ChildDetail,
     ConcertBody,
     ConcertRead,
     GradeRead,
-    KeptRead,
     PeriodsBody,
-    RosterBody,
-    RosterRead,
     SchoolYearRead,
     SpanRead,
-    StepRead,
     WayOutRead,
     WeekDayRead,
     WhereRead,
@@ -33,9 +27,7 @@ from kopje.api.schemas.year import (
 )
 from kopje.formats.ical import MOST_BYTES as ICAL_BYTES
 from kopje.formats.ical import read_holidays
-from kopje.formats.roster import MOST_BYTES as ROSTER_BYTES
-from kopje.formats.roster import read_roster
-from kopje.usecases import bring_roster, plan_year, read_school_year, read_week, roll_over, school_calendar
+from kopje.usecases import plan_year, read_school_year, read_week, school_calendar, whereabouts
 
 router = APIRouter(tags=["year"])
 Grade = Annotated[int, Query(ge=0, le=12, examples=[2])]
@@ -106,7 +98,7 @@ def get_school_year(call: Work) -> SchoolYearRead:
 def get_grade(grade: Grade, call: Work, day: OnDay = None) -> GradeRead:
     """Where the sections of a grade will be on a day (today without one)."""
     on = day or call.today
-    found = plan_year.whereabouts(call, grade, on)
+    found = whereabouts.whereabouts(call, grade, on)
     return GradeRead(
         grade=grade, day=on, sentence=read_school_year.drift(found), sections=[WhereRead.of(w) for w in found]
     )
@@ -133,34 +125,3 @@ def post_holidays(files: list[UploadFile], call: Work) -> list[SpanRead]:  # noq
         for file in files
         for span in read_holidays(file.file.read(ICAL_BYTES + 1))
     ]
-
-
-@router.post("/roster/look", operation_id="lookAtRoster")
-def post_look(files: list[UploadFile], call: Work) -> RosterRead:  # noqa: ARG001
-    """A table or a OneRoster zip as it is understood; nothing is kept yet."""
-    return RosterRead.of(read_roster(files[0].file.read(ROSTER_BYTES + 1)))
-
-
-@router.post("/roster", status_code=201, operation_id="bringRoster")
-def post_roster(body: RosterBody, call: Work) -> list[KeptRead]:
-    return [
-        KeptRead.model_validate(one)
-        for one in bring_roster.bring(call, [one.value() for one in body.sections])
-    ]
-
-
-@router.put("/children/{child_id}", operation_id="changeChild")
-def put_child(child_id: UUID, body: ChildBody, call: Work) -> ChildDetail:
-    return ChildDetail.model_validate(
-        bring_roster.change_child(call, child_id, body.name.strip(), body.section_id, body.left)
-    )
-
-
-@router.get("/roll-over", operation_id="previewRollOver")
-def get_roll_over(call: Work) -> list[StepRead]:
-    return [StepRead.model_validate(step) for step in roll_over.preview(call)]
-
-
-@router.post("/roll-over", operation_id="rollOver")
-def post_roll_over(call: Work) -> list[StepRead]:
-    return [StepRead.model_validate(step) for step in roll_over.roll_over(call)]

@@ -1,0 +1,46 @@
+"""Rosters from tables, children on the roll, the next school year."""
+
+from __future__ import annotations
+
+from uuid import UUID
+
+from fastapi import APIRouter, UploadFile
+
+from kopje.api.deps import Work
+from kopje.api.schemas.roster import ChildBody, ChildDetail, KeptRead, RosterBody, RosterRead, StepRead
+from kopje.formats.roster import MOST_BYTES as ROSTER_BYTES
+from kopje.formats.roster import read_roster
+from kopje.usecases import bring_roster, roll_over
+
+router = APIRouter(tags=["roster"])
+
+
+@router.post("/roster/look", operation_id="lookAtRoster")
+def post_look(files: list[UploadFile], call: Work) -> RosterRead:  # noqa: ARG001
+    """A table or a OneRoster zip as it is understood; nothing is kept yet."""
+    return RosterRead.of(read_roster(files[0].file.read(ROSTER_BYTES + 1)))
+
+
+@router.post("/roster", status_code=201, operation_id="bringRoster")
+def post_roster(body: RosterBody, call: Work) -> list[KeptRead]:
+    return [
+        KeptRead.model_validate(one)
+        for one in bring_roster.bring(call, [one.value() for one in body.sections])
+    ]
+
+
+@router.put("/children/{child_id}", operation_id="changeChild")
+def put_child(child_id: UUID, body: ChildBody, call: Work) -> ChildDetail:
+    return ChildDetail.model_validate(
+        bring_roster.change_child(call, child_id, body.name.strip(), body.section_id, body.left)
+    )
+
+
+@router.get("/roll-over", operation_id="previewRollOver")
+def get_roll_over(call: Work) -> list[StepRead]:
+    return [StepRead.model_validate(step) for step in roll_over.preview(call)]
+
+
+@router.post("/roll-over", operation_id="rollOver")
+def post_roll_over(call: Work) -> list[StepRead]:
+    return [StepRead.model_validate(step) for step in roll_over.roll_over(call)]

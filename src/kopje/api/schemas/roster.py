@@ -1,0 +1,102 @@
+"""Rosters, children and the next school year on the wire."""
+
+from __future__ import annotations
+
+from datetime import date, time
+from typing import Annotated
+from uuid import UUID
+
+from pydantic import Field
+
+from kopje.api.schemas.base import Body, Read
+from kopje.api.schemas.year import Clock, Day
+from kopje.core.planning.meetings import Meeting
+from kopje.formats.roster import Roster
+from kopje.usecases.set_up_school import NewSection
+
+
+class RosterMeeting(Body):
+    weekday: Annotated[int, Field(ge=0, le=19)] = Field(examples=[0])
+    starts: Clock = Field(examples=["09:00"])
+
+
+class RosterSectionBody(Body):
+    name: Annotated[str, Field(min_length=1, max_length=20, pattern=r"\S")] = Field(examples=["4C"])
+    grade: Annotated[int, Field(ge=0, le=12)] = Field(examples=[4])
+    minutes: Annotated[int, Field(ge=10, le=180)] = Field(examples=[45])
+    meetings: Annotated[list[RosterMeeting], Field(max_length=20)] = Field(examples=[[]])
+    children: Annotated[list[Annotated[str, Field(max_length=60)]], Field(max_length=120)] = Field(
+        examples=[["Ama", "Jun"]]
+    )
+
+    def value(self) -> NewSection:
+        meetings = tuple(Meeting(m.weekday, time.fromisoformat(m.starts)) for m in self.meetings)
+        return NewSection(self.name.strip(), self.grade, self.minutes, tuple(self.children), meetings)
+
+
+class RosterBody(Body):
+    sections: Annotated[list[RosterSectionBody], Field(max_length=120)] = Field(
+        examples=[[{"name": "4C", "grade": 4, "minutes": 45, "meetings": [], "children": ["Ama", "Jun"]}]]
+    )
+
+
+class RosterProblem(Read):
+    row: int
+    sentence: str
+
+
+class RosterRead(Read):
+    """A table as it was understood; nothing is kept until it is sent back."""
+
+    sections: list[RosterSectionBody]
+    problems: list[RosterProblem]
+
+    @classmethod
+    def of(cls, found: Roster) -> RosterRead:
+        return cls(
+            sections=[
+                RosterSectionBody(
+                    name=one.name, grade=one.grade if one.grade is not None else guessed_grade(one.name), minutes=one.minutes or 30,
+                    meetings=[RosterMeeting(weekday=m.weekday, starts=f"{m.starts:%H:%M}") for m in one.meetings],
+                    children=one.children[:120],
+                )
+                for one in found.sections.values()
+            ],
+            problems=[RosterProblem(row=row, sentence=said) for row, said in found.problems],
+        )  # fmt: skip
+
+
+def guessed_grade(name: str) -> int:
+    """From a name such as 2A; kindergarten where it has no number."""
+    digits = "".join(c for c in name if c.isdigit())
+    return min(int(digits), 12) if digits else 0
+
+
+class KeptRead(Read):
+    name: str
+    new: bool
+    children: int
+    already: int
+
+
+class ChildBody(Body):
+    name: Annotated[str, Field(min_length=1, max_length=60, pattern=r"\S")] = Field(examples=["Ama"])
+    section_id: Annotated[UUID, Field(strict=False)]
+    left: Day | None = Field(examples=[None])
+
+
+class ChildDetail(Read):
+    id: UUID
+    name: str
+    section_id: UUID
+    joined: date
+    left: date | None
+
+
+class StepRead(Read):
+    """What becomes of a section in the next school year; `was` empty: it begins, `becomes` empty: its children leave."""
+
+    was: str
+    becomes: str
+    grade: int
+    children: int
