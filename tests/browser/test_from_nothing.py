@@ -38,10 +38,8 @@ def test_the_story_works_from_an_empty_database(
     expect(page.get_by_text("1 heard")).to_be_visible()
     page.keyboard.press("s")
     while not page.locator(".end").count():
-        before = page.locator(".where").inner_text()
         page.keyboard.press("ArrowRight")
-        if not before.startswith("7 of 7"):
-            page.wait_for_timeout(100)
+        page.wait_for_timeout(100)
     page.get_by_role("button", name="End the lesson").click()
     page.get_by_role("button", name="Propose the next lesson").click()
     expect(page.get_by_text(re.compile("^Lesson 2 ·"))).to_be_visible()

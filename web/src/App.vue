@@ -2,7 +2,7 @@
 // The window: the day's strip at the left, where you are on top, the work in the rest.
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { useFirstRun, useMe } from '@/api/queries'
+import { queryClient, useFirstRun, useMe } from '@/api/queries'
 import KeySheet from '@/components/KeySheet.vue'
 import TopLine from '@/components/TopLine.vue'
 import DayStrip from '@/features/strip/DayStrip.vue'
@@ -17,11 +17,13 @@ const bare = computed(() => route.meta.bare === true)
 const finding = ref(false)
 provideTrail()
 
+// The cache itself, for what is shown lags a moment behind it: just after signing in it would still say “signed out”.
+const stillOut = () => queryClient.getQueryState(['me'])?.status === 'error'
 watch(
   [() => me.isError.value, () => first.data.value, () => route.name],
   ([signedOut, needed]) => {
     if (needed?.needed && route.name !== 'first-run') void router.replace('/first-run')
-    else if (signedOut && needed && !needed.needed && route.name && route.name !== 'sign-in')
+    else if (signedOut && stillOut() && needed && !needed.needed && route.name && route.name !== 'sign-in')
       void router.replace({ name: 'sign-in', query: { to: route.fullPath } })
   },
   { immediate: true },

@@ -259,8 +259,9 @@ export async function importSongs(files: Iterable<File>): Promise<Schemas['Impor
 }
 
 /** Somebody has just signed in: what an earlier answer said about anybody else is forgotten. */
-export function signedInAs(me: Schemas['MeRead']): void {
-  void queryClient.cancelQueries({ queryKey: ['me'] }) // a late “signed out” must not undo it
+export async function signedInAs(me: Schemas['MeRead']): Promise<void> {
+  // A late “signed out” must not undo it. Waited for, because a cancelled question puts its old answer back.
+  await queryClient.cancelQueries({ queryKey: ['me'] })
   queryClient.removeQueries({ predicate: (query) => !['me', 'first-run'].includes(String(query.queryKey[0])) })
   queryClient.setQueryData(['first-run'], { needed: false })
   queryClient.setQueryData(['me'], me)

@@ -18,7 +18,7 @@ async function go() {
   refused.value = ''
   try {
     const me = await body(api.POST('/api/first-run', { body: { ...sent, section: section.value } }))
-    signedInAs(me)
+    await signedInAs(me)
     await router.replace('/')
   } catch (problem) {
     refused.value = problem instanceof Error ? problem.message : String(problem)

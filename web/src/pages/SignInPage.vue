@@ -18,7 +18,7 @@ async function go() {
   refused.value = ''
   try {
     const me = await body(api.POST('/api/sign-in', { body: { login: login.value.trim(), password: password.value } }))
-    signedInAs(me)
+    await signedInAs(me)
     const to = typeof route.query.to === 'string' && route.query.to.startsWith('/') ? route.query.to : '/'
     await router.replace(to === '/sign-in' ? '/' : to)
   } catch (problem) {
