@@ -140,6 +140,12 @@ def _grade(text: str) -> int | None:
     raise ValueError(f"“{text}” is no grade (K, or 1 to 12)")
 
 
+def guessed_grade(name: str) -> int:
+    """From a name such as 2A; kindergarten where it has no number."""
+    digits = "".join(c for c in name if c.isdigit())
+    return min(int(digits), 12) if digits else 0
+
+
 def _minutes(text: str) -> int | None:
     digits = re.sub(r"\D", "", text)
     if not digits:

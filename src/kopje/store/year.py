@@ -31,17 +31,6 @@ def changes(session: Session, school_id: UUID) -> Sequence[Change]:
     ).all()
 
 
-def changes_of(session: Session, school_id: UUID, section_id: UUID) -> Sequence[Change]:
-    """Of a section, and of all sections."""
-    return session.scalars(
-        select(Change)
-        .where(
-            Change.school_id == school_id, or_(Change.section_id == section_id, Change.section_id.is_(None))
-        )
-        .order_by(Change.day)
-    ).all()
-
-
 def change(session: Session, school_id: UUID, change_id: UUID) -> Change:
     return owned(session, Change, school_id, change_id, "change")
 

@@ -20,7 +20,7 @@ from kopje.core.planning.year.arcs import (
 )
 from kopje.core.planning.year.fit import fit_year
 from kopje.core.planning.year.ways import WayOut, conflict, sentence, short_by, ways_out
-from kopje.core.reasons import Reason
+from kopje.core.reasons import counted
 from kopje.core.sequence.arcs import PRACTISE_LESSONS, SectionState
 from kopje.core.sequence.concepts import Concept, ConceptKey
 from kopje.store import sections, year
@@ -66,6 +66,15 @@ class SectionYear:
         """Concerts of this section, with the number of the last lesson before each."""
         mine = [c for c in self.calendar.concerts if str(self.section.id) in c.section_ids]
         return tuple((c, sum(lesson.day < c.day for lesson in self.lessons)) for c in mine)
+
+    @property
+    def until_concert(self) -> str:
+        """How many lessons until the next concert, as a sentence; empty without one."""
+        coming = [(c, last) for c, last in self.concerts if last >= self.next_lesson - 1]
+        if not coming:
+            return ""
+        concert, last = min(coming, key=lambda pair: pair[0].day)
+        return f"{counted(last - self.next_lesson + 1, 'lesson')} until {concert.name}, {concert.day:%-d %b}."
 
 
 def section_year(call: Call, section_id: UUID, found: Calendar | None = None) -> SectionYear:
@@ -275,10 +284,6 @@ def ways(call: Call, section_id: UUID) -> tuple[WayOut, ...]:
     """Up to three ways to make a year fit that is too full; none where it fits."""
     question = _allowed(section_year(call, section_id).question)
     return ways_out(question) if short_by(question) else ()
-
-
-def collisions(call: Call, section_id: UUID) -> tuple[Reason, ...]:
-    return conflict(_allowed(section_year(call, section_id).question))
 
 
 def spare(found: SectionYear) -> int:

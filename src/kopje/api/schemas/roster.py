@@ -11,7 +11,7 @@ from pydantic import Field
 from kopje.api.schemas.base import Body, Read
 from kopje.api.schemas.year import Clock, Day
 from kopje.core.planning.meetings import Meeting
-from kopje.formats.roster import Roster
+from kopje.formats.roster import Roster, guessed_grade
 from kopje.usecases.set_up_school import NewSection
 
 
@@ -64,12 +64,6 @@ class RosterRead(Read):
             ],
             problems=[RosterProblem(row=row, sentence=said) for row, said in found.problems],
         )  # fmt: skip
-
-
-def guessed_grade(name: str) -> int:
-    """From a name such as 2A; kindergarten where it has no number."""
-    digits = "".join(c for c in name if c.isdigit())
-    return min(int(digits), 12) if digits else 0
 
 
 class KeptRead(Read):

@@ -232,7 +232,7 @@ class YearRead(Read):
             next_year=[ConceptRead.of(sequence.concept(key)) for key in moved],
             touches=[TouchRead.model_validate(touch) for touch in y.touches],
             taught=[ConceptRead.of(sequence.concept(key)) for key in seen],
-            cuts=cuts(y), wishes=[WishRead.model_validate(wish) for wish in y.wishes], until_concert=until_concert(y),
+            cuts=cuts(y), wishes=[WishRead.model_validate(wish) for wish in y.wishes], until_concert=y.until_concert,
         )  # fmt: skip
 
 
@@ -245,16 +245,6 @@ def cuts(y: SectionYear) -> list[CutRead]:
     for concert, last in y.concerts:
         found.append(CutRead(kind="concert", name=concert.name, before=last + 1, day=concert.day))
     return sorted(found, key=lambda cut: cut.before)
-
-
-def until_concert(y: SectionYear) -> str:
-    """How many lessons until the next concert, as a sentence; empty without one."""
-    coming = [(c, last) for c, last in y.concerts if last >= y.next_lesson - 1]
-    if not coming:
-        return ""
-    concert, last = min(coming, key=lambda pair: pair[0].day)
-    left = last - y.next_lesson + 1
-    return f"{left} {'lesson' if left == 1 else 'lessons'} until {concert.name}, {concert.day:%-d %b}."
 
 
 class WayOutRead(Read):

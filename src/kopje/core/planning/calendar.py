@@ -108,11 +108,6 @@ class SchoolYear:
         days = [day for day in self.school_days if day.weekday() < SCHOOL_WEEKDAYS]
         return {day: place % self.cycle for place, day in enumerate(days)} if self.cycle else {}
 
-    def holiday_between(self, one: date, other: date) -> Span | None:
-        """A holiday that lies between two days, the longest if several do."""
-        found = [off for off in self.holidays if one < off.first and off.last < other]
-        return max(found, key=lambda off: off.last - off.first, default=None)
-
 
 def lesson_times(
     year: SchoolYear, meetings: Iterable[Meeting], lost: Iterable[Change] = (), extra: Iterable[Change] = ()

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, field
 from functools import cached_property
 from statistics import median_low
 from typing import Literal
@@ -160,9 +160,6 @@ class Arc:
         if self.short or phase in ("warm", "assess"):
             return "warm"
         return "new" if phase in ("prepare", "present") else "practised"
-
-    def moved(self, by: int) -> Arc:
-        return replace(self, start=self.start + by, warm_start=self.warm_start + by)
 
 
 @dataclass(frozen=True, slots=True)

@@ -174,7 +174,7 @@ class Model:
                 terms.append(cut)
             before = self.question.before.get(demand.key)
             if before is not None:
-                terms.append(costs.MOVED * self._distance(one, one.start - before, f"moved {demand.key}", 0))
+                terms.append(costs.MOVED * self._distance(one, one.start - before, f"moved {demand.key}"))
         rhythm, melody = costs.step_lines(self.question)
         for a, b in zip(rhythm, melody, strict=False):
             one, other = self.laid[a.key], self.laid[b.key]
@@ -184,10 +184,10 @@ class Model:
             terms.append(costs.OUT_OF_STEP * far)
         return sum(terms) + costs.LATE * (latest - first + 1)
 
-    def _distance(self, one: Laid, gap: Any, name: str, free: int) -> Any:
+    def _distance(self, one: Laid, gap: Any, name: str) -> Any:
         far = self.cp.new_int_var(0, 400, name)
-        self.cp.add(far >= gap - free).only_enforce_if(one.on)
-        self.cp.add(far >= -gap - free).only_enforce_if(one.on)
+        self.cp.add(far >= gap).only_enforce_if(one.on)
+        self.cp.add(far >= -gap).only_enforce_if(one.on)
         return far
 
     def hint(self, plan: YearPlan) -> None:
