@@ -111,7 +111,8 @@ def sign_in(page: Page, address: str) -> None:
     page.fill("input[name=login]", LOGIN)
     page.fill("input[name=password]", PASSWORD)
     page.get_by_role("button", name="Sign in").click()
-    page.wait_for_selector(".strip")
+    page.wait_for_selector(".strip, .wrong")
+    assert not page.locator(".wrong").all_inner_texts()
 
 
 AXE = Path(__file__).parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js"

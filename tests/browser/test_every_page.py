@@ -8,6 +8,7 @@ import pytest
 from playwright.sync_api import Page
 
 from browser.conftest import AXE, Running, sign_in
+from kopje.demo.load import LOGIN, PASSWORD
 
 RULES = {"runOnly": ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"]}
 
@@ -121,3 +122,20 @@ def test_the_first_page_is_light(page: Page, demo: Running) -> None:
     print(f"first page: {sent['rest'] / 1000:.0f} kB, fonts {sent['font'] / 1000:.0f} kB")
     assert 20_000 < sent["rest"] <= 260_000
     assert 0 < sent["font"] <= 150_000
+
+
+def test_no_field_takes_the_cursor_away_while_one_types(page: Page, demo: Running) -> None:
+    """On a slow machine the browser tells late that a field is in sight; by then one types in the next one."""
+    page.add_init_script(
+        """const Real = IntersectionObserver
+        window.IntersectionObserver = class extends Real {
+          constructor(told, options) { super((...seen) => setTimeout(() => told(...seen), 300), options) }
+        }"""
+    )
+    page.goto(demo.address)
+    page.fill("input[name=login]", LOGIN)
+    page.keyboard.press("Tab")
+    page.keyboard.type(PASSWORD, delay=40)
+    page.keyboard.press("Enter")
+    page.wait_for_selector(".strip, .wrong")
+    assert not page.locator(".wrong").all_inner_texts()

@@ -2,6 +2,7 @@
 // The end of a lesson: what stayed open, one line for next time.
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
+import { vFirst } from '@/composables/vFirst'
 import { say } from '@/locales/en'
 
 const props = defineProps<{ cells: readonly Schemas['CellRead'][]; busy: boolean }>()
@@ -15,7 +16,7 @@ const open = computed(() => props.cells.filter((cell) => cell.tick !== 'done'))
     <h1>{{ say.teach.end }}</h1>
     <ul v-if="open.length"><li v-for="cell in open" :key="cell.id"><strong>{{ cell.title }}</strong> <span class="quiet">{{ say.lesson.was[cell.tick ?? 'open'] }}</span></li></ul>
     <p v-if="open.length" class="quiet">{{ say.teach.ended }}</p>
-    <v-text-field v-model="note" :label="say.teach.note" :hint="say.teach.noteHint" maxlength="300" persistent-hint autofocus />
+    <v-text-field v-first v-model="note" :label="say.teach.note" :hint="say.teach.noteHint" maxlength="300" persistent-hint />
     <div class="row"><v-btn type="submit" class="main" size="large" :disabled="busy">{{ say.teach.end }}</v-btn><v-btn size="large" @click="$emit('back')">{{ say.teach.previous }}</v-btn></div>
   </form>
 </template>
