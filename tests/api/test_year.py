@@ -1,6 +1,6 @@
 """The year through the API: facts move the plan, the past stays, a collision changes nothing."""
 
-from datetime import timedelta
+from datetime import date, timedelta
 from uuid import uuid4
 
 import pytest
@@ -145,3 +145,113 @@ def test_into_the_next_year_children_go_up_with_their_marks_and_are_to_be_heard_
     assert (len(ledger["children"]), sorted(ledger["stones"])) == (6, ["la", "so-mi"])
     assert client.get(f"/api/sections/{after['2A']['id']}/ledger").json()["children"] == []
     assert connection.execute(text('SELECT count(*) FROM child WHERE "left" IS NOT NULL')).scalar() == 1
+
+
+def test_facts_move_the_plan_at_once_and_in_its_order(client: TestClient, kestrel: Place) -> None:
+    section = kestrel.ids["section_id"]
+    before = client.post(f"/api/sections/{section}/year/fit").json()
+    day = before["lessons"][before["next_lesson"] + 3]
+    lost = {"kind": "lost", "day": day, "starts": None, "why": "Assembly", "section_ids": [section]}
+    client.post("/api/changes", json=lost)
+    after = year(client, kestrel)
+    assert (after["status"], len(after["lessons"])) == ("kept", len(before["lessons"]) - 1)
+    starts = {arc["concept"]["key"]: arc["start"] for arc in after["arcs"]}
+    order = [arc for arc in before["arcs"] if not arc["short"] and not arc["begun"]]
+    still = [starts[arc["concept"]["key"]] for arc in order if arc["concept"]["key"] in starts]
+    assert still == sorted(still)
+
+
+def test_a_split_arc_rests_and_goes_on(client: TestClient, kestrel: Place) -> None:
+    address = f"/api/sections/{kestrel.ids['section_id']}/year"
+    laid = client.post(f"{address}/fit").json()
+    arc = next(one for one in laid["arcs"] if not one["short"] and not one["begun"] and one["core"])
+    client.delete(f"/api/concerts/{kestrel.ids['concert_id']}")
+    from_ = arc["start"] + 2
+    wish = {"concept": arc["concept"]["key"], "start": arc["start"], "pause_from": from_, "pause": 3}
+    split = client.put(f"{address}/wishes", json={"wishes": [wish]})
+    assert split.status_code == 200, split.text
+    mine = next(one for one in split.json()["arcs"] if one["concept"]["key"] == arc["concept"]["key"])
+    busy = {
+        n
+        for run in mine["phases"]
+        for n in range(run["first"], run["last"] + 1)
+        if run["phase"] in ("prepare", "present", "practise")
+    }
+    assert {from_ - 1, from_ + 3} <= busy
+    assert not busy & {from_, from_ + 1, from_ + 2}
+    half = client.put(f"{address}/wishes", json={"wishes": [{"concept": "do", "pause": 2}]})
+    assert (half.status_code, half.json()["code"]) == (409, "plan_impossible")
+
+
+def test_a_concept_is_not_named_before_its_day(client: TestClient, kestrel: Place) -> None:
+    address = f"/api/sections/{kestrel.ids['section_id']}/year"
+    laid = client.post(f"{address}/fit").json()
+    client.delete(f"/api/concerts/{kestrel.ids['concert_id']}")
+    arc = next(one for one in laid["arcs"] if not one["short"] and not one["begun"] and one["core"])
+    named = next(run["first"] for run in arc["phases"] if run["phase"] == "present")
+    day = laid["lessons"][named + 3]
+    moved = client.put(
+        f"{address}/wishes", json={"wishes": [{"concept": arc["concept"]["key"], "not_before": day}]}
+    ).json()
+    after = next(one for one in moved["arcs"] if one["concept"]["key"] == arc["concept"]["key"])
+    assert (
+        moved["lessons"][next(run["first"] for run in after["phases"] if run["phase"] == "present") - 1]
+        >= day
+    )
+
+
+def test_meetings_may_differ_in_length(client: TestClient, kestrel: Place) -> None:
+    body = {"name": "4C", "grade": 4, "minutes": 45, "names": "Ama", "declare_earlier": True, "meetings": [
+        {"weekday": 0, "starts": "09:00", "minutes": 30}, {"weekday": 2, "starts": "09:00", "minutes": None}]}  # fmt: skip
+    made = client.post("/api/sections", json=body).json()
+    client.put(
+        "/api/calendar",
+        json={
+            "terms": [{"name": "Term", "first": "2026-11-02", "last": "2026-12-18"}],
+            "holidays": [],
+            "cycle": 0,
+        },
+    )
+    lessons = client.get(f"/api/sections/{made['id']}/year").json()
+    left = [day for day in lessons["lessons"] if day >= str(TODAY)]
+    mondays = sum(date.fromisoformat(day).weekday() == 0 for day in left)
+    assert lessons["minutes_left"] == mondays * 26 + (len(left) - mondays) * 41
+    proposed = client.post(f"/api/sections/{made['id']}/lesson")
+    assert proposed.json()["minutes"] == (30 if date.fromisoformat(left[0]).weekday() == 0 else 45)
+
+
+def test_the_schools_own_words_are_said_by_every_page(client: TestClient, kestrel: Place) -> None:
+    words = {"so": "sol", "ti": "ti", "names": "solfa", "rhythm": "counting", "minor": "la", "model": "listen-to-create",
+             "phase_words": {"echo": "sing back", "unknown": "x"}}  # fmt: skip
+    read = client.put("/api/words", json=words).json()
+    assert read["phases"] == {"present": "name", "prepare": "listen, sing back", "practise": "read, create"}
+    assert read["phase_words"] == {"echo": "sing back"}
+    assert "sol and mi" in [c["name"] for c in client.get("/api/concepts").json()]
+    section = client.get(f"/api/sections/{kestrel.ids['section_id']}").json()
+    assert {due["phase"] for due in section["due"]} <= {"listen", "sing back", "name", "read", "create"}
+    assert client.get(f"/api/songs/{kestrel.ids['song_id']}").json()["elements"][0]["spoken"][0] == "1"
+
+
+def test_a_choir_is_made_of_children_of_the_classes_and_hears_them(
+    client: TestClient, kestrel: Place
+) -> None:
+    body = {"name": "Choir", "grade": 13, "minutes": 60, "names": "Somebody New", "declare_earlier": True,
+            "meetings": [{"weekday": 2, "starts": "14:30"}]}  # fmt: skip
+    choir = client.post("/api/sections", json=body).json()
+    child = kestrel.ids["child_id"]
+    client.put(f"/api/sections/{choir['id']}/singers", json={"child_ids": [str(child)]})
+    roll = client.get(f"/api/sections/{choir['id']}/ledger").json()["children"]
+    assert len(roll) == 2
+    assert str(child) in str(roll)
+    lesson = client.post(f"/api/sections/{choir['id']}/lesson").json()
+    assert [cell["slot"] for cell in lesson["cells"]] == [
+        "Warm-up",
+        "Hard intervals",
+        "Sight-singing",
+        "Repertoire",
+        "Repertoire",
+        "Closing",
+    ]
+    reading = next(cell for cell in lesson["cells"] if cell["slot"] == "Sight-singing")
+    assert reading["concept"]["key"] == "reading-1"
+    assert lesson["available"] - 2 <= lesson["planned_minutes"] <= lesson["available"]

@@ -9,6 +9,7 @@ from kopje.core.planning.year.arcs import Arc, Concert, YearQuestion
 from kopje.core.planning.year.costs import plan_cost, priority_cost
 from kopje.core.planning.year.fit import fit_year
 from kopje.core.planning.year.greedy import greedy
+from kopje.core.planning.year.keep import keep_order
 from kopje.core.planning.year.validate import breaches, first_lesson
 from kopje.core.planning.year.ways import conflict, core, sentence, short_by, ways_out
 from kopje.core.sequence.concepts import ConceptKey
@@ -111,3 +112,18 @@ def test_what_has_begun_goes_on_at_once_and_after_a_lost_lesson_the_order_stays(
     order = [arc.concept for arc in after.arcs if arc.concept in starts and not arc.short]
     assert order == sorted(order, key=lambda key: starts[key])
     assert breaches(lost, after) == ()
+
+
+@pytest.mark.parametrize("seed", range(100, 112))
+def test_after_a_lost_lesson_the_order_stays_and_every_must_rule_holds(seed: int) -> None:
+    asked = question(seed)
+    plan = fit_year(asked, 0.05)
+    fewer = replace(asked, last=asked.last - 1)
+    kept = keep_order(fewer, plan)
+    assert breaches(fewer, kept) == ()
+    for short in (False, True):
+        order = [arc.concept for arc in plan.arcs if arc.short == short and arc.concept in kept.by_key]
+        starts = [first_lesson(kept.by_key[key]) for key in order if not fewer.by_key[key].begun]
+        assert starts == sorted(starts)
+    assert len(set(kept.left_out) - set(plan.left_out)) <= 1
+    assert keep_order(fewer, plan) == kept

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from random import Random
 
 from kopje.core.planning.year.arcs import Concert, Demand, YearQuestion
@@ -30,6 +31,9 @@ def question(seed: int) -> YearQuestion:
         wanted = frozenset(d.key for d in demands if chance.random() < 0.2)
         concerts = (Concert("Autumn concert", chance.randint(lessons // 3, lessons), wanted),)
     earlier = {d.key: chance.randint(first, lessons) for d in demands if chance.random() < 0.2}
+    if chance.random() < 0.2:
+        place = chance.randrange(len(demands))
+        demands[place] = replace(demands[place], pause_after=chance.randint(0, 6), pause=chance.randint(1, 4))
     return YearQuestion(tuple(demands), first, lessons, 2, known, concerts, earlier)
 
 

@@ -2,12 +2,13 @@
 // The window: the day's strip at the left, where you are on top, the work in the rest.
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { queryClient, useFirstRun, useMe } from '@/api/queries'
+import { queryClient, useFirstRun, useMe, useWords } from '@/api/queries'
 import KeySheet from '@/components/KeySheet.vue'
 import TopLine from '@/components/TopLine.vue'
 import DayStrip from '@/features/strip/DayStrip.vue'
 import FindBox from '@/features/strip/FindBox.vue'
 import { provideTrail } from '@/composables/useTrail'
+import { wording } from '@/composables/useWording'
 
 const route = useRoute()
 const router = useRouter()
@@ -16,6 +17,8 @@ const first = useFirstRun()
 const bare = computed(() => route.meta.bare === true)
 const finding = ref(false)
 provideTrail()
+const words = useWords(() => me.data.value !== undefined)
+watch(() => words.data.value, (now) => { if (now) wording.value = now }, { immediate: true })
 
 // The cache itself, for what is shown lags a moment behind it: just after signing in it would still say “signed out”.
 const stillOut = () => queryClient.getQueryState(['me'])?.status === 'error'

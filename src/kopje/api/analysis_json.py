@@ -8,6 +8,7 @@ from typing import Any
 from kopje.core.analysis.analysis import Analysis
 from kopje.core.analysis.motion import move
 from kopje.core.exact import Fraction
+from kopje.core.sequence.wording import OURS
 
 
 def analysis_json(a: Analysis) -> dict[str, Any]:
@@ -24,7 +25,7 @@ def analysis_json(a: Analysis) -> dict[str, Any]:
         "resting_tone": t.resting,
         "tonality": t.name,
         "confidence": round(float(t.confidence), 2),
-        "reasons": [reason.sentence for reason in t.reasons],
+        "reasons": [OURS.spoken(reason.sentence) for reason in t.reasons],
         "tone_set": [str(degree) for degree in a.tone_set],
         "tone_set_name": a.tone_set_name,
         "range": {"low": str(low), "high": str(high), "semitones": high.midi - low.midi}

@@ -74,7 +74,7 @@ def call(request: Request) -> Iterator[Call]:
     now = here.settings.now()
     with here.work.read() if request.method in SAFE else here.work.begin() as session:
         teacher = sign_in.who(session, request.cookies.get(COOKIE), now)
-        sequence = sequence_for(session, teacher.school_id, teacher.sequence)
+        sequence = sequence_for(session, teacher.school_id, teacher.sequence, teacher.wording)
         yield Call(session, teacher.school_id, teacher.teacher_id, now, uuid.uuid4, sequence)
 
 

@@ -16,7 +16,8 @@ from kopje.core.ledger.marks import Result
 from kopje.core.planning.calendar import Span
 from kopje.core.planning.catalogue import activity
 from kopje.core.planning.meetings import Meeting
-from kopje.demo.school import NAMES, NOTES, SCHOOL, SECTIONS, TEACHER, Plan
+from kopje.core.sequence.concepts import CHOIR
+from kopje.demo.school import NAMES, NOTES, SCHOOL, SECTIONS, SINGERS, TEACHER, Plan
 from kopje.settings import Settings
 from kopje.store import lessons, people, sections
 from kopje.store import tables as t
@@ -65,6 +66,7 @@ def load(work: UnitOfWork, settings: Settings, weeks: int = WEEKS) -> bool:
         call = autumn.call(session, first)
         bring_shipped_songs(call, settings.songs)
         by_plan = {plan: _section(call, plan, index).id for index, plan in enumerate(SECTIONS)}
+        _choir(call, by_plan)
         _calendar(call, today.date(), by_plan)
         meetings = _meetings(call, by_plan, today.date())
     for moment, plan in meetings:
@@ -85,6 +87,13 @@ def _section(call: Call, plan: Plan, index: int) -> t.Section:
     meetings = tuple(Meeting(weekday, starts) for weekday, starts in plan.meetings)
     new = set_up_school.NewSection(plan.name, plan.grade, plan.minutes, tuple(dict.fromkeys(names)), meetings)
     return set_up_school.add_section(call, new)
+
+
+def _choir(call: Call, by_plan: dict[Plan, UUID]) -> None:
+    """Every third child of grades 4 and 5 sings in the choir."""
+    choir = next(key for plan, key in by_plan.items() if plan.grade == CHOIR)
+    older = sections.children(call.session, call.school_id, (4, 5), call.today)
+    set_up_school.set_singers(call, choir, [child.id for child, _ in older[::3]][:SINGERS])
 
 
 def _late_joiner(call: Call, section_id: UUID) -> None:

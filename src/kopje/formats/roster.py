@@ -12,6 +12,7 @@ from datetime import time
 
 from kopje.core.errors import RosterError
 from kopje.core.planning.meetings import Meeting
+from kopje.core.sequence.concepts import CHOIR
 
 MOST_BYTES = 4 << 20
 MOST_ROWS = 20_000
@@ -26,6 +27,7 @@ HEADS = {
 }
 _MEETING = re.compile(
     r"(?:(?P<weekday>[a-z]{3})[a-z]*|day\s*(?P<cycle>\d{1,2}))\s+(?P<hour>\d{1,2})[:.](?P<minute>\d{2})"
+    r"(?:\s+(?P<long>\d{2,3})\s*min\w*)?"
 )
 
 
@@ -133,15 +135,19 @@ def _grade(text: str) -> int | None:
     word = re.sub(r"^(grade|year)\s*", "", text.lower().strip())
     if not word:
         return None
+    if word == "choir":
+        return CHOIR
     if word in GRADES:
         return GRADES[word]
     if word.isdigit() and int(word) <= 12:
         return int(word)
-    raise ValueError(f"“{text}” is no grade (K, or 1 to 12)")
+    raise ValueError(f"“{text}” is no grade (K, 1 to 12, or choir)")
 
 
 def guessed_grade(name: str) -> int:
-    """From a name such as 2A; kindergarten where it has no number."""
+    """From a name such as 2A; kindergarten where it has no number, unless it is called a choir."""
+    if "choir" in name.lower():
+        return CHOIR
     digits = "".join(c for c in name if c.isdigit())
     return min(int(digits), 12) if digits else 0
 
@@ -156,7 +162,7 @@ def _minutes(text: str) -> int | None:
 
 
 def _meetings(text: str) -> Iterator[Meeting]:
-    """`Mon 09:10, Thu 8.30` or `Day 2 09:10`."""
+    """`Mon 09:10, Thu 8.30 45 min` or `Day 2 09:10`."""
     for part in filter(None, re.split(r"[,;/]| and ", text.lower())):
         match = _MEETING.fullmatch(part.strip())
         weekday = match and match["weekday"]
@@ -170,7 +176,7 @@ def _meetings(text: str) -> Iterator[Meeting]:
         day = DAYS.index(weekday) if weekday else int(match["cycle"]) - 1
         if not 0 <= day <= 19:
             raise ValueError(f"“{part.strip()}”: a cycle has days 1 to 20")
-        yield Meeting(day, time(int(match["hour"]), int(match["minute"])))
+        yield Meeting(day, time(int(match["hour"]), int(match["minute"])), _minutes(match["long"] or ""))
 
 
 def _one_roster(data: bytes) -> Roster:

@@ -11,7 +11,7 @@ from typing import Any
 from uuid import NAMESPACE_URL, uuid5
 
 from kopje.core.errors import SequenceError
-from kopje.core.sequence.concepts import STRAND_NAMES, Concept, ConceptKey, Sequence
+from kopje.core.sequence.concepts import CHOIR, STRAND_NAMES, Concept, ConceptKey, Sequence
 
 MOST_BYTES = 2 << 20
 MOST_CONCEPTS = 500
@@ -35,9 +35,10 @@ def concept_of(values: dict[str, Any], where: str) -> Concept:
             f"{where}: key, name, strand and grade are needed. Nothing was kept."
         ) from problem
     lists = {name: tuple(str(one) for one in values.get(name) or ()) for name in LISTS}
-    if not key or not name or len(key) > 60 or len(name) > 120 or not 0 <= grade <= 12:
+    if not key or not name or len(key) > 60 or len(name) > 120 or not 0 <= grade <= CHOIR:
         raise SequenceError(
-            f"{where}: a key, a name and a grade from 0 to 12 are needed. Nothing was kept.", value=key
+            f"{where}: a key, a name and a grade from 0 to 12 (13: choir) are needed. Nothing was kept.",
+            value=key,
         )
     if strand not in STRAND_NAMES:
         raise SequenceError(f"{where}: “{strand}” is no strand. Nothing was kept.", value=strand)
@@ -105,7 +106,7 @@ def write_case(sequence: Sequence) -> str:
     document = str(uuid5(NAMESPACE_URL, f"kopje:{sequence.name}"))
     items = [
         {"identifier": ids[c.key], "fullStatement": c.name, "humanCodingScheme": c.key, "CFItemType": STRAND_NAMES[c.strand],
-         "educationLevel": ["KG" if c.grade == 0 else f"{c.grade:02d}"], "extensions": {"kopje": concept_values(c)}}
+         "educationLevel": ["KG" if c.grade == 0 else "OT" if c.grade == CHOIR else f"{c.grade:02d}"], "extensions": {"kopje": concept_values(c)}}
         for c in sequence.concepts
     ]  # fmt: skip
     links = [

@@ -8,12 +8,13 @@ from datetime import date, datetime
 from typing import Any
 from uuid import UUID
 
-from sqlalchemy import delete, func, or_, select, text
+from sqlalchemy import delete, func, select, text
 from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.orm import Session
 
 from kopje.core.errors import NotFoundError
 from kopje.store.owned import owned
+from kopje.store.sections import on_roll
 from kopje.store.tables import Child, Mark, StandingRow
 
 
@@ -78,11 +79,7 @@ def standing_row(session: Session, child_id: UUID, concept: str) -> StandingRow 
 def standings_of(session: Session, section_id: UUID, day: date) -> Sequence[StandingRow]:
     """Of everybody on the roll that day."""
     return session.scalars(
-        select(StandingRow)
-        .join(Child, Child.id == StandingRow.child_id)
-        .where(
-            Child.section_id == section_id, Child.joined <= day, or_(Child.left.is_(None), Child.left > day)
-        )
+        select(StandingRow).join(Child, Child.id == StandingRow.child_id).where(on_roll(section_id, day))
     ).all()
 
 
@@ -93,9 +90,7 @@ def secure_counts(session: Session, section_id: UUID, day: date) -> dict[str, tu
     rows = session.execute(
         select(StandingRow.concept, heard, secure)
         .join(Child, Child.id == StandingRow.child_id)
-        .where(
-            Child.section_id == section_id, Child.joined <= day, or_(Child.left.is_(None), Child.left > day)
-        )
+        .where(on_roll(section_id, day))
         .group_by(StandingRow.concept)
     )
     return {concept: (count, good) for concept, count, good in rows}
@@ -105,7 +100,10 @@ GRID = text(
     """
     WITH roll AS (
         SELECT c.id, c.name, row_number() OVER (ORDER BY c.name, c.id) - 1 AS place
-        FROM child c WHERE c.section_id = :section AND c.joined <= :day AND (c."left" IS NULL OR c."left" > :day)
+        FROM (
+            SELECT * FROM child WHERE section_id = :section
+            UNION ALL SELECT s.* FROM membership m JOIN child s ON s.id = m.child_id WHERE m.section_id = :section
+        ) c WHERE c.joined <= :day AND (c."left" IS NULL OR c."left" > :day)
     )
     SELECT 'section', n.id::text, n.name, n.grade, n.minutes FROM section n
     WHERE n.id = :section AND n.school_id = :school

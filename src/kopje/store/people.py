@@ -8,7 +8,7 @@ from uuid import UUID
 from sqlalchemy import delete, func, select, text
 from sqlalchemy.orm import Session
 
-from kopje.store.tables import FailedSignIn, School, SignIn, Teacher
+from kopje.store.tables import FailedSignIn, Json, School, SignIn, Teacher
 
 
 def any_school(session: Session) -> bool:
@@ -28,15 +28,17 @@ def teacher_by_login(session: Session, login: str) -> Teacher | None:
     return session.scalar(select(Teacher).where(func.lower(Teacher.login) == login.lower()))
 
 
-def signed_in(session: Session, token_hash: str, now: datetime) -> tuple[UUID, UUID, str, str, int] | None:
-    """(teacher, school, name, role, version of the school's sequence) of a sign-in that has not run out."""
+def signed_in(
+    session: Session, token_hash: str, now: datetime
+) -> tuple[UUID, UUID, str, str, int, Json] | None:
+    """(teacher, school, name, role, version of the school's sequence, its words) of a sign-in that has not run out."""
     found = session.execute(
-        select(Teacher.id, Teacher.school_id, Teacher.name, Teacher.role, School.sequence)
+        select(Teacher.id, Teacher.school_id, Teacher.name, Teacher.role, School.sequence, School.wording)
         .join(SignIn, SignIn.teacher_id == Teacher.id)
         .join(School, School.id == Teacher.school_id)
         .where(SignIn.token_hash == token_hash, SignIn.expires > now)
     ).one_or_none()
-    return (found[0], found[1], found[2], found[3], found[4]) if found else None
+    return (found[0], found[1], found[2], found[3], found[4], found[5]) if found else None
 
 
 def end_sign_in(session: Session, token_hash: str) -> None:

@@ -6,11 +6,11 @@ from collections.abc import Sequence
 from datetime import date
 from uuid import UUID
 
-from sqlalchemy import delete, func, or_, select
+from sqlalchemy import ColumnElement, and_, delete, func, or_, select
 from sqlalchemy.orm import Session
 
 from kopje.store.owned import owned
-from kopje.store.tables import Cell, Child, Declared, Lesson, Meeting, Refusal, Section
+from kopje.store.tables import Cell, Child, Declared, Lesson, Meeting, Membership, Refusal, Section
 
 
 def section(session: Session, school_id: UUID, section_id: UUID) -> Section:
@@ -37,15 +37,48 @@ def meetings_of(session: Session, section_id: UUID) -> Sequence[Meeting]:
     ).all()
 
 
+def on_roll(section_id: UUID, day: date) -> ColumnElement[bool]:
+    """Children of a class, or who sing in a choir, and have not left the school."""
+    sings = select(Membership.child_id).where(Membership.section_id == section_id)
+    return and_(
+        or_(Child.section_id == section_id, Child.id.in_(sings)),
+        Child.joined <= day,
+        or_(Child.left.is_(None), Child.left > day),
+    )
+
+
+def belongs(session: Session, child: Child, section_id: UUID) -> bool:
+    """In the class, or singing in the choir."""
+    return child.section_id == section_id or session.get(Membership, (section_id, child.id)) is not None
+
+
+def singers(session: Session, section_id: UUID) -> Sequence[UUID]:
+    return session.scalars(select(Membership.child_id).where(Membership.section_id == section_id)).all()
+
+
+def clear_singers(session: Session, section_id: UUID) -> None:
+    session.execute(delete(Membership).where(Membership.section_id == section_id))
+
+
+def children(
+    session: Session, school_id: UUID, grades: Sequence[int], day: date
+) -> Sequence[tuple[Child, str]]:
+    """Children of these grades who have not left, with their class, by class and name."""
+    rows = session.execute(
+        select(Child, Section.name)
+        .join(Section, Section.id == Child.section_id)
+        .where(
+            Child.school_id == school_id, Section.grade.in_(grades), Section.ended.is_(None),
+            or_(Child.left.is_(None), Child.left > day),
+        )
+        .order_by(Section.name, Child.name)
+    )  # fmt: skip
+    return [(child, name) for child, name in rows]
+
+
 def roll(session: Session, section_id: UUID, day: date) -> Sequence[Child]:
     """Children on the roll that day, by name."""
-    return session.scalars(
-        select(Child)
-        .where(
-            Child.section_id == section_id, Child.joined <= day, or_(Child.left.is_(None), Child.left > day)
-        )
-        .order_by(Child.name, Child.id)
-    ).all()
+    return session.scalars(select(Child).where(on_roll(section_id, day)).order_by(Child.name, Child.id)).all()
 
 
 def child(session: Session, school_id: UUID, child_id: UUID) -> Child:

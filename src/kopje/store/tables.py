@@ -52,6 +52,9 @@ class School(Table):
     sequence: Mapped[int] = mapped_column(
         server_default="0"
     )  # number of the version that counts; 0: as shipped
+    wording: Mapped[Json] = mapped_column(
+        server_default="{}"
+    )  # what the school calls things; empty: as shipped
     __table_args__ = (CheckConstraint("cycle BETWEEN 0 AND 20", name="cycle"),)
 
 
@@ -100,7 +103,7 @@ class Section(OfSchool):
     ended: Mapped[date | None]  # its children have left the school
     __table_args__ = (
         UniqueConstraint("school_id", "name"),
-        CheckConstraint("grade BETWEEN 0 AND 12", name="grade"),
+        CheckConstraint("grade BETWEEN 0 AND 13", name="grade"),  # 13: a choir
         CheckConstraint("minutes BETWEEN 10 AND 180", name="minutes"),
     )
 
@@ -112,7 +115,22 @@ class Meeting(OfSchool):
     section_id: Mapped[UUID] = mapped_column(ForeignKey("section.id", ondelete="CASCADE"), index=True)
     weekday: Mapped[int]
     starts: Mapped[time]
-    __table_args__ = (CheckConstraint("weekday BETWEEN 0 AND 19", name="weekday"),)
+    minutes: Mapped[int | None]  # None: as the section's lessons usually are
+    __table_args__ = (
+        CheckConstraint("weekday BETWEEN 0 AND 19", name="weekday"),
+        CheckConstraint("minutes BETWEEN 10 AND 180", name="minutes"),
+    )
+
+
+class Membership(Table):
+    """A child of a class that also sings in a choir: on its roll, and heard there; its marks are its own in both."""
+
+    __tablename__ = "membership"
+    section_id: Mapped[UUID] = mapped_column(ForeignKey("section.id", ondelete="CASCADE"), primary_key=True)
+    child_id: Mapped[UUID] = mapped_column(
+        ForeignKey("child.id", ondelete="CASCADE"), primary_key=True, index=True
+    )
+    school_id: Mapped[UUID] = mapped_column(ForeignKey("school.id", ondelete="CASCADE"))
 
 
 class SequenceVersion(OfSchool):
@@ -172,7 +190,7 @@ class YearPlan(Table):
     left_out: Mapped[list[str]]
     made: Mapped[datetime]
     __table_args__ = (
-        _one_of("status", "best_possible", "best_found"),
+        _one_of("status", "best_possible", "best_found", "kept"),
         CheckConstraint("reserve BETWEEN 0 AND 20", name="reserve"),
     )
 
@@ -191,11 +209,14 @@ class Arc(OfSchool):
     presented: Mapped[bool]
     short: Mapped[bool]
     prepared: Mapped[int]
+    pause_after: Mapped[int] = mapped_column(server_default="0")
+    pause: Mapped[int] = mapped_column(server_default="0")
     __table_args__ = (UniqueConstraint("section_id", "concept"),)
 
 
 class Wish(OfSchool):
-    """The teacher's word on one arc: where it begins, how long its phases are, or that it waits for next year."""
+    """The teacher's word on one arc: where it begins, how long its phases are, when it is named, where it rests
+    (`pause` lessons from lesson `pause_from` on), or that it waits for next year."""
 
     __tablename__ = "wish"
     section_id: Mapped[UUID] = mapped_column(ForeignKey("section.id", ondelete="CASCADE"))
@@ -204,6 +225,10 @@ class Wish(OfSchool):
     prepare: Mapped[int | None]
     practise: Mapped[int | None]
     next_year: Mapped[bool]
+    not_before: Mapped[date | None]
+    not_after: Mapped[date | None]
+    pause_from: Mapped[int | None]
+    pause: Mapped[int | None]
     __table_args__ = (UniqueConstraint("section_id", "concept"),)
 
 

@@ -12,7 +12,7 @@ from kopje.core.planning.meetings import Meeting
 from kopje.store import sections
 from kopje.store import tables as t
 from kopje.usecases.call import Call
-from kopje.usecases.set_up_school import NewSection, add_child, add_section, cleaned_names
+from kopje.usecases.set_up_school import NewSection, add_section, cleaned_names, enrol, meeting_row
 
 MOST_SECTIONS = 120
 
@@ -49,12 +49,11 @@ def _more(call: Call, section: t.Section, new: NewSection) -> Kept:
     on_roll = {child.name for child in sections.roll(call.session, section.id, call.today)}
     fresh = [name for name in cleaned_names(new.names) if name not in on_roll]
     for name in fresh:
-        add_child(call, section.id, name, call.today)
-    met = {Meeting(m.weekday, m.starts) for m in sections.meetings_of(call.session, section.id)}
+        enrol(call, section, name)
+    met = {Meeting(m.weekday, m.starts, m.minutes) for m in sections.meetings_of(call.session, section.id)}
     for meeting in new.meetings:
         if meeting not in met:
-            call.session.add(t.Meeting(id=call.new_id(), school_id=call.school_id, section_id=section.id,
-                                       weekday=meeting.weekday, starts=meeting.starts))  # fmt: skip
+            call.session.add(meeting_row(call, section.id, meeting))
     call.session.flush()
     return Kept(section.name, False, len(fresh), len(new.names) - len(fresh))
 

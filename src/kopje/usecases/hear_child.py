@@ -103,7 +103,7 @@ def mark(call: Call, command: MarkCommand) -> t.Mark:
     child = sections.child(call.session, call.school_id, command.child_id)
     if lesson.state == "planned":
         raise LessonError("The lesson has not started, so nobody can be marked yet. Start it first.")
-    if child.section_id != lesson.section_id:
+    if not sections.belongs(call.session, child, lesson.section_id):
         raise MarkError(f"{child.name} is not in this section. The mark was not kept.", value=str(child.id))
     call.sequence.concept(command.concept)
     item = activity(cell.activity)
@@ -155,7 +155,7 @@ def absent(call: Call, lesson_id: UUID, child_id: UUID, is_absent: bool) -> None
     """Absent is not a mark: the queue passes over the child, and nothing else changes."""
     lesson = lessons.lesson(call.session, call.school_id, lesson_id)
     child = sections.child(call.session, call.school_id, child_id)
-    if child.section_id != lesson.section_id:
+    if not sections.belongs(call.session, child, lesson.section_id):
         raise MarkError(f"{child.name} is not in this section. Nothing was changed.", value=str(child.id))
     there = lessons.absence(call.session, lesson_id, child_id)
     if is_absent and there is None:

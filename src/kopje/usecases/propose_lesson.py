@@ -20,6 +20,7 @@ from kopje.store import tables as t
 from kopje.usecases.call import Call
 from kopje.usecases.school_calendar import calendar
 from kopje.usecases.section_state import songs_met, state_of
+from kopje.usecases.section_year import laid_in
 from kopje.usecases.songbook import cards
 
 OWED = {None: "not reached", "partly": "done only partly", "skipped": "skipped"}
@@ -65,7 +66,7 @@ def _new_lesson(call: Call, section: t.Section) -> t.Lesson:
     found = next_lesson_time(call, section)
     lesson = t.Lesson(
         id=call.new_id(), school_id=call.school_id, section_id=section.id, day=found.day, starts=found.starts,
-        minutes=section.minutes, state="planned", status="best_found", unmet=[], note="", started=None, ended=None,
+        minutes=found.minutes or section.minutes, state="planned", status="best_found", unmet=[], note="", started=None, ended=None,
     )  # fmt: skip
     call.session.add(lesson)
     call.session.flush()
@@ -78,6 +79,7 @@ def question_of(call: Call, section: t.Section, lesson: t.Lesson) -> LessonQuest
     before = lessons.cells(call.session, last.id) if last else ()
     return LessonQuestion(
         state=state_of(call, section),
+        laid=laid_in(call, section.id, lesson.day, lesson.starts),
         minutes=lesson.minutes,
         songs=cards(call),
         met=songs_met(call, section.id),

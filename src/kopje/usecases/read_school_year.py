@@ -6,10 +6,11 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from kopje.core.reasons import counted, listed
+from kopje.core.sequence.concepts import grade_name
 from kopje.store import sections
 from kopje.usecases.call import Call
-from kopje.usecases.plan_year import SectionYear, section_year, spare
 from kopje.usecases.school_calendar import calendar
+from kopje.usecases.section_year import SectionYear, section_year, spare
 from kopje.usecases.whereabouts import Whereabouts
 
 
@@ -33,7 +34,7 @@ def _least_slack(years: Sequence[SectionYear]) -> str:
     for one in fitted:
         grades[one.section.grade] = min(grades.get(one.section.grade, 10**6), spare(one))
     grade = min(grades, key=lambda key: (grades[key], key))
-    name = "Kindergarten" if grade == 0 else f"Grade {grade}"
+    name = grade_name(grade)
     short = [one.section.name for one in fitted if one.short]
     tail = f" Short of lessons: {listed(short)}." if short else " Every section fits."
     if grades[grade] < 0:

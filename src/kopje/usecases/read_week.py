@@ -13,8 +13,8 @@ from kopje.core.sequence.concepts import Concept
 from kopje.store import lessons, sections
 from kopje.store import tables as t
 from kopje.usecases.call import Call
-from kopje.usecases.plan_year import SectionYear, section_year
 from kopje.usecases.school_calendar import Calendar, calendar
+from kopje.usecases.section_year import SectionYear, section_year
 
 
 @dataclass(frozen=True)

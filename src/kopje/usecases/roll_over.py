@@ -13,6 +13,7 @@ from kopje.core.planning.meetings import Meeting
 from kopje.store import sections, year
 from kopje.store import tables as t
 from kopje.usecases.call import Call
+from kopje.usecases.set_up_school import meeting_row
 from kopje.usecases.standings import refresh_section
 
 
@@ -80,15 +81,16 @@ def roll_over(call: Call) -> tuple[Step, ...]:
 
 
 def _times(call: Call, section: t.Section) -> tuple[Meeting, ...]:
-    return tuple(Meeting(m.weekday, m.starts) for m in sections.meetings_of(call.session, section.id))
+    return tuple(
+        Meeting(m.weekday, m.starts, m.minutes) for m in sections.meetings_of(call.session, section.id)
+    )
 
 
 def _set_times(call: Call, section: t.Section, times: Sequence[Meeting]) -> None:
     for row in sections.meetings_of(call.session, section.id):
         call.session.delete(row)
     for one in times:
-        call.session.add(t.Meeting(id=call.new_id(), school_id=call.school_id, section_id=section.id,
-                                   weekday=one.weekday, starts=one.starts))  # fmt: skip
+        call.session.add(meeting_row(call, section.id, one))
 
 
 def _leave(call: Call, section: t.Section) -> None:

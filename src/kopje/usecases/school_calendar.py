@@ -42,7 +42,7 @@ def calendar(call: Call) -> Calendar:
     holidays = tuple(Span(p.first, p.last, p.name) for p in found if p.kind == "holiday")
     meetings: dict[UUID, list[Meeting]] = {}
     for row in sections.meetings(call.session, call.school_id):
-        meetings.setdefault(row.section_id, []).append(Meeting(row.weekday, row.starts))
+        meetings.setdefault(row.section_id, []).append(Meeting(row.weekday, row.starts, row.minutes))
     return Calendar(
         SchoolYear(terms or (_assumed(call.today),), holidays, school.cycle),
         not terms,
@@ -132,7 +132,7 @@ def as_file(call: Call) -> bytes:
             f"{one.name}, lesson {at.number}",
             at.day,
             at.starts,
-            one.minutes,
+            at.minutes or one.minutes,
         )
         for key, one in named.items()
         for at in found.lessons(key)

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from collections.abc import Mapping
+from dataclasses import asdict, dataclass
+from typing import Any
 from uuid import UUID
 
 from sqlalchemy.orm import Session
@@ -11,28 +13,40 @@ from kopje.core.errors import NotFoundError
 from kopje.core.sequence.concepts import Concept, Sequence
 from kopje.core.sequence.shipped import SHIPPED, with_used
 from kopje.core.sequence.so_mi_first import SO_MI_FIRST
+from kopje.core.sequence.wording import OURS, Wording
 from kopje.formats.sequence_files import concept_of, concept_values
 from kopje.store import sequences, year
 from kopje.store import tables as t
 from kopje.usecases.call import Call
 
-_KEPT: dict[tuple[UUID, int], Sequence] = {}
+_KEPT: dict[tuple[UUID, int, str], Sequence] = {}
 
 
-def sequence_for(session: Session, school_id: UUID, number: int) -> Sequence:
-    """The sequence of a school; number 0 is the shipped one that every school begins with."""
-    if number == 0:
+def sequence_for(session: Session, school_id: UUID, number: int, words: Mapping[str, Any]) -> Sequence:
+    """The sequence of a school in its own words; number 0 is the shipped one that every school begins with."""
+    if number == 0 and not words:
         return SO_MI_FIRST
-    found = _KEPT.get((school_id, number))
+    known = (school_id, number, repr(words))
+    found = _KEPT.get(known)
     if found is None:
-        row = sequences.version(session, school_id, number)
-        if row is None:
-            return SO_MI_FIRST
-        found = _read(row)
+        row = sequences.version(session, school_id, number) if number else None
+        found = (_read(row) if row else SO_MI_FIRST).told(wording_of(words))
         if len(_KEPT) > 200:
             _KEPT.clear()
-        _KEPT[school_id, number] = found
+        _KEPT[known] = found
     return found
+
+
+def wording_of(words: Mapping[str, Any]) -> Wording:
+    """A school's words as they are kept; what is not kept is as shipped."""
+    return Wording(**words)
+
+
+def set_words(call: Call, wording: Wording) -> None:
+    """From now on everything is called so. What is stored stays as it is."""
+    ours, own = asdict(OURS), asdict(wording)
+    year.school(call.session, call.school_id).wording = {k: v for k, v in own.items() if v != ours[k]}
+    call.session.flush()
 
 
 def _read(row: t.SequenceVersion) -> Sequence:

@@ -11,6 +11,7 @@ from sqlalchemy.orm import Session
 
 from kopje.core.errors import ConceptError, RosterError, SetUpError
 from kopje.core.planning.meetings import Meeting
+from kopje.core.sequence.concepts import CHOIR
 from kopje.store import people, sections
 from kopje.store import tables as t
 from kopje.usecases.call import Call
@@ -93,15 +94,57 @@ def add_section(call: Call, new: NewSection) -> t.Section:
     call.session.add(section)
     call.session.flush()
     for meeting in new.meetings:
-        call.session.add(
-            t.Meeting(id=call.new_id(), school_id=call.school_id, section_id=section.id, weekday=meeting.weekday,
-                      starts=meeting.starts)
-        )  # fmt: skip
+        call.session.add(meeting_row(call, section.id, meeting))
     for name in cleaned_names(new.names):
-        add_child(call, section.id, name, call.today)
+        enrol(call, section, name)
     if new.declare_earlier:
         declare(call, section.id, [c.key for c in call.sequence.concepts if c.grade < new.grade])
     return section
+
+
+def enrol(call: Call, section: t.Section, name: str) -> None:
+    """Put a child on a roll. In a choir sings the child of that name from the classes; where there is not just one, one of
+    the choir's own."""
+    if section.grade != CHOIR:
+        add_child(call, section.id, name, call.today)
+        return
+    found = [
+        child
+        for child, _ in sections.children(call.session, call.school_id, range(CHOIR), call.today)
+        if child.name == name
+    ]
+    if len(found) == 1:
+        call.session.add(t.Membership(section_id=section.id, child_id=found[0].id, school_id=call.school_id))
+    else:
+        add_child(call, section.id, name, call.today)
+
+
+def set_singers(call: Call, section_id: UUID, child_ids: Sequence[UUID]) -> None:
+    """Who of the classes sings in a choir; it replaces what was said before. Marks stay with the children."""
+    sections.section(call.session, call.school_id, section_id)
+    for child_id in child_ids:
+        sections.child(call.session, call.school_id, child_id)
+    sections.clear_singers(call.session, section_id)
+    call.session.add_all(
+        t.Membership(section_id=section_id, child_id=one, school_id=call.school_id)
+        for one in dict.fromkeys(child_ids)
+    )
+    call.session.flush()
+
+
+def may_sing(call: Call, section_id: UUID) -> list[dict[str, object]]:
+    """Every child of the classes, and whether it sings in this choir."""
+    sections.section(call.session, call.school_id, section_id)
+    singing = set(sections.singers(call.session, section_id))
+    every = sections.children(call.session, call.school_id, range(CHOIR), call.today)
+    return [{"id": c.id, "name": c.name, "section": name, "sings": c.id in singing} for c, name in every]
+
+
+def meeting_row(call: Call, section_id: UUID, meeting: Meeting) -> t.Meeting:
+    return t.Meeting(
+        id=call.new_id(), school_id=call.school_id, section_id=section_id, weekday=meeting.weekday,
+        starts=meeting.starts, minutes=meeting.minutes,
+    )  # fmt: skip
 
 
 def add_child(call: Call, section_id: UUID, name: str, joined: date) -> t.Child:

@@ -3,9 +3,11 @@
 from __future__ import annotations
 
 import hashlib
-from dataclasses import dataclass
+from collections.abc import Mapping
+from dataclasses import dataclass, field
 from datetime import datetime, timedelta
 from functools import cache
+from typing import Any
 from uuid import UUID
 
 from argon2 import PasswordHasher
@@ -29,6 +31,7 @@ class SignedIn:
     name: str
     role: str
     sequence: int = 0
+    wording: Mapping[str, Any] = field(default_factory=dict)
 
 
 @cache

@@ -8,6 +8,7 @@ from kopje.core.errors import LessonError
 from kopje.store import lessons
 from kopje.store import tables as t
 from kopje.usecases.call import Call
+from kopje.usecases.plan_year import keep_up
 from kopje.usecases.standings import refresh_section
 
 
@@ -43,4 +44,5 @@ def end(call: Call, lesson_id: UUID, note: str) -> t.Lesson:
     lesson.note = note
     call.session.flush()
     refresh_section(call, lesson.section_id)
+    keep_up(call, lesson.section_id)
     return lesson

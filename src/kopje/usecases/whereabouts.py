@@ -11,8 +11,8 @@ from kopje.core.sequence.concepts import Concept
 from kopje.store import sections
 from kopje.store import tables as t
 from kopje.usecases.call import Call
-from kopje.usecases.plan_year import CORE, SectionYear, section_year, spare
 from kopje.usecases.school_calendar import calendar
+from kopje.usecases.section_year import CORE, SectionYear, section_year, spare
 
 
 @dataclass(frozen=True, slots=True)

@@ -227,6 +227,23 @@ export function useChangeChild() {
     },
   })
 }
+export const useWords = (signedIn: () => boolean) =>
+  useQuery({ queryKey: ['words'], queryFn: () => body(api.GET('/api/words')), staleTime: Infinity, enabled: computed(signedIn) })
+/** Other words change what every page says. */
+export async function setWords(sent: Schemas['WordsBody']): Promise<void> {
+  queryClient.setQueryData(['words'], await body(api.PUT('/api/words', { body: sent })))
+  void queryClient.invalidateQueries({ predicate: (query) => !['me', 'first-run', 'words'].includes(String(query.queryKey[0])) })
+}
+export const useSingers = (id: Id) =>
+  useQuery({
+    queryKey: ['singers', id],
+    queryFn: () => body(api.GET('/api/sections/{section_id}/singers', { params: { path: { section_id: toValue(id) } } })),
+    enabled: computed(() => toValue(id) !== ''),
+  })
+export async function setSingers(id: string, child_ids: string[]): Promise<void> {
+  await body(api.PUT('/api/sections/{section_id}/singers', { params: { path: { section_id: id } }, body: { child_ids } }))
+  void queryClient.invalidateQueries()
+}
 export const useRollOver = () => useQuery({ queryKey: ['roll-over'], queryFn: () => body(api.GET('/api/roll-over')) })
 
 export const useSequence = () => useQuery({ queryKey: ['sequence'], queryFn: () => body(api.GET('/api/sequence')), refetchOnWindowFocus: false })

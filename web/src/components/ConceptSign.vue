@@ -6,7 +6,7 @@ import { figureOf } from '@/composables/figure'
 const props = withDefaults(defineProps<{ sign: string; name: string; height?: number }>(), { height: 26 })
 const figure = computed(() => figureOf(props.sign))
 const meter = computed(() => /^(\d+)\/(\d+)$/.exec(props.sign))
-const tone = computed(() => /^(do|re|mi|fa|so|la|ti)[,']*( (do|re|mi|fa|so|la|ti))*$/.test(props.sign))
+const tone = computed(() => /^(do|re|mi|fa|sol?|la|[ts]i)[,']*( (do|re|mi|fa|sol?|la|[ts]i))*$/.test(props.sign))
 </script>
 
 <template>

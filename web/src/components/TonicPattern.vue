@@ -2,6 +2,7 @@
 // The tonic pattern drawn by height, always; it sounds when asked.
 import { computed } from 'vue'
 import { play } from '@/composables/useSound'
+import { degreeName } from '@/composables/useWording'
 import { pitchName } from '@/composables/words'
 import { say } from '@/locales/en'
 
@@ -15,13 +16,13 @@ const points = computed(() => props.tonic.map((tone, index) => ({ x: 14 + index 
 <template>
   <div :class="['pattern', { big }]">
     <button v-if="starting" class="start" :title="say.song.start" @click="play([starting.midi], 1.6)">
-      <span class="visually-hidden">{{ say.song.start }}</span><span class="pitch">{{ pitchName(starting.pitch) }}</span><span class="narrow degree">{{ starting.degree }}</span>
+      <span class="visually-hidden">{{ say.song.start }}</span><span class="pitch">{{ pitchName(starting.pitch) }}</span><span class="narrow degree">{{ degreeName(starting.degree, starting.pitch) }}</span>
     </button>
     <button v-if="tonic.length" class="tones" :title="say.song.tonic" @click="play(tonic.map((t) => t.midi))">
-      <span class="visually-hidden">{{ say.song.tonic }}: {{ tonic.map((t) => t.degree).join(' ') }}</span>
+      <span class="visually-hidden">{{ say.song.tonic }}: {{ tonic.map((t) => degreeName(t.degree, t.pitch)).join(' ') }}</span>
       <svg :viewBox="`0 0 ${points.length * 34} 56`" aria-hidden="true">
         <polyline class="path" :points="points.map((p) => `${p.x},${p.y}`).join(' ')" />
-        <g v-for="(p, index) in points" :key="index"><rect :x="p.x - 13" :y="p.y - 8" width="26" height="17" class="plate" /><text :x="p.x" :y="p.y + 5" class="name">{{ p.tone.degree }}</text></g>
+        <g v-for="(p, index) in points" :key="index"><rect :x="p.x - 13" :y="p.y - 8" width="26" height="17" class="plate" /><text :x="p.x" :y="p.y + 5" class="name">{{ degreeName(p.tone.degree, p.tone.pitch) }}</text></g>
       </svg>
     </button>
   </div>

@@ -18,9 +18,9 @@ export const say = {
     password: 'Password (8 characters or more)', section: 'Your first section', songs: 'Put the songs that come with Kopje into my songbook', go: 'Begin',
   },
   sectionForm: {
-    name: 'Section, for instance 2A', grade: 'Grade', kindergarten: 'Kindergarten', gradeOf: (n: number) => (n === 0 ? 'Kindergarten' : `Grade ${n}`),
+    name: 'Section, for instance 2A', grade: 'Grade', kindergarten: 'Kindergarten', gradeOf: (n: number) => (n === 0 ? 'Kindergarten' : n === 13 ? 'Choir' : `Grade ${n}`),
     minutes: 'Minutes a lesson', names: 'Children, one name a line', namesHint: 'Paste a column. Names as you call them; nothing else is needed.',
-    meets: 'Meets', day: 'Day', time: 'Time', addMeeting: 'Add a meeting', removeMeeting: 'Remove this meeting',
+    meets: 'Meets', day: 'Day', time: 'Time', usual: 'as usual', minutesHere: 'Minutes (empty: as usual)', addMeeting: 'Add a meeting', removeMeeting: 'Remove this meeting',
     earlier: 'Earlier grades brought their usual concepts (you can change this later)', counted: (n: number) => few(n, 'child', 'children'),
   },
   weekdays: ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'],
@@ -36,14 +36,13 @@ export const say = {
     firstThing: 'First', inRoom: 'in the room', noLesson: 'No lesson is proposed yet.',
   },
   section: {
-    title: (grade: number, roll: number) => `${grade === 0 ? 'Kindergarten' : `Grade ${grade}`} · ${few(roll, 'child', 'children')}`,
+    title: (grade: number, roll: number) => `${grade === 0 ? 'Kindergarten' : grade === 13 ? 'Choir' : `Grade ${grade}`} · ${few(roll, 'child', 'children')}`,
     lessons: (n: number) => `${few(n, 'lesson')} taught`, due: 'Due', secure: 'Secure in', nothingSecure: 'Nothing has been heard often enough yet.',
     declared: (n: number) => `${n} more declared from earlier years`, songsFor: 'Songs for this', nextLesson: 'Next lesson', ledger: 'Ledger', open: 'Open the lesson',
     propose: 'Propose the lesson', noSongs: 'The songbook is empty. Bring in a few songs first.', bringSongs: 'Go to the songs', barred: (n: number) => `${few(n, 'song')} will not do for this`,
     keyBest: (key: string) => `do = ${key}`, met: (n: number) => (n ? `sung in ${few(n, 'lesson')}` : 'new to them'), nothingDue: 'Nothing is due: everything of this grade is named and ready.',
   },
   purpose: { prepare: 'prepare', present: 'present', practise: 'practise' },
-  purposeLong: { prepare: 'Prepare', present: 'Present', practise: 'Practise' },
   lesson: {
     title: (n: number) => `Lesson ${n}`, minutes: (n: number, of: number) => `${n} of ${of} minutes`, new: 'new', known: 'known', leftOver: 'left over', why: 'Why this?', alternatives: 'Instead', pin: 'Pin', unpin: 'Unpin',
     pinned: 'pinned', refuse: 'Not for this section', propose: 'Propose anew', teach: 'Teach', goOn: 'Go on teaching', over: 'This lesson is over.', swap: 'Take this', none: 'Nothing else fits here.',
@@ -67,11 +66,11 @@ export const say = {
   year: {
     title: 'Year', ridge: 'The year of', was: 'taught', lay: 'Lay the year', layAgain: 'Lay it anew', laying: 'Laying …', none: 'Nothing is laid over this year yet.', waysOut: 'Ways out', looking: 'Looking for ways …', take: 'Take this', back: 'Keep it as it is', preview: 'Preview: this is what the year would look like.',
     phases: { prepare: 'prepare', present: 'name it', practise: 'practise', warm: 'keep warm', assess: 'assess' } as Record<string, string>,
-    fits: 'best possible', found: (gap: number) => (gap > 0 ? `best found, at most ${gap} points from best` : 'best found'), reserve: (n: number) => `${few(n, 'lesson')} in reserve`, held: (n: number, of: number) => `${n} of ${few(of, 'lesson')} held`, minutes: (n: number) => `${Math.floor(n / 60)} h ${n % 60} min of contact left`,
+    fits: 'best possible', kept: 'in the order you had; lay it anew to look for a better one', found: (gap: number) => (gap > 0 ? `best found, at most ${gap} points from best` : 'best found'), reserve: (n: number) => `${few(n, 'lesson')} in reserve`, held: (n: number, of: number) => `${n} of ${few(of, 'lesson')} held`, minutes: (n: number) => `${Math.floor(n / 60)} h ${n % 60} min of contact left`,
     assumed: 'No terms are entered yet, so September to June is assumed.', toSetUp: 'Enter the terms', leftOut: 'No room this year', later: 'Waits for next year', nobody: 'Nothing.', table: 'The same as a table', concept: 'Concept', from: 'from', lesson: 'lesson',
-    begin: 'Begins in lesson', earlier: 'Earlier', laterOne: 'Later', longer: 'Longer', shorter: 'Shorter', prepare: 'Prepare', practise: 'Practise', nextYear: 'Wait for next year', thisYear: 'Bring it back into this year', free: 'Let Kopje place it', placed: 'You placed it here.', begun: 'It has begun: what was taught stays as it was.',
+    begin: 'Begins in lesson', earlier: 'Earlier', laterOne: 'Later', longer: 'Longer', shorter: 'Shorter', prepare: 'Prepare', practise: 'Practise', nextYear: 'Wait for next year', thisYear: 'Bring it back into this year', free: 'Let Kopje place it', placed: 'You placed it here.', split: 'Split it', splitFrom: 'Rest from lesson', splitFor: 'for', splitLessons: 'lessons', join: 'Join it again', rests: (from: string, n: number) => `It rests from ${from} for ${few(n, 'lesson')}.`, notBefore: 'Not named before', notAfter: 'Not named after', begun: 'It has begun: what was taught stays as it was.',
     moved: 'This moved with it', by: (n: number) => (n > 0 ? `${few(n, 'lesson')} later` : `${few(-n, 'lesson')} earlier`), nothingMoved: 'Nothing else moved.', legend: 'Legend', taughtLegend: 'taught', plannedLegend: 'planned', lessonsOf: (n: number) => few(n, 'lesson'),
-    where: 'Where will they be on', grade: (g: number) => (g === 0 ? 'Kindergarten' : `Grade ${g}`), atWork: 'At work', spare: (n: number) => (n < 0 ? `short by ${-n}` : `${n} to spare`), behind: (n: number) => (n ? `${few(n, 'lesson')} behind` : 'furthest on'), byThen: (n: number) => `${few(n, 'lesson')} held by then`, fitAll: 'Lay every year anew', fitting: (n: number, of: number) => `${n} of ${of} laid`, stop: 'Stop', open: (name: string) => `The year of ${name}`, school: 'The school’s year', choose: 'Choose a stratum to move, lengthen or shorten it.',
+    where: 'Where will they be on', grade: (g: number) => (g === 0 ? 'Kindergarten' : g === 13 ? 'Choir' : `Grade ${g}`), atWork: 'At work', spare: (n: number) => (n < 0 ? `short by ${-n}` : `${n} to spare`), behind: (n: number) => (n ? `${few(n, 'lesson')} behind` : 'furthest on'), byThen: (n: number) => `${few(n, 'lesson')} held by then`, fitAll: 'Lay every year anew', fitting: (n: number, of: number) => `${n} of ${of} laid`, stop: 'Stop', open: (name: string) => `The year of ${name}`, school: 'The school’s year', choose: 'Choose a stratum to move, lengthen or shorten it.',
   },
   child: { title: 'This child on the roll', name: 'Name to display', section: 'Section', keep: 'Keep this', left: 'Left the school', stays: 'Marks stay with the child.' },
   rollOver: {
@@ -82,6 +81,12 @@ export const say = {
     title: 'The sequence', lead: (n: number) => `${few(n, 'concept')} in the order of teaching. Within a strand the next begins once the one before was practised.`, keep: 'Keep as a new version', kept: (n: number) => `Kept as version ${n}.`, along: (names: string) => `Kept. ${names} came along, because it was taught or heard already.`, read: (n: number) => `${few(n, 'concept')} read. Look through them, then keep them.`,
     startFrom: 'Start from', shipped: { 'so-mi': 'so-mi first', 'mi-re-do': 'mi-re-do first', scale: 'scale first' }, bring: 'From a file', add: 'Add a concept', fresh: 'A new concept', strand: 'Strand', grade: 'Grade', after: (names: string) => `after ${names}`, up: 'Earlier', down: 'Later', more: 'More', needs: 'Comes after', sign: 'Sign', prompt: 'A question for the class', ways: 'A child shows it by', core: 'Core: it has to find room in its year', remove: 'Take it out', versions: 'Versions', back: 'Go back to this',
   },
+  words: {
+    title: 'What you call things', lead: 'From here on every page, plan and print says it your way. What is kept stays the same.', so: 'Fifth degree', ti: 'Seventh degree', siNote: 'With si for the seventh, the raised so is written so♯.',
+    names: 'Degrees are shown as', namesOf: { solfa: 'syllables', numbers: 'scale numbers', letters: 'letter names where a song gives them' }, rhythm: 'Rhythm is spoken as', rhythmOf: { 'ta-titi': 'ta, ti ti, by value', 'beat-function': 'ta di, ta ka di mi, by place in the beat', 'macro-micro': 'du de, du ta de ta, by place in the beat', counting: '1 &, 1 e & a, counted' },
+    minor: 'Minor is read from', minorOf: { la: 'la', do: 'do (do re me)' }, model: 'Learning goes through', own: 'Your words', usual: (n: number) => few(n, 'lesson'), keep: 'Keep these words', kept: 'Kept. Every page says it so from now on.',
+  },
+  singers: { title: (name: string) => `Who sings in ${name}`, lead: 'Children of the classes; their marks go with them.', none: 'No class has children yet.', count: (n: number) => few(n, 'singer'), keep: 'Keep', kept: 'Kept.' },
   roster: {
     title: 'The whole school from a table', lead: 'One row a child or a section, with a first row that names the columns: section, grade, name, minutes, meets. A OneRoster zip works too. Nothing is kept before you have looked at it.',
     example: 'section\tgrade\tname\tminutes\tmeets\n2A\t2\tAma\t30\tMon 09:10, Thu 09:50\n2A\t2\tJun', paste: 'Paste a table', look: 'Look at it', file: 'Choose a file', understood: (sections: number, children: number) => `${few(sections, 'section')} and ${few(children, 'child', 'children')} understood.`,

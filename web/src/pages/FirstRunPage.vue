@@ -34,7 +34,7 @@ async function go() {
     <form @submit.prevent="go">
       <header class="stack"><h1>{{ say.firstRun.title }}</h1><p class="quiet">{{ say.firstRun.lead }}</p></header>
       <div class="two">
-        <v-text-field v-first v-model="sent.school" :label="say.firstRun.school" name="school" />
+        <v-text-field v-model="sent.school" v-first :label="say.firstRun.school" name="school" />
         <v-text-field v-model="sent.teacher" :label="say.firstRun.teacher" name="teacher" autocomplete="name" />
         <v-text-field v-model="sent.login" :label="say.firstRun.login" name="login" autocomplete="username" />
         <v-text-field v-model="sent.password" :label="say.firstRun.password" type="password" name="password" autocomplete="new-password" />

@@ -11,6 +11,7 @@ import SideDrawer from '@/components/SideDrawer.vue'
 import { useTrail } from '@/composables/useTrail'
 import { capital, shortDay } from '@/composables/words'
 import FitList from '@/features/songs/FitList.vue'
+import { purposeName } from '@/locales/names'
 import { say } from '@/locales/en'
 
 const props = defineProps<{ id: string }>()
@@ -67,7 +68,7 @@ const purposes: Purpose[] = ['prepare', 'present', 'practise']
           <p v-if="!found.due.length" class="quiet">{{ say.section.nothingDue }}</p>
           <button v-for="item in found.due" :key="item.concept.key" :class="['item', { on: item.concept.key === concept }]" :aria-pressed="item.concept.key === concept" @click="choose(item.concept.key)">
             <ConceptSign :sign="item.concept.sign" :name="item.concept.name" />
-            <span><strong>{{ say.purposeLong[item.purpose] }} {{ item.concept.name }}</strong><span v-for="reason in item.reasons" :key="reason.sentence" class="small quiet block">{{ reason.sentence }}</span></span>
+            <span><strong>{{ capital(item.phase) }} {{ item.concept.name }}</strong><span v-for="reason in item.reasons" :key="reason.sentence" class="small quiet block">{{ reason.sentence }}</span></span>
           </button>
           <h2 class="gap">{{ say.section.secure }}</h2>
           <p v-if="found.secure.length" class="signs"><span v-for="one in found.secure" :key="one.key" class="secure-sign"><ConceptSign :sign="one.sign" :name="one.name" :height="22" /><span v-if="one.sign !== one.name" class="small narrow">{{ one.name }}</span></span></p>
@@ -77,7 +78,7 @@ const purposes: Purpose[] = ['prepare', 'present', 'practise']
         <section v-if="due" class="stack songs">
           <div class="row spread">
             <h2>{{ say.section.songsFor }}</h2>
-            <div class="purposes" role="group" :aria-label="say.section.songsFor"><button v-for="one in purposes" :key="one" :class="{ on: one === purpose }" :aria-pressed="one === purpose" @click="purpose = one">{{ say.purposeLong[one] }}</button></div>
+            <div class="purposes" role="group" :aria-label="say.section.songsFor"><button v-for="one in purposes" :key="one" :class="{ on: one === purpose }" :aria-pressed="one === purpose" @click="purpose = one">{{ capital(purposeName(one)) }}</button></div>
           </div>
           <PageState v-if="!fits.data.value" :error="fits.error.value" @again="fits.refetch()" />
           <div v-else-if="!fits.data.value.length" class="stack"><p class="quiet">{{ say.section.noSongs }}</p><div><v-btn to="/songs">{{ say.section.bringSongs }}</v-btn></div></div>
@@ -86,7 +87,7 @@ const purposes: Purpose[] = ['prepare', 'present', 'practise']
       </div>
     </div>
     <SideDrawer v-if="chosen" :title="chosen.song.title" @close="picked = ''">
-      <p class="quiet">{{ capital(say.purpose[purpose]) }} {{ due?.concept.name }}, {{ found.section.name }}</p>
+      <p class="quiet">{{ capital(purposeName(purpose)) }} {{ due?.concept.name }}, {{ found.section.name }}</p>
       <ReasonList :reasons="chosen.reasons" />
       <div><v-btn :to="`/songs/${chosen.song.id}`">{{ say.song.open }}</v-btn></div>
     </SideDrawer>

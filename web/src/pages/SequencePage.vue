@@ -104,7 +104,7 @@ async function fromFile(event: Event) {
             <span class="sign"><ConceptSign v-if="row.sign" :sign="row.sign" :name="row.name" :height="20" /></span>
             <input v-model="row.name" :aria-label="`${say.year.concept}: ${row.name}`" maxlength="120" @input="change" />
             <select v-model="row.strand" :aria-label="`${say.sequence.strand}: ${row.name}`" @change="change"><option v-for="(says, key) in sequence.data.value.strands" :key="key" :value="key">{{ says }}</option></select>
-            <select v-model.number="row.grade" :aria-label="`${say.sequence.grade}: ${row.name}`" @change="change"><option v-for="one in 13" :key="one" :value="one - 1">{{ say.year.grade(one - 1) }}</option></select>
+            <select v-model.number="row.grade" :aria-label="`${say.sequence.grade}: ${row.name}`" @change="change"><option v-for="one in 14" :key="one" :value="one - 1">{{ say.year.grade(one - 1) }}</option></select>
             <span class="small quiet needs">{{ row.needs.length ? say.sequence.after(row.needs.map((key) => names.get(key) ?? key).join(', ')) : '' }}</span>
             <span class="row buttons"><v-btn :icon="mdiChevronUp" size="small" :aria-label="`${say.sequence.up}: ${row.name}`" @click="move(row, -1)" /><v-btn :icon="mdiChevronDown" size="small" :aria-label="`${say.sequence.down}: ${row.name}`" @click="move(row, 1)" /><v-btn size="small" :aria-expanded="open === row.key" @click="open = open === row.key ? '' : row.key">{{ say.sequence.more }}</v-btn></span>
           </div>

@@ -2,7 +2,7 @@
 // Set-up in the order of a year's beginning: dates, sections and rosters, what was lost, concerts; then this device.
 import { computed, ref } from 'vue'
 import { api, body } from '@/api/client'
-import { lookAtRoster, queryClient, readHolidays, useCalendar, useCalendarActs, useConcepts, useDay, useMe, useRollOver, useSections } from '@/api/queries'
+import { lookAtRoster, queryClient, readHolidays, useCalendar, useCalendarActs, useConcepts, useDay, useMe, useRollOver, useSections, useSingers, useWords, setSingers, setWords } from '@/api/queries'
 import type { Schemas } from '@/api/client'
 import { device } from '@/composables/useDevice'
 import { useTrail } from '@/composables/useTrail'
@@ -12,6 +12,8 @@ import { emptySection } from '@/features/setup/emptySection'
 import RollOver from '@/features/setup/RollOver.vue'
 import RosterForm from '@/features/setup/RosterForm.vue'
 import SectionForm from '@/features/setup/SectionForm.vue'
+import SingersForm from '@/features/setup/SingersForm.vue'
+import WordsForm from '@/features/setup/WordsForm.vue'
 import { say } from '@/locales/en'
 
 useTrail(() => [{ says: say.setUp.title }])
@@ -65,6 +67,22 @@ async function holidaysFrom(event: Event) {
     refused.value = problem instanceof Error ? problem.message : String(problem)
   }
 }
+const words = useWords(() => true)
+const keeping = ref(false)
+const wordsKept = ref(false)
+async function keepWords(sent: Schemas['WordsBody']) {
+  keeping.value = true
+  await setWords(sent).finally(() => (keeping.value = false))
+  wordsKept.value = true
+}
+const choir = computed(() => sections.data.value?.find((one) => one.grade === 13))
+const singers = useSingers(() => choir.value?.id ?? '')
+const singersKept = ref(false)
+async function keepSingers(ids: string[]) {
+  if (!choir.value) return
+  await setSingers(choir.value.id, ids)
+  singersKept.value = true
+}
 const steps = useRollOver()
 const rolled = ref(false)
 const rolling = ref(false)
@@ -114,6 +132,8 @@ async function leave(everywhere: boolean) {
         <h2>{{ say.setUp.sections }}</h2>
         <p class="row"><router-link v-for="one in sections.data.value ?? []" :key="one.id" :to="`/sections/${one.id}`" class="tag">{{ one.name }}</router-link></p>
       </section>
+      <section v-if="words.data.value" class="stack"><h2>{{ say.words.title }}</h2><WordsForm :words="words.data.value" :busy="keeping" @keep="keepWords" /><p v-if="wordsKept" class="secure" role="status">✓ {{ say.words.kept }}</p></section>
+      <section v-if="choir && singers.data.value" class="stack"><SingersForm :children="singers.data.value" :name="choir.name" @keep="keepSingers" /><p v-if="singersKept" class="secure" role="status">✓ {{ say.singers.kept }}</p></section>
       <section class="stack"><h2>{{ say.rollOver.heading }}</h2><RollOver :steps="steps.data.value ?? []" :done="rolled" :busy="rolling" @roll="roll" /></section>
       <section class="stack"><h2>{{ say.sequence.title }}</h2><p><router-link to="/sequence">{{ say.setUp.sequence }}</router-link></p></section>
       <section class="stack">

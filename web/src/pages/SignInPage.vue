@@ -36,7 +36,7 @@ async function go() {
     <form class="stack" @submit.prevent="go">
       <h1>{{ say.app }}</h1>
       <p class="quiet">{{ say.signIn.lead }}</p>
-      <v-text-field v-first v-model="login" :label="say.signIn.login" autocomplete="username" name="login" />
+      <v-text-field v-model="login" v-first :label="say.signIn.login" autocomplete="username" name="login" />
       <v-text-field v-model="password" :label="say.signIn.password" type="password" autocomplete="current-password" name="password" />
       <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
       <v-btn type="submit" class="main" :disabled="busy || !login">{{ say.signIn.go }}</v-btn>

@@ -11,6 +11,7 @@ import TonicPattern from '@/components/TonicPattern.vue'
 import { useKeys } from '@/composables/useKeys'
 import { play } from '@/composables/useSound'
 import { useTrail } from '@/composables/useTrail'
+import { degreeName } from '@/composables/useWording'
 import { capital, pitchName } from '@/composables/words'
 import ToneLadder from '@/features/songs/ToneLadder.vue'
 import { say } from '@/locales/en'
@@ -52,7 +53,7 @@ useKeys([
           <section class="stack">
             <h2>{{ say.song.elements }}</h2>
             <ul class="elements">
-              <li v-for="one in found.elements" :key="one.key"><span>{{ one.name }}</span><span class="narrow">{{ say.song.times(one.count) }}</span><span class="small quiet">{{ say.song.bars(one.bars) }}</span></li>
+              <li v-for="one in found.elements" :key="one.key"><span>{{ one.name }} <span class="small quiet">{{ one.spoken }}</span></span><span class="narrow">{{ say.song.times(one.count) }}</span><span class="small quiet">{{ say.song.bars(one.bars) }}</span></li>
               <li v-for="one in found.unnamed" :key="one.name"><span>{{ one.name }} <span class="small new">{{ say.song.unnamed }}</span></span><span class="narrow">{{ say.song.times(one.count) }}</span><span class="small quiet">{{ say.song.bars(one.bars) }}</span></li>
             </ul>
           </section>
@@ -68,7 +69,7 @@ useKeys([
       </div>
       <aside class="right">
         <section class="home">
-          <h2>{{ found.do ? say.song.doIs(pitchName(found.do)) : say.song.doUnknown }}, {{ found.resting_tone ? say.song.rests(found.resting_tone) : say.song.restsNot }}</h2>
+          <h2>{{ found.do ? say.song.doIs(pitchName(found.do)) : say.song.doUnknown }}, {{ found.resting_tone ? say.song.rests(degreeName(found.resting_tone)) : say.song.restsNot }}</h2>
           <p>{{ capital(say.song.tonality[found.tonality] ?? found.tonality) }} · <span :class="{ new: found.confidence < 0.7 }">{{ say.song.sure(found.confidence) }}</span></p>
           <ReasonList :reasons="found.reasons" class="small" />
         </section>
@@ -77,7 +78,7 @@ useKeys([
           <dt>{{ say.song.range }}</dt><dd>{{ pitchName(found.low ?? '') }}–{{ pitchName(found.high ?? '') }}</dd>
           <dt>{{ say.song.meter }}</dt><dd>{{ found.meters.join(', ') }}, {{ say.songs.bars(found.bars) }}<template v-if="found.seconds">, {{ say.song.times_long }} {{ found.seconds }}</template></dd>
           <dt>{{ say.song.form }}</dt><dd>{{ found.form }}</dd>
-          <dt>{{ say.song.final }}</dt><dd>{{ found.final }}</dd>
+          <dt>{{ say.song.final }}</dt><dd>{{ degreeName(found.final ?? '') }}</dd>
         </dl>
         <ToneLadder :ladder="found.ladder" :resting="found.resting_tone" />
         <div class="row"><a :href="`/api/songs/${id}/file`" class="small">{{ say.song.file }}</a><button v-if="!found.ours" class="small wrong" @click="remove">{{ say.song.remove }}</button></div>

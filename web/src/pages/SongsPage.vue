@@ -7,6 +7,7 @@ import { importSongs, queryClient, useSongs } from '@/api/queries'
 import ContourLine from '@/components/ContourLine.vue'
 import PageState from '@/components/PageState.vue'
 import { useTrail } from '@/composables/useTrail'
+import { degreeName } from '@/composables/useWording'
 import { say } from '@/locales/en'
 
 useTrail(() => [{ says: say.songs.title }])
@@ -20,7 +21,7 @@ const picker = ref<HTMLInputElement>()
 const shown = computed(() => {
   const words = text.value.toLowerCase().split(/\s+/).filter(Boolean)
   return (songs.data.value ?? []).filter((song) => {
-    const hay = `${song.title} ${song.tone_set_name ?? ''} ${song.meter} ${song.tone_set.join(' ')}`.toLowerCase()
+    const hay = `${song.title} ${song.tone_set_name ?? ''} ${song.meter} ${song.tone_set.join(' ')} ${song.tone_set.map((tone) => degreeName(tone)).join(' ')}`.toLowerCase()
     return words.every((word) => hay.includes(word))
   })
 })
@@ -71,7 +72,7 @@ const became = (one: Schemas['ImportedRead']) => (one.song_id ? (one.already ? s
         <router-link :to="`/songs/${song.id}`" class="song">
           <span><strong>{{ song.title }}</strong><span v-if="song.problems" class="small new"> △ {{ say.songs.problems(song.problems) }}</span></span>
           <ContourLine :pitches="song.contour" />
-          <span class="narrow tones">{{ song.tone_set.join(' ') }}</span><span class="quiet small">{{ song.tone_set_name }}</span><span class="narrow">{{ song.meter }}</span><span class="quiet small">{{ say.songs.bars(song.bars) }}</span>
+          <span class="narrow tones">{{ song.tone_set.map((tone) => degreeName(tone)).join(' ') }}</span><span class="quiet small">{{ song.tone_set_name }}</span><span class="narrow">{{ song.meter }}</span><span class="quiet small">{{ say.songs.bars(song.bars) }}</span>
         </router-link>
       </li>
     </ol>

@@ -6,6 +6,7 @@ import ConceptSign from '@/components/ConceptSign.vue'
 import PageState from '@/components/PageState.vue'
 import { useTrail } from '@/composables/useTrail'
 import { shortDay } from '@/composables/words'
+import { phaseName } from '@/locales/names'
 import { say } from '@/locales/en'
 
 useTrail(() => [{ says: say.week.title }])
@@ -35,7 +36,7 @@ const days = computed(() => week.data.value ?? [])
             <p v-if="one.change" class="small change"><span class="quiet">{{ say.week.change }}:</span> {{ one.change }}</p>
             <router-link :to="one.lesson_id ? `/lessons/${one.lesson_id}` : `/sections/${one.section.id}`" class="lesson sheet">
               <span class="row spread"><span><span class="narrow clock">{{ one.starts }}</span> <strong>{{ one.section.name }}</strong></span><span class="small quiet">{{ say.week.lesson(one.number) }}</span></span>
-              <span v-for="work in one.at_work" :key="work.concept.key + work.phase" class="work"><ConceptSign :sign="work.concept.sign" :name="work.concept.name" :height="18" /><span :class="['small', { new: work.phase === 'present' }]">{{ work.concept.name }}, {{ say.year.phases[work.phase] ?? work.phase }}</span></span>
+              <span v-for="work in one.at_work" :key="work.concept.key + work.phase" class="work"><ConceptSign :sign="work.concept.sign" :name="work.concept.name" :height="18" /><span :class="['small', { new: work.phase === 'present' }]">{{ work.concept.name }}, {{ phaseName(work.phase) }}</span></span>
               <span v-if="!one.at_work.length" class="small quiet">{{ say.week.nothing }}</span>
               <span v-if="one.left_over" class="tag left">{{ say.strip.leftOver(one.left_over) }}</span>
             </router-link>

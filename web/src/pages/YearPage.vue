@@ -12,6 +12,7 @@ import ArcPanel from '@/features/year/ArcPanel.vue'
 import RidgeView from '@/features/year/RidgeView.vue'
 import { moved } from '@/features/year/strata'
 import YearTable from '@/features/year/YearTable.vue'
+import { phaseName } from '@/locales/names'
 import { say } from '@/locales/en'
 
 const props = defineProps<{ id: string }>()
@@ -30,7 +31,7 @@ const busy = computed(() => acts.fit.isPending.value || acts.wish.isPending.valu
 const concepts = computed(() => [...(found.value?.arcs ?? []).map((arc) => arc.concept), ...(found.value?.taught ?? []), ...(found.value?.left_out ?? []), ...(found.value?.next_year ?? [])])
 const concept = computed(() => concepts.value.find((one) => one.key === picked.value))
 const shown = computed(() => (found.value && preview.value ? { ...found.value, arcs: preview.value.arcs } : found.value))
-const panel = ref<{ move: (by: number) => unknown; stretch: (by: number) => unknown }>()
+const panel = ref<{ move: (by: number) => unknown; stretch: (by: number) => unknown; split: () => unknown }>()
 watch(picked, () => { pushed.value = null; refused.value = '' })
 
 async function act(make: () => Promise<Schemas['YearRead']>) {
@@ -60,6 +61,7 @@ useKeys([
   { key: ']', says: say.year.laterOne, act: () => panel.value?.move(1) },
   { key: '-', says: say.year.shorter, act: () => panel.value?.stretch(-1) },
   { key: '+', says: say.year.longer, act: () => panel.value?.stretch(1) },
+  { key: 's', says: say.year.split, act: () => panel.value?.split() },
   { key: 'f', says: say.year.layAgain, act: () => void fit() },
 ])
 const legend = ['prepare', 'present', 'practise', 'warm', 'assess']
@@ -72,7 +74,7 @@ const legend = ['prepare', 'present', 'practise', 'warm', 'assess']
       <header class="row spread top">
         <div>
           <h1>{{ found.sentence }}</h1>
-          <p class="quiet">{{ found.until_concert }} {{ say.year.held(found.held, found.lessons.length) }} · {{ say.year.minutes(found.minutes_left) }} · {{ say.year.reserve(found.reserve) }}<template v-if="found.fitted"> · {{ found.status === 'best_possible' ? say.year.fits : say.year.found(found.gap) }}</template></p>
+          <p class="quiet">{{ found.until_concert }} {{ say.year.held(found.held, found.lessons.length) }} · {{ say.year.minutes(found.minutes_left) }} · {{ say.year.reserve(found.reserve) }}<template v-if="found.fitted"> · {{ found.status === 'best_possible' ? say.year.fits : found.status === 'kept' ? say.year.kept : say.year.found(found.gap) }}</template></p>
         </div>
         <div class="row">
           <v-btn v-if="found.short > 0" @click="looking = !looking">{{ say.year.waysOut }}</v-btn>
@@ -87,7 +89,7 @@ const legend = ['prepare', 'present', 'practise', 'warm', 'assess']
       </section>
       <p v-if="preview" class="small new">{{ say.year.preview }}</p>
       <div class="sheet picture"><RidgeView :year="shown" :picked="picked" @pick="picked = $event === picked ? '' : $event" /></div>
-      <p class="row small legend" :aria-label="say.year.legend"><span v-for="phase in legend" :key="phase" class="row"><i :class="['swatch', phase]" />{{ say.year.phases[phase] }}</span><span class="row"><i class="swatch taught" />{{ say.year.taughtLegend }}</span></p>
+      <p class="row small legend" :aria-label="say.year.legend"><span v-for="phase in legend" :key="phase" class="row"><i :class="['swatch', phase]" />{{ phaseName(phase) }}</span><span class="row"><i class="swatch taught" />{{ say.year.taughtLegend }}</span></p>
       <div class="row lists">
         <p v-if="found.left_out.length"><span class="quiet">{{ say.year.leftOut }}:</span> <button v-for="one in found.left_out" :key="one.key" class="tag" @click="picked = one.key">{{ one.name }}</button></p>
         <p v-if="found.next_year.length"><span class="quiet">{{ say.year.later }}:</span> <button v-for="one in found.next_year" :key="one.key" class="tag" @click="picked = one.key">{{ one.name }}</button></p>

@@ -18,8 +18,15 @@ from kopje.api.schemas.lessons import (
     LessonBrief,
     OverviewRead,
 )
-from kopje.api.schemas.people import DeclaredBody, DeclaredRead, SectionBody, SectionRead
-from kopje.core.sequence.arcs import Purpose
+from kopje.api.schemas.people import (
+    DeclaredBody,
+    DeclaredRead,
+    SectionBody,
+    SectionRead,
+    SingerRead,
+    SingersBody,
+)
+from kopje.core.sequence.phases import Purpose
 from kopje.store import lessons, sections, songs
 from kopje.store import tables as t
 from kopje.usecases import read_day, read_ledger, read_section, set_up_school
@@ -81,6 +88,17 @@ def get_declared(section_id: UUID, call: Work) -> DeclaredRead:
 def put_declared(section_id: UUID, body: DeclaredBody, call: Work) -> DeclaredRead:
     set_up_school.declare(call, section_id, body.concepts)
     return DeclaredRead(concepts=body.concepts)
+
+
+@router.get("/sections/{section_id}/singers", operation_id="singers")
+def get_singers(section_id: UUID, call: Work) -> list[SingerRead]:
+    return [SingerRead(**one) for one in set_up_school.may_sing(call, section_id)]
+
+
+@router.put("/sections/{section_id}/singers", operation_id="setSingers")
+def put_singers(section_id: UUID, body: SingersBody, call: Work) -> list[SingerRead]:
+    set_up_school.set_singers(call, section_id, body.child_ids)
+    return [SingerRead(**one) for one in set_up_school.may_sing(call, section_id)]
 
 
 @router.get("/concepts", operation_id="concepts")

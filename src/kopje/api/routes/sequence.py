@@ -8,6 +8,7 @@ from fastapi import APIRouter, Query, Response, UploadFile
 
 from kopje.api.deps import Work
 from kopje.api.schemas.sequence import SequenceBody, SequenceRead, StartBody
+from kopje.api.schemas.words import WordsBody, WordsRead
 from kopje.core.errors import NotFoundError
 from kopje.formats.sequence_files import MOST_BYTES, read_sequence, write_case, write_csv
 from kopje.store import sequences
@@ -22,6 +23,18 @@ def _read(call: Call, changed: school_sequence.Changed) -> SequenceRead:
     return SequenceRead.of(
         changed.sequence, changed.number, versions, [concept.name for concept in changed.along]
     )
+
+
+@router.get("/words", operation_id="words")
+def get_words(call: Work) -> WordsRead:
+    return WordsRead.of(call.sequence.wording)
+
+
+@router.put("/words", operation_id="setWords")
+def put_words(body: WordsBody, call: Work) -> WordsRead:
+    wording = body.value()
+    school_sequence.set_words(call, wording)
+    return WordsRead.of(wording)
 
 
 @router.get("/sequence", operation_id="sequence")

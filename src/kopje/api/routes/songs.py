@@ -41,7 +41,7 @@ def post_shipped(call: Work, house: OurHouse) -> ImportRead:
 
 @router.get("/songs/{song_id}", operation_id="song")
 def get_song(song_id: UUID, call: Work) -> SongRead:
-    return SongRead.of(songs.song(call.session, call.school_id, song_id))
+    return SongRead.of(songs.song(call.session, call.school_id, song_id), call.sequence.wording)
 
 
 @router.delete("/songs/{song_id}", status_code=204, operation_id="removeSong")

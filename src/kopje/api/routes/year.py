@@ -25,12 +25,13 @@ from kopje.api.schemas.year import (
     WishesBody,
     YearRead,
 )
+from kopje.core.sequence.concepts import CHOIR
 from kopje.formats.ical import MOST_BYTES as ICAL_BYTES
 from kopje.formats.ical import read_holidays
-from kopje.usecases import plan_year, read_school_year, read_week, school_calendar, whereabouts
+from kopje.usecases import plan_year, read_school_year, read_week, school_calendar, section_year, whereabouts
 
 router = APIRouter(tags=["year"])
-Grade = Annotated[int, Query(ge=0, le=12, examples=[2])]
+Grade = Annotated[int, Query(ge=0, le=CHOIR, examples=[2])]
 OnDay = Annotated[date | None, Query(examples=["2026-11-24"])]
 
 
@@ -42,19 +43,23 @@ def get_calendar(call: Work) -> CalendarRead:
 @router.put("/calendar", operation_id="setCalendar")
 def put_calendar(body: PeriodsBody, call: Work) -> CalendarRead:
     terms, holidays = [one.value() for one in body.terms], [one.value() for one in body.holidays]
-    return CalendarRead.of(school_calendar.set_periods(call, terms, holidays, body.cycle))
+    found = school_calendar.set_periods(call, terms, holidays, body.cycle)
+    plan_year.keep_up(call)
+    return CalendarRead.of(found)
 
 
 @router.post("/changes", status_code=201, operation_id="addChange")
 def post_change(body: ChangeBody, call: Work) -> list[ChangeRead]:
     starts = time.fromisoformat(body.starts) if body.starts else None
     rows = school_calendar.add_change(call, body.kind, body.day, starts, body.why.strip(), body.section_ids)
+    plan_year.keep_up(call)
     return [ChangeRead.model_validate(row) for row in rows]
 
 
 @router.delete("/changes/{change_id}", status_code=204, operation_id="removeChange")
 def delete_change(change_id: UUID, call: Work) -> None:
     school_calendar.remove_change(call, change_id)
+    plan_year.keep_up(call)
 
 
 @router.post("/concerts", status_code=201, operation_id="addConcert")
@@ -70,7 +75,7 @@ def delete_concert(concert_id: UUID, call: Work) -> None:
 
 @router.get("/sections/{section_id}/year", operation_id="year")
 def get_year(section_id: UUID, call: Work) -> YearRead:
-    return YearRead.of(plan_year.section_year(call, section_id), call.sequence)
+    return YearRead.of(section_year.section_year(call, section_id), call.sequence)
 
 
 @router.post("/sections/{section_id}/year/fit", operation_id="fitYear")

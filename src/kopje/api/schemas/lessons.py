@@ -16,8 +16,9 @@ from kopje.core.planning.activities import Activity
 from kopje.core.planning.catalogue import activity
 from kopje.core.planning.lesson import Choice
 from kopje.core.planning.template import available
-from kopje.core.sequence.arcs import Due, Purpose
+from kopje.core.sequence.arcs import Due
 from kopje.core.sequence.concepts import STRAND_NAMES, Concept, ConceptKey
+from kopje.core.sequence.phases import Purpose
 from kopje.core.songs.fit import Fit
 from kopje.store import tables
 from kopje.usecases.call import Call
@@ -166,13 +167,19 @@ class DayRead(Read):
 
 
 class DueRead(Read):
+    """`phase`: the school's word for what comes next."""
+
     concept: ConceptRead
     purpose: Purpose
+    phase: str
     reasons: list[ReasonRead]
 
     @classmethod
     def of(cls, item: Due) -> DueRead:
-        return cls(concept=ConceptRead.of(item.concept), purpose=item.purpose, reasons=reasons(item.reasons))
+        return cls(
+            concept=ConceptRead.of(item.concept), purpose=item.purpose, reasons=reasons(item.reasons),
+            phase=item.phase.word if item.phase else item.purpose,
+        )  # fmt: skip
 
 
 class OverviewRead(Read):

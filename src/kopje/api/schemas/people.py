@@ -10,6 +10,7 @@ from pydantic import Field
 
 from kopje.api.schemas.base import Body, Name, Read
 from kopje.core.planning.meetings import Meeting
+from kopje.core.sequence.concepts import CHOIR
 from kopje.usecases.set_up_school import NewSection
 
 Password = Annotated[str, Field(min_length=8, max_length=200)]
@@ -24,13 +25,15 @@ class MeetingBody(Body):
     weekday: Annotated[int, Field(ge=0, le=6)] = Field(examples=[1])
     starts: Annotated[str, Field(pattern=r"^([01]\d|2[0-3]):[0-5]\d$")] = Field(examples=["09:10"])
 
+    minutes: Annotated[int, Field(ge=10, le=180)] | None = Field(default=None, examples=[45])
+
     def value(self) -> Meeting:
-        return Meeting(self.weekday, time.fromisoformat(self.starts))
+        return Meeting(self.weekday, time.fromisoformat(self.starts), self.minutes)
 
 
 class SectionBody(Body):
     name: Annotated[str, Field(min_length=1, max_length=20, pattern=r"\S")] = Field(examples=["3C"])
-    grade: Annotated[int, Field(ge=0, le=12)] = Field(examples=[3])
+    grade: Annotated[int, Field(ge=0, le=CHOIR)] = Field(examples=[3])
     minutes: Annotated[int, Field(ge=10, le=180)] = Field(examples=[30])
     names: Annotated[str, Field(max_length=20_000)] = Field(examples=["Ama\nJun\nInes\nTove"])
     meetings: Annotated[list[MeetingBody], Field(max_length=14)] = Field(
@@ -71,6 +74,23 @@ class SectionRead(Read):
     name: str
     grade: int
     minutes: int
+
+
+class SingersBody(Body):
+    """Who of the classes sings in a choir."""
+
+    child_ids: Annotated[list[Annotated[UUID, Field(strict=False)]], Field(max_length=200)] = Field(
+        examples=[[]]
+    )
+
+
+class SingerRead(Read):
+    """A child of a class that may sing in the choir; `sings`: it does."""
+
+    id: UUID
+    name: str
+    section: str
+    sings: bool
 
 
 class DeclaredBody(Body):

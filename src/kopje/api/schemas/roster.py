@@ -11,6 +11,7 @@ from pydantic import Field
 from kopje.api.schemas.base import Body, Read
 from kopje.api.schemas.year import Clock, Day
 from kopje.core.planning.meetings import Meeting
+from kopje.core.sequence.concepts import CHOIR
 from kopje.formats.roster import Roster, guessed_grade
 from kopje.usecases.set_up_school import NewSection
 
@@ -18,11 +19,12 @@ from kopje.usecases.set_up_school import NewSection
 class RosterMeeting(Body):
     weekday: Annotated[int, Field(ge=0, le=19)] = Field(examples=[0])
     starts: Clock = Field(examples=["09:00"])
+    minutes: Annotated[int, Field(ge=10, le=180)] | None = Field(default=None, examples=[45])
 
 
 class RosterSectionBody(Body):
     name: Annotated[str, Field(min_length=1, max_length=20, pattern=r"\S")] = Field(examples=["4C"])
-    grade: Annotated[int, Field(ge=0, le=12)] = Field(examples=[4])
+    grade: Annotated[int, Field(ge=0, le=CHOIR)] = Field(examples=[4])
     minutes: Annotated[int, Field(ge=10, le=180)] = Field(examples=[45])
     meetings: Annotated[list[RosterMeeting], Field(max_length=20)] = Field(examples=[[]])
     children: Annotated[list[Annotated[str, Field(max_length=60)]], Field(max_length=120)] = Field(
@@ -30,7 +32,7 @@ class RosterSectionBody(Body):
     )
 
     def value(self) -> NewSection:
-        meetings = tuple(Meeting(m.weekday, time.fromisoformat(m.starts)) for m in self.meetings)
+        meetings = tuple(Meeting(m.weekday, time.fromisoformat(m.starts), m.minutes) for m in self.meetings)
         return NewSection(self.name.strip(), self.grade, self.minutes, tuple(self.children), meetings)
 
 
@@ -57,7 +59,7 @@ class RosterRead(Read):
             sections=[
                 RosterSectionBody(
                     name=one.name, grade=one.grade if one.grade is not None else guessed_grade(one.name), minutes=one.minutes or 30,
-                    meetings=[RosterMeeting(weekday=m.weekday, starts=f"{m.starts:%H:%M}") for m in one.meetings],
+                    meetings=[RosterMeeting(weekday=m.weekday, starts=f"{m.starts:%H:%M}", minutes=m.minutes) for m in one.meetings],
                     children=one.children[:120],
                 )
                 for one in found.sections.values()

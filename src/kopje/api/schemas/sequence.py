@@ -8,7 +8,7 @@ from typing import Annotated, Any, Literal
 from pydantic import Field
 
 from kopje.api.schemas.base import Body, Read
-from kopje.core.sequence.concepts import STRAND_NAMES, Sequence, Way
+from kopje.core.sequence.concepts import CHOIR, STRAND_NAMES, Sequence, Way
 from kopje.formats.sequence_files import concept_values, sequence_of
 
 Text = Annotated[str, Field(max_length=60)]
@@ -21,7 +21,7 @@ class ConceptBody(Body):
     key: Annotated[str, Field(min_length=1, max_length=60, pattern=r"\S")] = Field(examples=["do"])
     name: Annotated[str, Field(min_length=1, max_length=120, pattern=r"\S")] = Field(examples=["do"])
     strand: Text = Field(examples=["melody"])
-    grade: Annotated[int, Field(ge=0, le=12)] = Field(examples=[2])
+    grade: Annotated[int, Field(ge=0, le=CHOIR)] = Field(examples=[2])
     sign: Annotated[str, Field(max_length=40)] = Field(examples=["do"])
     needs: Words = Field(examples=[[]])
     elements: Words = Field(examples=[[]])

@@ -9,7 +9,9 @@ from kopje.api.schemas.base import Read, ReasonRead
 from kopje.core.analysis.analysis import Analysis
 from kopje.core.analysis.elements import SPOKEN
 from kopje.core.analysis.tonic import tonic_pattern
+from kopje.core.music.rhythm_syllables import spoken
 from kopje.core.reasons import Reason
+from kopje.core.sequence.wording import OURS, Wording
 from kopje.store import tables
 from kopje.usecases.songbook import Imported, analysis_of
 
@@ -38,8 +40,11 @@ class ToneRead(Read):
 
 
 class ElementRead(Read):
+    """A figure; `spoken` is in the school's rhythm syllables, empty for rests and signs."""
+
     key: str
     name: str
+    spoken: str = ""
     count: int
     bars: list[int]
 
@@ -108,7 +113,7 @@ class SongRead(Read):
     tonic: list[ToneRead]
 
     @classmethod
-    def of(cls, song: tables.Song) -> SongRead:
+    def of(cls, song: tables.Song, words: Wording) -> SongRead:
         a = analysis_of(song)
         low, high = a.range or (None, None)
         return cls(
@@ -116,21 +121,27 @@ class SongRead(Read):
             meters=list(dict.fromkeys(str(bar.meter) for bar in a.tune.bars)), bars=a.tune.bars[-1].number,
             seconds=minutes_and_seconds(a), do=str(a.tonality.do) if a.tonality.do else None,
             resting_tone=a.tonality.resting, tonality=a.tonality.name,
-            confidence=round(float(a.tonality.confidence), 2), reasons=reasons(a.tonality.reasons),
+            confidence=round(float(a.tonality.confidence), 2), reasons=reasons(a.tonality.reasons, words),
             tone_set=[str(d) for d in a.tone_set], tone_set_name=a.tone_set_name,
             low=str(low) if low else None, high=str(high) if high else None,
-            final=str(a.degrees[-1]) if a.degrees else None, elements=_elements(a), unnamed=_unnamed(a),
+            final=str(a.degrees[-1]) if a.degrees else None, elements=_elements(a, words), unnamed=_unnamed(a),
             motion=a.motion, form=a.form, problems=[ProblemRead.model_validate(p) for p in a.problems],
             ladder=[RungRead(**rung) for rung in ladder(a)], starting=starting(a), tonic=tonic(a),
         )  # fmt: skip
 
 
-def reasons(found: tuple[Reason, ...]) -> list[ReasonRead]:
-    return [ReasonRead.model_validate(reason) for reason in found]
+def reasons(found: tuple[Reason, ...], words: Wording = OURS) -> list[ReasonRead]:
+    return [
+        ReasonRead(code=r.code, subject=r.subject, sentence=words.spoken(r.sentence), weight=r.weight)
+        for r in found
+    ]
 
 
-def _elements(a: Analysis) -> list[ElementRead]:
-    return [ElementRead(key=k, name=SPOKEN[k], count=n, bars=list(bars)) for k, n, bars in a.element_rows]
+def _elements(a: Analysis, words: Wording) -> list[ElementRead]:
+    return [
+        ElementRead(key=k, name=SPOKEN[k], spoken=spoken(k, words.rhythm), count=n, bars=list(bars))
+        for k, n, bars in a.element_rows
+    ]
 
 
 def _unnamed(a: Analysis) -> list[ElementRead]:

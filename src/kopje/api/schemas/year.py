@@ -15,10 +15,11 @@ from kopje.core.planning.calendar import Span, available_minutes
 from kopje.core.planning.year.arcs import Arc, YearPlan
 from kopje.core.planning.year.ways import WayOut
 from kopje.core.sequence.concepts import Sequence
-from kopje.usecases.plan_year import NewWish, SectionYear, spare
+from kopje.usecases.plan_year import NewWish
 from kopje.usecases.read_school_year import SchoolGlance
 from kopje.usecases.read_week import WeekDay, WeekLesson
 from kopje.usecases.school_calendar import Calendar
+from kopje.usecases.section_year import SectionYear, spare
 from kopje.usecases.whereabouts import Whereabouts
 
 Day = Annotated[date, Field(strict=False)]
@@ -113,9 +114,13 @@ class WishBody(Body):
     prepare: Annotated[int, Field(ge=1, le=12)] | None = Field(default=None, examples=[5])
     practise: Annotated[int, Field(ge=1, le=12)] | None = Field(default=None, examples=[None])
     next_year: bool = Field(default=False, examples=[False])
+    not_before: Day | None = Field(default=None, examples=[None])
+    not_after: Day | None = Field(default=None, examples=[None])
+    pause_from: Annotated[int, Field(ge=1, le=600)] | None = Field(default=None, examples=[None])
+    pause: Annotated[int, Field(ge=1, le=12)] | None = Field(default=None, examples=[None])
 
     def value(self) -> NewWish:
-        return NewWish(self.concept, self.start, self.prepare, self.practise, self.next_year)
+        return NewWish(**self.model_dump())
 
 
 class WishesBody(Body):
@@ -188,6 +193,10 @@ class WishRead(Read):
     prepare: int | None
     practise: int | None
     next_year: bool
+    not_before: date | None = None
+    not_after: date | None = None
+    pause_from: int | None = None
+    pause: int | None = None
 
 
 class YearRead(Read):
@@ -221,10 +230,9 @@ class YearRead(Read):
         fixed = {wish.concept for wish in y.wishes if wish.start is not None}
         moved = [wish.concept for wish in y.wishes if wish.next_year]
         seen = dict.fromkeys(touch.concept for touch in y.touches)
-        left = len(y.lessons) - y.next_lesson + 1
         return cls(
             section=SectionRead.model_validate(y.section), lessons=[one.day for one in y.lessons], held=y.held,
-            next_lesson=y.next_lesson, minutes_left=available_minutes(max(left, 0), y.section.minutes),
+            next_lesson=y.next_lesson, minutes_left=available_minutes(y.lessons[y.next_lesson - 1 :], y.section.minutes),
             sentence=y.sentence, short=y.short, spare=spare(y), reserve=y.reserve, status=plan.status, gap=plan.cost,
             fitted=y.plan is not None, assumed=y.calendar.assumed,
             arcs=[ArcRead.of(arc, sequence, arc.concept in fixed) for arc in plan.arcs],

@@ -98,12 +98,12 @@ def _resting(
             return (
                 stated,
                 Fraction(95, 100),
-                _why("stated", f"The file says {key.mode}, and it ends on {stated}."),
+                _why("stated", f"The file says {key.mode}, and it ends on ‹{stated}›."),
             )
         return (
             stated,
             Fraction(60, 100),
-            _why("stated_differs", f"The file says {key.mode}, but it ends on {last}."),
+            _why("stated_differs", f"The file says {key.mode}, but it ends on ‹{last}›."),
         )
     heard = {degree.syllable for degree in degrees}
     if "do" not in heard and len(heard) <= 3:
@@ -112,22 +112,30 @@ def _resting(
     if last in ("do", "la"):
         mine, other, name = (do, la, "la") if last == "do" else (la, do, "do")
         if mine >= other:
-            return last, Fraction(85, 100), _why("last_tone", f"It ends on {last}, which also weighs most.")
-        return last, Fraction(60, 100), _why("last_tone_light", f"It ends on {last}, but {name} weighs more.")
+            return last, Fraction(85, 100), _why("last_tone", f"It ends on ‹{last}›, which also weighs most.")
+        return (
+            last,
+            Fraction(60, 100),
+            _why("last_tone_light", f"It ends on ‹{last}›, but ‹{name}› weighs more."),
+        )
     if last in ("re", "mi", "so") and weights.get(last, Fraction(0)) >= 2 * max(do, la):
         return (
             last,
             Fraction(60, 100),
-            _why("last_tone_heavy", f"It ends on {last}, which weighs twice do and la."),
+            _why("last_tone_heavy", f"It ends on ‹{last}›, which weighs twice ‹do› and ‹la›."),
         )
     best = "do" if do >= la else "la"
-    return best, Fraction(40, 100), _why("weight", f"It ends on {last}; of do and la, {best} weighs more.")
+    return (
+        best,
+        Fraction(40, 100),
+        _why("weight", f"It ends on ‹{last}›; of ‹do› and ‹la›, ‹{best}› weighs more."),
+    )
 
 
 def _dorian(do: Do, sure: Fraction) -> tuple[Do, str, Fraction, Reason]:
     """Fi always and fa never in la-tonality: la is heard as re, so do moves a fifth up the line."""
     letter, alter = from_fifths(do.fifths + 1)
-    why = _why("dorian", "Fi always and fa never over la: heard as dorian, resting on re.")
+    why = _why("dorian", "‹fi› always and ‹fa› never over ‹la›: heard as dorian, resting on ‹re›.")
     return Do(letter, alter), "re", min(sure, Fraction(60, 100)), why
 
 
@@ -140,7 +148,7 @@ def _established(resting: str | None, heard: set[str]) -> tuple[str, Reason | No
     if len(heard) < 4:
         return NOT_ESTABLISHED, _why("few_tones", "Fewer than four tones: no tonality yet.")
     if missing:
-        return NOT_ESTABLISHED, _why("tone_missing", f"Without {missing[0]} the tonality stays open.")
+        return NOT_ESTABLISHED, _why("tone_missing", f"Without ‹{missing[0]}› the tonality stays open.")
     return TONALITY_OF[resting], None
 
 

@@ -6,19 +6,20 @@ from dataclasses import dataclass
 from typing import Literal
 
 from kopje.core.ledger.marks import Help, Voices
-from kopje.core.sequence.arcs import Purpose
 from kopje.core.sequence.concepts import Line, Way
+from kopje.core.sequence.phases import Purpose
 
 Energy = Literal["seated", "standing", "moving"]
-SongRole = Literal["none", "known", "target"]
-Role = Literal["opening", "voice", "review", "focus", "second", "play", "game", "closing"]
+SongRole = Literal["none", "known", "target", "new"]
+Role = Literal["opening", "voice", "review", "focus", "second", "play", "game", "repertoire", "closing"]
 
 
 @dataclass(frozen=True, slots=True)
 class Activity:
     """One activity.
 
-    `minutes` is (least, usual, most). `song`: none, one they know, or the one chosen for the concept.
+    `minutes` is (least, usual, most). `song`: none, one they know, the one chosen for the concept, or one
+    that is new to them and in their range.
     `hears` children can be heard in `way` with `help`, `voices` at a time. `steps` may name {song}, {concept}
     and {section}; before a concept is presented {concept} reads "the new sound".
     """

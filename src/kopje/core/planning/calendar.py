@@ -38,11 +38,12 @@ class Span:
 
 @dataclass(frozen=True, slots=True, order=True)
 class LessonTime:
-    """One lesson of a section, with its number in the year from 1."""
+    """One lesson of a section, with its number in the year from 1; `minutes` None: the section's usual length."""
 
     day: date
     starts: time
     number: int = 0
+    minutes: int | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -114,13 +115,14 @@ def lesson_times(
 ) -> tuple[LessonTime, ...]:
     """All lessons of a section in a year, in order, numbered from 1. A lost lesson that is also an extra one is held."""
     missing = list(lost)
-    held = {
-        (day, meeting.starts)
+    held: dict[tuple[date, time], int | None] = {
+        (day, meeting.starts): meeting.minutes
         for day, meeting in _pattern(year, tuple(meetings))
         if not any(change.day == day and change.starts in (None, meeting.starts) for change in missing)
     }
-    held |= {(change.day, change.starts or time(0)) for change in extra}
-    return tuple(LessonTime(day, starts, n) for n, (day, starts) in enumerate(sorted(held), 1))
+    for change in extra:
+        held.setdefault((change.day, change.starts or time(0)), None)
+    return tuple(LessonTime(*moment, n, held[moment]) for n, moment in enumerate(sorted(held), 1))
 
 
 def _pattern(year: SchoolYear, meetings: tuple[Meeting, ...]) -> Iterator[tuple[date, Meeting]]:
@@ -140,6 +142,6 @@ def held_by(lessons: Iterable[LessonTime], day: date) -> int:
     return sum(lesson.day <= day for lesson in lessons)
 
 
-def available_minutes(lessons: int, minutes: int, away: int = 4) -> int:
-    """Contact time of so many lessons, without arriving and lining up."""
-    return lessons * max(minutes - away, 0)
+def available_minutes(lessons: Iterable[LessonTime], usual: int, away: int = 4) -> int:
+    """Contact time of these lessons, without arriving and lining up; `usual` minutes where a lesson has none of its own."""
+    return sum(max((lesson.minutes or usual) - away, 0) for lesson in lessons)

@@ -12,8 +12,9 @@ from kopje.core.planning.catalogue import CATALOGUE, activity
 from kopje.core.planning.lesson import Choice, LeftOver, LessonQuestion
 from kopje.core.planning.template import Slot, template
 from kopje.core.reasons import Reason
-from kopje.core.sequence.arcs import Due, Purpose, SectionState, due
+from kopje.core.sequence.arcs import Due, SectionState, due
 from kopje.core.sequence.concepts import Concept, ConceptKey
+from kopje.core.sequence.phases import Purpose
 from kopje.core.songs.fit import Fit, Met, fit, ranked, unknown
 
 SONGS_A_CONCEPT = 4
@@ -24,6 +25,8 @@ NEW = 2
 LATELY = 3
 SUNG_THIS_WEEK = 2
 UNKNOWN_IN_SONG = 1
+OTHER_KIND = 2
+NEW_SONGS = 4
 LEFT_OVERS = 2
 
 
@@ -64,7 +67,7 @@ class Slots:
 
     @cached_property
     def due(self) -> tuple[Due, ...]:
-        return due(self.question.state)
+        return due(self.question.state, self.question.laid)
 
     @cached_property
     def known_songs(self) -> tuple[tuple[str, Met], ...]:
@@ -115,8 +118,19 @@ class Slots:
                 continue
             choice = Choice(item.key, None, wanted.concept.key, wanted.purpose)
             main = place * (NOT_THE_MAIN_THING if slot.role == "focus" else 1)
+            phase, in_phase = self._in_phase(wanted, item)
             for filled, cost, reasons in self._songs(item, choice, wanted.concept):
-                yield self._of(filled, cost + main, (*wanted.reasons, *reasons))
+                yield self._of(filled, cost + main + in_phase, (*wanted.reasons, *phase, *reasons))
+
+    @staticmethod
+    def _in_phase(wanted: Due, item: Activity) -> tuple[tuple[Reason, ...], int]:
+        """Whether the kind of activity is what the school does in this phase, where its phases say so."""
+        if wanted.phase is None or not wanted.phase.kinds:
+            return (), 0
+        if item.kind in wanted.phase.kinds:
+            said = f"{item.kind.capitalize()} belongs to “{wanted.phase.word}”."
+            return (Reason("phase", wanted.concept.key, said, "for"),), 0
+        return (), OTHER_KIND
 
     def _wanted(self, slot: Slot) -> list[Due]:
         """What a slot would work on, most wanted first; review keeps named things warm."""
@@ -187,7 +201,27 @@ class Slots:
         if item.song == "target" and concept is not None and choice.purpose is not None:
             fits = self._fits(Due(concept, choice.purpose, ()))
             return [(replace(choice, song=one.song.id), one.cost, one.verdict.reasons) for one in fits]
+        if item.song == "new":
+            return self._unmet(choice)
         return chain.from_iterable(self._known(choice, concept))
+
+    def _unmet(self, choice: Choice) -> Iterator[tuple[Choice, int, tuple[Reason, ...]]]:
+        """Songs they have not met: in their range first, then what is least strange to them."""
+        state = self.question.state
+        found = []
+        for song in self.question.songs:
+            if song.id not in self.question.met:
+                keys = song.keys_for(state.grade)
+                outside = int(keys[0].cost > 0) if keys else 1
+                strange = len([c for c in unknown(song, state) if not c.aspect])
+                found.append((outside, strange, song.title, song))
+        for outside, strange, title, song in sorted(found, key=lambda one: one[:3])[:NEW_SONGS]:
+            said = f"{title} is new to them{'' if outside else ' and lies in their range'}."
+            yield (
+                replace(choice, song=song.id),
+                UNKNOWN_IN_SONG * min(strange, 3),
+                (Reason("new_song", "song", said),),
+            )
 
     def _known(
         self, choice: Choice, concept: Concept | None

@@ -9,8 +9,9 @@ from typing import Literal
 
 from kopje.core.planning.activities import Activity, Role
 from kopje.core.reasons import Reason
-from kopje.core.sequence.arcs import Purpose, SectionState
+from kopje.core.sequence.arcs import SectionState
 from kopje.core.sequence.concepts import ConceptKey
+from kopje.core.sequence.phases import Purpose
 from kopje.core.songs.contents import SongCard
 from kopje.core.songs.fit import Met
 
@@ -47,6 +48,7 @@ class LessonQuestion:
     done: Mapping[str, int] = field(default_factory=dict)
     lately: frozenset[str] = frozenset()
     left_over: tuple[LeftOver, ...] = ()
+    laid: tuple[ConceptKey, ...] = ()  # what the year's plan has in this lesson
     pins: Mapping[int, Choice] = field(default_factory=dict)
     refused: frozenset[tuple[str, str | None]] = frozenset()
     today: date | None = None

@@ -6,6 +6,7 @@ from dataclasses import dataclass
 
 from kopje.core.exact import Fraction
 from kopje.core.planning.activities import Role
+from kopje.core.sequence.concepts import CHOIR
 
 SETTLE_IN, LINE_UP, TRANSITION = 2, 2, Fraction(1, 2)
 
@@ -18,8 +19,10 @@ class Slot:
 
 SLOT_NAMES: dict[Role, str] = {
     "opening": "Opening", "voice": "Voice play", "review": "Review", "focus": "Main thing", "second": "Second thing",
-    "play": "Instruments", "game": "Game", "closing": "Closing",
+    "play": "Instruments", "game": "Game", "repertoire": "Repertoire", "closing": "Closing",
 }  # fmt: skip
+CHOIR_NAMES: dict[Role, str] = {"opening": "Warm-up", "voice": "Hard intervals", "focus": "Sight-singing"}
+_CHOIR: tuple[Role, ...] = ("opening", "voice", "focus", "repertoire", "repertoire", "closing")
 _BANDS: tuple[tuple[int, int, tuple[Role, ...]], ...] = (
     (0, 1, ("opening", "voice", "focus", "game", "second", "play", "closing")),
     (2, 3, ("opening", "review", "focus", "second", "play", "game", "closing")),
@@ -31,17 +34,22 @@ _DROPPED: tuple[Role, ...] = (
     "voice",
     "review",
     "game",
+    "repertoire",
 )  # in this order, when minutes are few
 
 
 def template(grade: int, minutes: int) -> tuple[Slot, ...]:
     """The slots of a lesson; short lessons drop slots, the opening, main thing and closing always stay."""
-    roles = list(next(roles for low, high, roles in _BANDS if low <= min(grade, 8) <= high))
-    wanted = max(3, min(len(roles), minutes // 4))
+    choir = grade == CHOIR
+    roles = list(
+        _CHOIR if choir else next(roles for low, high, roles in _BANDS if low <= min(grade, 8) <= high)
+    )
+    wanted = max(3, min(len(roles), minutes // (8 if choir else 4)))
     for role in _DROPPED:
         if len(roles) > wanted and role in roles:
             roles.remove(role)
-    return tuple(Slot(SLOT_NAMES[role], role) for role in roles)
+    names = SLOT_NAMES | CHOIR_NAMES if choir else SLOT_NAMES
+    return tuple(Slot(names[role], role) for role in roles)
 
 
 def available(minutes: int, cells: int) -> int:

@@ -5,19 +5,16 @@ Source: docs/sources.md#arcs.
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
 from functools import cached_property
-from typing import Literal
 
 from kopje.core.ledger.readiness import Readiness
 from kopje.core.reasons import Reason, Verdict, counted, listed
-from kopje.core.sequence.concepts import Concept, ConceptKey, Line, Sequence
+from kopje.core.sequence.concepts import CHOIR, Concept, ConceptKey, Line, Sequence
+from kopje.core.sequence.phases import Phase, PhaseModel, Purpose
 
-Purpose = Literal["prepare", "present", "practise"]
 PURPOSES: tuple[Purpose, ...] = ("present", "prepare", "practise")
-PREPARE_LESSONS = 4  # usual lengths; a school's own come with its phases
-PRACTISE_LESSONS = 6
 NEXT_AFTER = 4  # practised lessons before the next thing of the same line is prepared
 SHORT_STRANDS_LESSONS = 1
 
@@ -41,6 +38,15 @@ class SectionState:
     declared: frozenset[ConceptKey] = frozenset()
     taught: Mapping[ConceptKey, Taught] = field(default_factory=dict)
     readiness: Mapping[ConceptKey, Readiness] = field(default_factory=dict)
+
+    @property
+    def phases(self) -> PhaseModel:
+        return self.sequence.wording.phases
+
+    def carried(self, key: ConceptKey) -> bool:
+        """Named here, and practised as long as is usual."""
+        touches = self.touches(key)
+        return touches.presented > 0 and touches.practised >= self.phases.lessons("practise")[1]
 
     def named(self, key: ConceptKey) -> bool:
         """The class knows its name and sign: its present cell was done, or the teacher declared it."""
@@ -68,11 +74,12 @@ class SectionState:
 
 @dataclass(frozen=True, slots=True)
 class Due:
-    """A concept at work in a section, what comes next in it, and why."""
+    """A concept at work in a section, what comes next in it, in which phase of the school's model, and why."""
 
     concept: Concept
     purpose: Purpose
     reasons: tuple[Reason, ...]
+    phase: Phase | None = None
 
 
 def may_present(concept: Concept, state: SectionState) -> Verdict:
@@ -88,16 +95,45 @@ def _missing(concept: Concept, state: SectionState) -> Reason:
     return Reason("prerequisite", concept.key, f"{concept.name.capitalize()} comes first: {said}", "bars")
 
 
-def due(state: SectionState) -> tuple[Due, ...]:
-    """What is due, what is to be named first: then what is prepared, then what is practised, newest first."""
-    lines: tuple[Line, ...] = ("rhythm", "melody")
+def due(state: SectionState, laid: Iterable[ConceptKey] = ()) -> tuple[Due, ...]:
+    """What is due, what is to be named first: then what is prepared, then what is practised.
+
+    `laid`: what the year's plan has in this lesson. The plan says which concepts, facts say how far they are: nothing is
+    named before its time because a plan says so. Without a plan the sequence decides, newest first.
+    """
+    lines: tuple[Line, ...] = ("other",) if state.grade == CHOIR else ("rhythm", "melody")
     found = [item for line in lines for item in reversed(_line_due(line, state))]
+    planned = [_planned(state.sequence.concept(key), state) for key in laid if _open(key, state)]
+    if planned:
+        keys = {item.concept.key for item in planned}
+        again = [
+            item for item in found if item.concept.key not in keys and _taught_again(item.concept.key, state)
+        ]
+        found = [*planned, *again]
     return tuple(sorted(found, key=lambda item: PURPOSES.index(item.purpose)))
+
+
+def _open(key: ConceptKey, state: SectionState) -> bool:
+    """Still at work here, whatever a plan made earlier says."""
+    return key in state.sequence.by_key and (not state.named(key) or _in_practice(key, state))
+
+
+def _planned(concept: Concept, state: SectionState) -> Due:
+    item = _practise(concept, state) if state.named(concept.key) else _next(concept, state)
+    said = Reason("laid", concept.key, "The year's plan has it in this lesson.", "for")
+    return Due(item.concept, item.purpose, (*item.reasons, said), item.phase)
+
+
+def _taught_again(key: ConceptKey, state: SectionState) -> bool:
+    readiness = state.readiness.get(key)
+    return readiness is not None and readiness.answer in ("teach_again", "split")
 
 
 def _line_due(line: Line, state: SectionState) -> list[Due]:
     concepts = [
-        c for c in state.sequence.concepts if c.line == line and c.core and c.grade <= state.grade + 1
+        c
+        for c in state.sequence.taught_in(state.grade)
+        if c.line == line and c.core and c.grade <= state.grade + 1
     ]
     found = [_practise(concept, state) for concept in concepts if _in_practice(concept.key, state)]
     waiting = any(state.touches(item.concept.key).practised < NEXT_AFTER for item in found)
@@ -108,37 +144,39 @@ def _line_due(line: Line, state: SectionState) -> list[Due]:
 
 def _in_practice(key: ConceptKey, state: SectionState) -> bool:
     """Named here, and either short of practice or not ready; a declared one only when marks contradict it."""
-    touches, readiness = state.touches(key), state.readiness.get(key)
-    contradicted = readiness is not None and readiness.answer in ("teach_again", "split")
-    if not touches.presented:
-        return key in state.declared and contradicted
-    return touches.practised < PRACTISE_LESSONS or not state.ready(key)
+    if not state.touches(key).presented:
+        return key in state.declared and _taught_again(key, state)
+    return not state.carried(key) or not state.ready(key)
 
 
 def _practise(concept: Concept, state: SectionState) -> Due:
     count, readiness = state.touches(concept.key).practised, state.readiness.get(concept.key)
-    so_far = f"practised in {counted(count, 'lesson')} so far" if count else "not practised yet"
+    phase = state.phases.at("practise", count)
+    so_far = f"{phase.past} in {counted(count, 'lesson')} so far" if count else f"not {phase.past} yet"
     said = [Reason("practised", concept.key, f"{concept.name.capitalize()} is named and {so_far}.")]
     if readiness is not None:
         said.append(Reason("readiness", concept.key, readiness.sentence))
-    return Due(concept, "practise", tuple(said))
+    return Due(concept, "practise", tuple(said), phase)
 
 
 def _next(concept: Concept, state: SectionState) -> Due:
     prepared = state.touches(concept.key).prepared
-    enough = PREPARE_LESSONS if concept.found_in_music else SHORT_STRANDS_LESSONS
+    enough = state.phases.lessons("prepare")[1] if concept.found_in_music else SHORT_STRANDS_LESSONS
+    phase, naming = state.phases.at("prepare", prepared), state.phases.at("present", 0)
     verdict = may_present(concept, state)
     if prepared < enough:
         before = listed(state.sequence.concept(key).name for key in concept.needs)
         after = f" after {before}" if before else ""
-        said = f"{concept.name.capitalize()} is next{after}; {_so_far(prepared, enough)}."
-        return Due(concept, "prepare", (Reason("next", concept.key, said),))
+        said = f"{concept.name.capitalize()} is next{after}; {_so_far(phase, prepared, enough)}."
+        return Due(concept, "prepare", (Reason("next", concept.key, said),), phase)
     if verdict.allowed:
-        said = f"{concept.name.capitalize()} was prepared in {counted(prepared, 'lesson')}: name it now."
-        return Due(concept, "present", (Reason("prepared", concept.key, said),))
-    waits = Reason("waits", concept.key, f"{concept.name.capitalize()} is prepared, but must wait.")
-    return Due(concept, "prepare", (waits, *verdict.bars))
+        said = f"{concept.name.capitalize()} was {phase.past} in {counted(prepared, 'lesson')}: name it now."
+        return Due(concept, "present", (Reason("prepared", concept.key, said),), naming)
+    waits = Reason("waits", concept.key, f"{concept.name.capitalize()} is {phase.past}, but must wait.")
+    return Due(concept, "prepare", (waits, *verdict.bars), phase)
 
 
-def _so_far(prepared: int, enough: int) -> str:
-    return f"prepared in {prepared} of {counted(enough, 'lesson')}" if prepared else "not prepared yet"
+def _so_far(phase: Phase, prepared: int, enough: int) -> str:
+    if not prepared:
+        return f"not {phase.past} yet"
+    return f"{phase.past} in {prepared} of {counted(enough, 'lesson')}"

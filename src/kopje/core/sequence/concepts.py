@@ -6,12 +6,13 @@ Source: docs/sources.md#prerequisites.
 from __future__ import annotations
 
 from collections.abc import Iterable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import cached_property
 from graphlib import CycleError, TopologicalSorter
 from typing import Literal, NewType
 
 from kopje.core.errors import ConceptError, SequenceError
+from kopje.core.sequence.wording import OURS, Wording
 
 ConceptKey = NewType("ConceptKey", str)
 Way = Literal["hear", "sing", "read", "write", "create"]
@@ -19,6 +20,8 @@ Line = Literal["rhythm", "melody", "other"]
 LINE_OF = {
     "beat": "rhythm", "rhythm": "rhythm", "meter": "rhythm", "melody": "melody", "tonality": "melody",
 }  # fmt: skip
+TONE_STRANDS = frozenset({"melody", "tonality", "staff", "sight-singing"})
+CHOIR = 13  # the grade of choirs: beyond the grades of classes, which lie side by side with it
 STRAND_NAMES = {
     "beat": "Beat and tempo", "rhythm": "Rhythm", "meter": "Meter", "melody": "Melody", "tonality": "Tonality",
     "staff": "Staff", "form": "Form", "expression": "Expression", "voice": "Voice", "unpitched": "Unpitched",
@@ -31,7 +34,7 @@ STRAND_NAMES = {
 class Concept:
     """One thing to be learned.
 
-    `grade` is 0 for kindergarten. `elements`, `degrees`, `meters`, `tone_sets` and `resting` say how the analysis finds
+    `grade` is 0 for kindergarten, CHOIR for what only choirs learn. `elements`, `degrees`, `meters`, `tone_sets` and `resting` say how the analysis finds
     it; a concept with none of them is observed only. `sign` is what stands for it in a narrow place: a
     figure in beats, a degree, a meter, or short words.
     """
@@ -62,10 +65,11 @@ class Concept:
 
 @dataclass(frozen=True)
 class Sequence:
-    """Concepts in teaching order. A cycle among prerequisites is refused and named."""
+    """Concepts in teaching order, in a school's words. A cycle among prerequisites is refused and named."""
 
     name: str
     concepts: tuple[Concept, ...]
+    wording: Wording = OURS
 
     @classmethod
     def of(cls, name: str, concepts: Iterable[Concept]) -> Sequence:
@@ -81,6 +85,21 @@ class Sequence:
                 f"These concepts wait for each other: {' → '.join(names)}.", value=names
             ) from cycle
         return sequence
+
+    def told(self, wording: Wording) -> Sequence:
+        """The same in a school's words: names and signs of what has to do with tones, and its phases."""
+        own = [
+            replace(
+                c,
+                name=wording.concept(c.name),
+                sign=wording.concept(c.sign),
+                prompt=wording.concept(c.prompt),
+            )
+            if c.strand in TONE_STRANDS
+            else c
+            for c in self.concepts
+        ]
+        return Sequence(self.name, tuple(own), wording)
 
     @cached_property
     def by_key(self) -> dict[str, Concept]:
@@ -104,6 +123,11 @@ class Sequence:
     def of_meter(self) -> dict[str, ConceptKey]:
         return {meter: concept.key for concept in self.concepts for meter in concept.meters}
 
-    def up_to(self, grade: int) -> tuple[Concept, ...]:
-        """Concepts that usually belong to this grade or an earlier one."""
-        return tuple(concept for concept in self.concepts if concept.grade <= grade)
+    def taught_in(self, grade: int) -> tuple[Concept, ...]:
+        """What a section of this grade may work on: a class what the grades hold, a choir its own."""
+        return tuple(c for c in self.concepts if (c.grade == CHOIR) == (grade == CHOIR))
+
+
+def grade_name(grade: int) -> str:
+    """`Kindergarten`, `Grade 3`, `Choir`."""
+    return {0: "Kindergarten", CHOIR: "Choir"}.get(grade, f"Grade {grade}")

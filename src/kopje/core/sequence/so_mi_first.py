@@ -7,6 +7,7 @@ from __future__ import annotations
 
 from typing import Any
 
+from kopje.core.sequence.choir_reading import CHOIR_READING
 from kopje.core.sequence.concepts import Concept, ConceptKey, Sequence, Way
 
 _USUAL: dict[str, tuple[Way, ...]] = {
@@ -118,4 +119,6 @@ FIFTH = (
     _c("two-part", "two-part singing", "ensemble", 5, "2 parts", "partner-songs", prompt="Can you hear the other part?"),
 )  # fmt: skip
 
-SO_MI_FIRST = Sequence.of("so-mi first", (*KINDERGARTEN, *FIRST, *SECOND, *THIRD, *FOURTH, *FIFTH))
+SO_MI_FIRST = Sequence.of(
+    "so-mi first", (*KINDERGARTEN, *FIRST, *SECOND, *THIRD, *FOURTH, *FIFTH, *CHOIR_READING)
+)

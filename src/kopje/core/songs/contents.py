@@ -95,7 +95,7 @@ def _tone_concept(degree: Degree, sequence: Sequence) -> tuple[ConceptKey | None
     """The concept of a tone; a tone in another octave than its concept's is a thing of its own."""
     name = str(degree)
     key = sequence.of_degree.get(name)
-    return (key, sequence.concept(key).name) if key else (None, name)
+    return (key, sequence.concept(key).name) if key else (None, sequence.wording.tone(name))
 
 
 def _approached_by_step(attacks: tuple[Sound, ...], index: int) -> bool:

@@ -12,8 +12,9 @@ from datetime import date
 
 from kopje.core.analysis.key_choice import VOICES, KeyChoice, key_reason
 from kopje.core.reasons import Reason, Verdict, counted, listed
-from kopje.core.sequence.arcs import Purpose, SectionState
+from kopje.core.sequence.arcs import SectionState
 from kopje.core.sequence.concepts import Concept, ConceptKey
+from kopje.core.sequence.phases import Purpose
 from kopje.core.songs.contents import Content, SongCard
 
 # What each thing costs, in points; a barred song comes after all others.

@@ -3,6 +3,7 @@
 import type { Schemas } from '@/api/client'
 import ConceptSign from '@/components/ConceptSign.vue'
 import ReasonList from '@/components/ReasonList.vue'
+import { purposeName } from '@/locales/names'
 import { say } from '@/locales/en'
 
 defineProps<{ cell: Schemas['CellRead']; alternatives: readonly Schemas['AlternativeRead'][] | null; over: boolean; busy: boolean }>()
@@ -24,7 +25,7 @@ defineEmits<{ pin: []; refuse: []; swap: [to: Schemas['AlternativeRead']] }>()
         <ul v-else>
           <li v-for="(one, index) in alternatives" :key="index" class="other">
             <div class="row spread top"><span><strong>{{ one.title }}</strong><span v-if="one.song_title" class="quiet block">{{ one.song_title }}</span></span><v-btn size="small" :disabled="busy" :aria-label="`${say.lesson.swap}: ${one.title} ${one.song_title ?? ''}`" @click="$emit('swap', one)">{{ say.lesson.swap }}</v-btn></div>
-            <p class="row small"><template v-if="one.concept && one.purpose"><ConceptSign :sign="one.concept.sign" :name="one.concept.name" :height="18" /><span class="quiet">{{ say.purpose[one.purpose] }}</span></template><span v-if="one.new" class="tag is-new">{{ say.lesson.newThing(one.new) }}</span></p>
+            <p class="row small"><template v-if="one.concept && one.purpose"><ConceptSign :sign="one.concept.sign" :name="one.concept.name" :height="18" /><span class="quiet">{{ purposeName(one.purpose) }}</span></template><span v-if="one.new" class="tag is-new">{{ say.lesson.newThing(one.new) }}</span></p>
             <p v-if="one.reasons[0]" class="small quiet">{{ one.reasons[0].sentence }}</p>
           </li>
         </ul>

@@ -3,6 +3,7 @@
 import { mdiPin, mdiPinOutline } from '@mdi/js'
 import type { Schemas } from '@/api/client'
 import ConceptSign from '@/components/ConceptSign.vue'
+import { purposeName } from '@/locales/names'
 import { say } from '@/locales/en'
 
 defineProps<{ cell: Schemas['CellRead']; picked: boolean; over: boolean }>()
@@ -15,7 +16,7 @@ defineEmits<{ pick: []; pin: [] }>()
       <span class="minutes narrow">{{ cell.minutes }}</span>
       <span class="slot narrow">{{ cell.slot }}</span>
       <span class="what"><strong>{{ cell.title }}</strong><span v-if="cell.song" class="quiet">{{ cell.song.title }}</span></span>
-      <span class="concept"><template v-if="cell.concept"><ConceptSign :sign="cell.concept.sign" :name="cell.concept.name" :height="22" /><span v-if="cell.purpose" class="small quiet">{{ say.purpose[cell.purpose] }}</span></template></span>
+      <span class="concept"><template v-if="cell.concept"><ConceptSign :sign="cell.concept.sign" :name="cell.concept.name" :height="22" /><span v-if="cell.purpose" class="small quiet">{{ purposeName(cell.purpose) }}</span></template></span>
       <span class="tags"><span v-if="cell.left_over" class="tag hatched">{{ say.lesson.leftOver }}</span><span v-if="cell.new" class="tag is-new">{{ say.lesson.newThing(cell.new) }}</span><span v-if="cell.hears" class="tag">{{ say.lesson.hears(cell.hears) }}</span><span v-if="over" class="tag">{{ say.lesson.was[cell.tick ?? 'open'] }}</span></span>
     </button>
     <button v-if="!over" class="pin" :aria-pressed="cell.pinned" :aria-label="`${cell.pinned ? say.lesson.unpin : say.lesson.pin}: ${cell.title}`" :title="cell.pinned ? say.lesson.unpin : say.lesson.pin" @click="$emit('pin')"><v-icon :icon="cell.pinned ? mdiPin : mdiPinOutline" size="20" /></button>

@@ -6,10 +6,11 @@ import type { Schemas } from '@/api/client'
 import { say } from '@/locales/en'
 
 const section = defineModel<Schemas['SectionBody']>({ required: true })
-const grades = Array.from({ length: 9 }, (_, value) => ({ value, title: say.sectionForm.gradeOf(value) }))
+const grades = [...Array.from({ length: 9 }, (_, value) => value), 13].map((value) => ({ value, title: say.sectionForm.gradeOf(value) }))
 const days = say.weekdays.slice(0, 5).map((title, value) => ({ value, title }))
 const counted = computed(() => section.value.names.split('\n').filter((name) => name.trim()).length)
-const add = () => section.value.meetings.push({ weekday: 0, starts: '09:00' })
+const add = () => section.value.meetings.push({ weekday: 0, starts: '09:00', minutes: null })
+const minutes = (meeting: Schemas['MeetingBody'], text: string) => { meeting.minutes = text ? Number(text) : null }
 </script>
 
 <template>
@@ -25,6 +26,7 @@ const add = () => section.value.meetings.push({ weekday: 0, starts: '09:00' })
       <div v-for="(meeting, index) in section.meetings" :key="index" class="row meeting">
         <v-select v-model="meeting.weekday" :items="days" :label="say.sectionForm.day" class="day" />
         <v-text-field v-model="meeting.starts" type="time" :label="say.sectionForm.time" class="time" />
+        <v-text-field :model-value="meeting.minutes ?? ''" type="number" min="10" max="180" :label="say.sectionForm.minutesHere" class="time" @update:model-value="minutes(meeting, $event)" />
         <v-btn :aria-label="say.sectionForm.removeMeeting" @click="section.meetings.splice(index, 1)"><v-icon :icon="mdiClose" /></v-btn>
       </div>
       <v-btn :prepend-icon="mdiPlus" @click="add">{{ say.sectionForm.addMeeting }}</v-btn>

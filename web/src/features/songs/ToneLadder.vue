@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The tone set from the top, each neighbouring pair named: step, half step or skip. Spacing follows the semitones' order.
 import { play } from '@/composables/useSound'
+import { degreeName } from '@/composables/useWording'
 import { pitchName } from '@/composables/words'
 import type { Schemas } from '@/api/client'
 import { say } from '@/locales/en'
@@ -18,7 +19,7 @@ function midi(pitch: string): number {
 <template>
   <ol class="ladder" :aria-label="say.song.ladder">
     <template v-for="rung in ladder" :key="rung.degree">
-      <li><button :class="['rung', { home: resting && rung.degree.replace(/[,']/g, '') === resting }]" @click="play([midi(rung.pitch)], 1)"><span class="degree">{{ rung.degree }}</span><span class="quiet small">{{ pitchName(rung.pitch) }}</span><span class="small narrow quiet">{{ say.song.times(rung.count) }}</span></button></li>
+      <li><button :class="['rung', { home: resting && rung.degree.replace(/[,']/g, '') === resting }]" @click="play([midi(rung.pitch)], 1)"><span class="degree">{{ degreeName(rung.degree, rung.pitch) }}</span><span class="quiet small">{{ pitchName(rung.pitch) }}</span><span class="small narrow quiet">{{ say.song.times(rung.count) }}</span></button></li>
       <li v-if="rung.below" :class="['gap', rung.below.replace(' ', '-')]"><span class="small narrow">{{ rung.below }}</span></li>
     </template>
   </ol>

@@ -16,7 +16,7 @@ const open = computed(() => props.cells.filter((cell) => cell.tick !== 'done'))
     <h1>{{ say.teach.end }}</h1>
     <ul v-if="open.length"><li v-for="cell in open" :key="cell.id"><strong>{{ cell.title }}</strong> <span class="quiet">{{ say.lesson.was[cell.tick ?? 'open'] }}</span></li></ul>
     <p v-if="open.length" class="quiet">{{ say.teach.ended }}</p>
-    <v-text-field v-first v-model="note" :label="say.teach.note" :hint="say.teach.noteHint" maxlength="300" persistent-hint />
+    <v-text-field v-model="note" v-first :label="say.teach.note" :hint="say.teach.noteHint" maxlength="300" persistent-hint />
     <div class="row"><v-btn type="submit" class="main" size="large" :disabled="busy">{{ say.teach.end }}</v-btn><v-btn size="large" @click="$emit('back')">{{ say.teach.previous }}</v-btn></div>
   </form>
 </template>

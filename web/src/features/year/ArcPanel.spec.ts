@@ -14,7 +14,7 @@ const press = async (view: ReturnType<typeof panel>, words: string) => view.find
 test('an arc is moved by one lesson, and what was said before is kept', async () => {
   const view = panel({}, [{ concept: 'do', start: 5, prepare: 5, practise: null, next_year: false }])
   await press(view, 'Later')
-  expect(view.emitted('wish')).toEqual([[{ concept: 'do', start: 6, prepare: 5, practise: null, next_year: false }]])
+  expect(view.emitted('wish')).toMatchObject([[{ concept: 'do', start: 6, prepare: 5, practise: null, next_year: false }]])
   view.unmount()
 })
 test('practice counts what is practised and what is kept warm', async () => {
@@ -36,4 +36,15 @@ test('short arcs have no lengths to change', () => {
   expect(view.text()).not.toContain('Practise 6')
   expect(view.text()).toContain('Begins in lesson 5')
   view.unmount()
+})
+test('an arc is split in its middle, stays where it began, and is joined again', async () => {
+  const view = panel()
+  await press(view, 'Split it')
+  expect(view.emitted('wish')).toMatchObject([[{ start: 5, pause_from: 10, pause: 2 }]])
+  view.unmount()
+  const split = panel({}, [{ concept: 'do', start: 5, prepare: null, practise: null, next_year: false, pause_from: 9, pause: 3 }])
+  expect(split.text()).toContain('for 3 lessons')
+  await press(split, 'Join it again')
+  expect(split.emitted('wish')).toMatchObject([[{ start: 5, pause_from: null, pause: null }]])
+  split.unmount()
 })

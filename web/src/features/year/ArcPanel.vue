@@ -1,9 +1,10 @@
 <script setup lang="ts">
 // One stratum: its phases on real days, and the ways to move, lengthen or shorten it. What it pushed is said.
-import { computed } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
 import ConceptSign from '@/components/ConceptSign.vue'
 import { capital, shortDay } from '@/composables/words'
+import { phaseName } from '@/locales/names'
 import { say } from '@/locales/en'
 
 const props = defineProps<{ year: Schemas['YearRead']; concept: Schemas['ConceptRead']; busy: boolean; pushed: readonly { name: string; by: number }[] | null; refused: string }>()
@@ -18,10 +19,20 @@ const length = (phase: string, usual: number) => {
 }
 const practise = computed(() => length('practise', 0) + length('warm', 0))
 const prepare = computed(() => length('prepare', 0))
-const kept = () => ({ concept: props.concept.key, start: wish.value?.start ?? null, prepare: wish.value?.prepare ?? null, practise: wish.value?.practise ?? null, next_year: false })
+const kept = () => ({ start: null, prepare: null, practise: null, not_before: null, not_after: null, pause_from: null, pause: null, ...wish.value, concept: props.concept.key, next_year: false })
 const send = (change: Partial<Schemas['WishBody']>) => emit('wish', { ...kept(), ...change })
 const starting = computed(() => wish.value?.start ?? arc.value?.start ?? props.year.next_lesson)
-defineExpose({ move: (by: number) => arc.value && !arc.value.begun && send({ start: starting.value + by }), stretch: (by: number) => arc.value && !arc.value.short && send({ practise: practise.value + by }) })
+const longRuns = computed(() => (arc.value && !arc.value.short ? arc.value.phases.filter((run) => ['prepare', 'present', 'practise'].includes(run.phase)) : []))
+const middle = computed(() => {
+  const lessons = longRuns.value.flatMap((run) => Array.from({ length: run.last - run.first + 1 }, (_, n) => run.first + n)).filter((lesson) => lesson >= props.year.next_lesson)
+  return lessons[Math.ceil(lessons.length / 2)] ?? props.year.next_lesson
+})
+const restFrom = ref(0)
+const restFor = ref(2)
+watch(() => [props.concept.key, wish.value?.pause_from, middle.value], () => { restFrom.value = wish.value?.pause_from ?? middle.value; restFor.value = wish.value?.pause ?? 2 }, { immediate: true })
+/** A split arc keeps its beginning, so that the rest lies where it was put. */
+const split = () => arc.value && !arc.value.short && send({ start: arc.value.begun ? null : starting.value, pause_from: restFrom.value, pause: restFor.value })
+defineExpose({ split, move: (by: number) => arc.value && !arc.value.begun && send({ start: starting.value + by }), stretch: (by: number) => arc.value && !arc.value.short && send({ practise: practise.value + by }) })
 </script>
 
 <template>
@@ -29,7 +40,7 @@ defineExpose({ move: (by: number) => arc.value && !arc.value.begun && send({ sta
     <p class="row"><ConceptSign :sign="concept.sign" :name="concept.name" :height="30" /><span class="quiet">{{ concept.strand }}</span></p>
     <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
     <dl v-if="arc">
-      <template v-for="{ phase, first: from, last: to } in arc.phases" :key="phase + from"><dt>{{ capital(say.year.phases[phase] ?? phase) }}</dt><dd>{{ day(from) }}<template v-if="to !== from"> – {{ day(to) }}</template> <span class="quiet small">{{ say.year.lessonsOf(to - from + 1) }}</span></dd></template>
+      <template v-for="{ phase, first: from, last: to } in arc.phases" :key="phase + from"><dt>{{ capital(phaseName(phase)) }}</dt><dd>{{ day(from) }}<template v-if="to !== from"> – {{ day(to) }}</template> <span class="quiet small">{{ say.year.lessonsOf(to - from + 1) }}</span></dd></template>
     </dl>
     <p v-if="touches.length" class="small quiet">{{ capital(say.year.was) }}: {{ touches.length }} ×, {{ day(touches[0]?.lesson ?? 1) }} – {{ day(touches.at(-1)?.lesson ?? 1) }}</p>
     <p v-if="arc?.begun" class="small quiet">{{ say.year.begun }}</p>
@@ -38,7 +49,18 @@ defineExpose({ move: (by: number) => arc.value && !arc.value.begun && send({ sta
       <div v-if="!arc.begun" class="acts"><span>{{ say.year.begin }} {{ starting }}</span><v-btn size="small" :disabled="busy || starting <= year.next_lesson" @click="send({ start: starting - 1 })">{{ say.year.earlier }} <span class="kbd">[</span></v-btn><v-btn size="small" :disabled="busy" @click="send({ start: starting + 1 })">{{ say.year.laterOne }} <span class="kbd">]</span></v-btn></div>
       <div v-if="prepare > 0 && !arc.begun && !arc.short" class="acts"><span>{{ say.year.prepare }} {{ prepare }}</span><v-btn size="small" :disabled="busy || prepare <= 1" @click="send({ prepare: prepare - 1 })">{{ say.year.shorter }}</v-btn><v-btn size="small" :disabled="busy" @click="send({ prepare: prepare + 1 })">{{ say.year.longer }}</v-btn></div>
       <div v-if="practise > 0 && !arc.short" class="acts"><span>{{ say.year.practise }} {{ practise }}</span><v-btn size="small" :disabled="busy || practise <= 4" @click="send({ practise: practise - 1 })">{{ say.year.shorter }} <span class="kbd">-</span></v-btn><v-btn size="small" :disabled="busy" @click="send({ practise: practise + 1 })">{{ say.year.longer }} <span class="kbd">+</span></v-btn></div>
-      <div class="row"><v-btn v-if="wish" size="small" :disabled="busy" @click="send({ start: null, prepare: null, practise: null })">{{ say.year.free }}</v-btn><v-btn v-if="!arc.begun" size="small" :disabled="busy" @click="send({ start: null, next_year: true })">{{ say.year.nextYear }}</v-btn></div>
+      <div v-if="longRuns.length" class="split">
+        <label>{{ say.year.splitFrom }} <input v-model.number="restFrom" type="number" :min="year.next_lesson" :max="year.lessons.length" /></label>
+        <label>{{ say.year.splitFor }} <input v-model.number="restFor" type="number" min="1" max="12" /> {{ say.year.splitLessons }}</label>
+        <v-btn size="small" :disabled="busy || !restFor" @click="split">{{ say.year.split }} <span class="kbd">s</span></v-btn>
+        <v-btn v-if="wish?.pause" size="small" :disabled="busy" @click="send({ pause_from: null, pause: null })">{{ say.year.join }}</v-btn>
+      </div>
+      <p v-if="wish?.pause && wish.pause_from" class="small">{{ say.year.rests(day(wish.pause_from), wish.pause) }}</p>
+      <div v-if="!arc.begun" class="split">
+        <label>{{ say.year.notBefore }} <input type="date" :value="wish?.not_before ?? ''" :disabled="busy" @change="send({ not_before: ($event.target as HTMLInputElement).value || null })" /></label>
+        <label>{{ say.year.notAfter }} <input type="date" :value="wish?.not_after ?? ''" :disabled="busy" @change="send({ not_after: ($event.target as HTMLInputElement).value || null })" /></label>
+      </div>
+      <div class="row"><v-btn v-if="wish" size="small" :disabled="busy" @click="send({ start: null, prepare: null, practise: null, not_before: null, not_after: null, pause_from: null, pause: null })">{{ say.year.free }}</v-btn><v-btn v-if="!arc.begun" size="small" :disabled="busy" @click="send({ start: null, next_year: true })">{{ say.year.nextYear }}</v-btn></div>
     </template>
     <v-btn v-else-if="wish?.next_year" size="small" :disabled="busy" @click="send({})">{{ say.year.thisYear }}</v-btn>
     <section v-if="pushed" class="stack" role="status"><h3>{{ say.year.moved }}</h3><p v-if="!pushed.length" class="quiet">{{ say.year.nothingMoved }}</p><ul><li v-for="one in pushed" :key="one.name">{{ capital(one.name) }}: {{ say.year.by(one.by) }}</li></ul></section>
@@ -50,5 +72,9 @@ defineExpose({ move: (by: number) => arc.value && !arc.value.begun && send({ sta
 .panel { gap: 16px; }
 dl { display: grid; grid-template-columns: auto 1fr; gap: 4px 14px; }
 dt { color: var(--granite); }
+.split { display: flex; flex-wrap: wrap; gap: 8px 12px; align-items: center; }
+.split label { display: inline-flex; gap: 6px; align-items: center; }
+.split input { font: inherit; color: inherit; background: var(--sheet); border: 1px solid var(--granite); border-radius: 2px; padding: 4px 8px; min-height: 36px; }
+.split input[type='number'] { width: 64px; }
 .acts { display: grid; grid-template-columns: 1fr auto auto; gap: 8px; align-items: center; }
 </style>

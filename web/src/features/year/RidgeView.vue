@@ -3,6 +3,7 @@
 import { computed, onMounted, onUnmounted, ref, useId } from 'vue'
 import type { Schemas } from '@/api/client'
 import { shortDay } from '@/composables/words'
+import { phaseName } from '@/locales/names'
 import { say } from '@/locales/en'
 import { bandsOf, type Run, type Stratum } from './strata'
 
@@ -49,7 +50,7 @@ const months = computed(() => {
   return found.filter((one, index) => !index || x(one.at) - x(found[index - 1]?.at ?? 1) > 26)
 })
 const spoken = (one: Stratum) => {
-  const runs = one.runs.map((run) => `${say.year.phases[run.phase] ?? run.phase} ${run.taught ? say.year.was : ''} ${shortDay(props.year.lessons[run.from - 1] ?? '')}`)
+  const runs = one.runs.map((run) => `${phaseName(run.phase)} ${run.taught ? say.year.was : ''} ${shortDay(props.year.lessons[run.from - 1] ?? '')}`)
   return `${one.concept.name}: ${runs.join(', ')}`
 }
 const here = computed(() => Math.min(props.year.next_lesson, count.value + 1))

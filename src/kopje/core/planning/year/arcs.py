@@ -9,10 +9,11 @@ from statistics import median_low
 from typing import Literal
 
 from kopje.core.sequence.concepts import Concept, ConceptKey
+from kopje.core.sequence.phases import PhaseModel
 
 Place = Literal["new", "practised", "warm"]
 Phase = Literal["prepare", "present", "practise", "warm", "assess"]
-Status = Literal["best_possible", "best_found"]
+Status = Literal["best_possible", "best_found", "kept"]  # kept: in the order of an earlier plan
 PLACES: tuple[Place, ...] = ("new", "practised", "warm")
 PRACTISED = 4  # practise lessons on the practised place; later ones keep warm
 SHORT_STRANDS = frozenset(
@@ -35,7 +36,32 @@ USUAL = Lengths()
 ENOUGH_ARCS = 6  # finished arcs from which a school's own usual lengths are read
 
 
-def learned(finished: Iterable[tuple[int, int]]) -> Lengths:
+def spread(
+    new: int, middle: int, after: int, pause: int
+) -> tuple[list[tuple[int, int]], list[tuple[int, int]]]:
+    """(offset from the start, lessons) of the runs in the new and in the practised place, cut by the pause.
+
+    >>> spread(5, 4, 2, 3), spread(5, 4, 0, 0)
+    (([(0, 2), (5, 3)], [(8, 4)]), ([(0, 5)], [(5, 4)]))
+    """
+    if not pause:
+        return ([(0, new)] if new else []), ([(new, middle)] if middle else [])
+    first, second = min(after, new), min(max(after - new, 0), middle)
+    news = [(0, first), (first + pause, new - first)]
+    middles = [(new, second), (new + second + pause, middle - second)]
+    return [run for run in news if run[1]], [run for run in middles if run[1]]
+
+
+def lengths_of(phases: PhaseModel) -> Lengths:
+    """The lengths of a school's phase model."""
+    (least_prepare, prepare, _), (least_practise, practise, _) = (
+        phases.lessons("prepare"),
+        phases.lessons("practise"),
+    )
+    return Lengths(prepare, practise, least_prepare, max(least_practise, PRACTISED))
+
+
+def learned(finished: Iterable[tuple[int, int]], usual: Lengths = USUAL) -> Lengths:
     """A school's own usual lengths, from (prepared, practised) lessons of finished arcs: the medians, within 3 to 6 and 4 to 8.
 
     >>> learned([(5, 7)] * 6).prepare, learned([(9, 9)] * 3) == USUAL
@@ -43,7 +69,7 @@ def learned(finished: Iterable[tuple[int, int]]) -> Lengths:
     """
     arcs = list(finished)
     if len(arcs) < ENOUGH_ARCS:
-        return USUAL
+        return usual
     prepare, practise = (int(median_low(values)) for values in zip(*arcs, strict=True))
     return Lengths(min(max(prepare, 3), 6), min(max(practise, 4), 8))
 
@@ -53,6 +79,7 @@ class Demand:
     """One concept to be laid. `prepared`, `presented`, `practised` are lessons already held (a begun arc).
 
     `earliest` and `latest` are lesson numbers between which it is presented; `fixed` is a start the teacher chose.
+    The teacher can split it: after `pause_after` of its lessons to come (prepare to practise) it rests for `pause`.
     """
 
     concept: Concept
@@ -64,6 +91,8 @@ class Demand:
     latest: int | None = None
     fixed: int | None = None
     lengths: Lengths = USUAL
+    pause_after: int = 0
+    pause: int = 0
 
     @property
     def key(self) -> ConceptKey:
@@ -93,7 +122,7 @@ class Demand:
 
     @property
     def least(self) -> tuple[int, int, int]:
-        if self.begun:
+        if self.begun or self.pause:
             return self.usual
         return self.left(self.lengths.least_prepare, self.lengths.least_practise)
 
@@ -114,6 +143,17 @@ class Arc:
     presented: bool = False
     short: bool = False
     prepared: int = 0
+    pause_after: int = 0
+    pause: int = 0
+
+    def after(self, lessons: int) -> int:
+        """The lesson in which its lesson number `lessons` (0 first) of preparing and practising lies, the pause left out."""
+        return self.start + lessons + (self.pause if lessons >= self.pause_after else 0)
+
+    @property
+    def middle_end(self) -> int:
+        """The first lesson after its practised ones."""
+        return self.start + self.new + self.middle + self.pause
 
     @property
     def present(self) -> int | None:
@@ -122,7 +162,7 @@ class Arc:
             return None
         if self.short:
             return self.warm_start + max(SHORT_PREPARE - self.prepared, 0)
-        return self.start + self.new - 1
+        return self.after(self.new - 1)
 
     @property
     def assess(self) -> int:
@@ -130,7 +170,7 @@ class Arc:
 
     @property
     def end(self) -> int:
-        return max(self.assess, self.start + self.new + self.middle - 1)
+        return max(self.assess, self.middle_end - 1)
 
     def phase(self, lesson: int) -> Phase | None:
         """What the arc does in a lesson."""
@@ -142,13 +182,18 @@ class Arc:
             return (
                 "assess" if lesson == self.assess else "prepare" if self._before_name(lesson) else "practise"
             )
-        if self.start <= lesson < self.start + self.new:
-            return "prepare"
-        if lesson < self.start + self.new + self.middle:
-            return "practise" if lesson >= self.start + self.new else None
+        if self.start <= lesson < self.middle_end:
+            return self._before_warm(lesson - self.start)
         if lesson == self.assess:
             return "assess"
         return "warm" if self.warm_start <= lesson < self.assess else None
+
+    def _before_warm(self, passed: int) -> Phase | None:
+        if passed >= self.pause_after:
+            if passed < self.pause_after + self.pause:
+                return None
+            passed -= self.pause
+        return "prepare" if passed < self.new else "practise"
 
     def _before_name(self, lesson: int) -> bool:
         return self.present is not None and lesson < self.present

@@ -25,6 +25,13 @@ def priority_cost(question: YearQuestion, plan: YearPlan) -> int:
     return left + sum(CONCERT_MISSED for _ in missed(question, plan))
 
 
+def tier(question: YearQuestion, plan: YearPlan) -> tuple[int, int, int]:
+    """What plans are compared by: tier 1; of equals the earlier in the sequence is laid; then the wishes."""
+    out = set(plan.left_out)
+    late = sum(len(question.demands) - n for n, demand in enumerate(question.demands) if demand.key in out)
+    return priority_cost(question, plan), late, wish_cost(question, plan)
+
+
 def missed(question: YearQuestion, plan: YearPlan) -> tuple[tuple[str, str], ...]:
     """(concert, concept) for each concept that a concert wants and that is not named by then."""
     found = []
@@ -49,7 +56,7 @@ def _arc_cost(question: YearQuestion, demand: Demand, arc: Arc) -> int:
     new, _, warm = demand.usual
     cost = 0 if arc.short else SHORTER_PREPARE * (new - arc.new) + SHORTER_PRACTISE * (warm - arc.warm)
     if not arc.short:
-        cost += GAP * (arc.warm_start - arc.start - arc.new - arc.middle)
+        cost += GAP * (arc.warm_start - arc.middle_end)
     before = question.before.get(arc.concept)
     return cost + (MOVED * abs(first_lesson(arc) - before) if before is not None else 0)
 

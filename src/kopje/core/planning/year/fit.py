@@ -10,7 +10,7 @@ from dataclasses import dataclass, field, replace
 from typing import Any
 
 from kopje.core.planning.year import costs
-from kopje.core.planning.year.arcs import SHORT_PREPARE, Arc, Demand, Status, YearPlan, YearQuestion
+from kopje.core.planning.year.arcs import SHORT_PREPARE, Arc, Demand, Status, YearPlan, YearQuestion, spread
 from kopje.core.planning.year.greedy import SEARCH, greedy
 from kopje.core.planning.year.validate import first_lesson
 from kopje.core.sequence.concepts import ConceptKey
@@ -76,7 +76,7 @@ class Model:
         if not demand.begun and self.question.missing(demand):
             cp.add(on == 0)
         top = max(end, first) + 2
-        (least_new, middle, least_warm), (new, _, warm) = demand.least, demand.usual
+        (least_new, _, least_warm), (new, _, warm) = demand.least, demand.usual
         if self.usual_only:
             least_new, least_warm = new, warm
         start = cp.new_int_var(first, top, f"start {name}")
@@ -90,13 +90,7 @@ class Model:
             if not demand.presented:
                 present = start + max(SHORT_PREPARE - demand.prepared, 0)
         else:
-            new_size = cp.new_int_var(least_new, new, f"new {name}")
-            new_end = cp.new_int_var(first, top + 8, f"new end {name}")
-            middle_end = new_end + middle
-            places["new"].append(cp.new_optional_interval_var(start, new_size, new_end, on, f"n {name}"))
-            places["practised"].append(
-                cp.new_optional_fixed_size_interval_var(new_end, middle, on, f"p {name}")
-            )
+            new_size, new_end, middle_end = self._long_runs(demand, start, least_new, on, places)
             cp.add(warm_start >= middle_end).only_enforce_if(on)
             present = None if demand.presented else new_end - 1
         if present is not None:
@@ -110,6 +104,27 @@ class Model:
             if demand.latest is not None and present is not None:
                 cp.add(present <= demand.latest).only_enforce_if(on)
         return Laid(demand, on, start, new_size, middle_end, warm_start, warm_size, warm_end, present)
+
+    def _long_runs(
+        self, demand: Demand, start: Any, least_new: int, on: Any, places: dict[str, list[Any]]
+    ) -> tuple[Any, Any, Any]:
+        """Intervals in the new and the practised place; (size of the new ones, their end, end of the practised ones)."""
+        cp, name, (new, middle, _) = self.cp, demand.key, demand.usual
+        if demand.pause:  # a split arc keeps its lengths
+            for place, runs in zip(
+                ("new", "practised"), spread(new, middle, demand.pause_after, demand.pause), strict=True
+            ):
+                for at, size in runs:
+                    places[place].append(
+                        cp.new_optional_fixed_size_interval_var(start + at, size, on, f"{place} {at} {name}")
+                    )
+            after_new = new + (demand.pause if new - 1 >= demand.pause_after else 0)
+            return new, start + after_new, start + new + middle + demand.pause
+        new_size = cp.new_int_var(least_new, new, f"new {name}")
+        new_end = cp.new_int_var(self.question.first, self.question.last + SEARCH + 10, f"new end {name}")
+        places["new"].append(cp.new_optional_interval_var(start, new_size, new_end, on, f"n {name}"))
+        places["practised"].append(cp.new_optional_fixed_size_interval_var(new_end, middle, on, f"p {name}"))
+        return new_size, new_end, new_end + middle
 
     def _go_on(self) -> None:
         """What has begun goes on at the first lessons that are free; only the teacher pauses it."""
@@ -131,6 +146,13 @@ class Model:
                 other = self.laid[need.key]
                 self.cp.add_implication(mine.on, other.on)
                 self.cp.add(mine.present >= other.end).only_enforce_if(mine.on)
+
+    def in_order(self, keys: list[ConceptKey]) -> None:
+        """None of these starts before those that come before it; what has begun goes on as it can."""
+        known = [self.laid[key] for key in keys if key in self.laid]
+        for place, one in enumerate(known):
+            for before in known[max(0, place - 4) : place] if not one.demand.begun else ():
+                self.cp.add(one.start >= before.start).only_enforce_if(one.on, before.on)
 
     def _concerts(self) -> None:
         for concert in self.question.concerts:
@@ -159,6 +181,19 @@ class Model:
     def tier_1(self) -> Any:
         left = sum(one.demand.priority * (1 - one.on) for one in self.laid.values())
         return left + costs.CONCERT_MISSED * sum(self.missed)
+
+    def which(self) -> Any:
+        """Tier 1 with its ties settled: of equals the earlier in the sequence is laid. So there is one answer, and the
+        wishes need not ask again which concepts there are."""
+        ranks = len(self.laid)
+        late = sum((ranks - n) * (1 - one.on) for n, one in enumerate(self.laid.values()))
+        return ranks * (ranks + 1) * self.tier_1() + late
+
+    def settle(self, solver: Any) -> None:
+        """What tier 1 found stays: which concepts are laid, and how many a concert misses."""
+        for one in self.laid.values():
+            self.cp.add(one.on == solver.value(one.on))
+        self.cp.add(sum(self.missed) <= sum(solver.value(missed) for missed in self.missed))
 
     def tier_2(self) -> Any:
         cp, terms, first = self.cp, [], self.question.first
@@ -198,7 +233,7 @@ class Model:
             if arc is not None:
                 self.cp.add_hint(one.start, first_lesson(arc))
                 self.cp.add_hint(one.warm, arc.warm)
-                if not one.demand.short:
+                if not one.demand.short and not one.demand.pause:
                     self.cp.add_hint(one.new, arc.new)
                     if one.warm_start is not one.start:
                         self.cp.add_hint(one.warm_start, arc.warm_start)
@@ -209,9 +244,10 @@ class Model:
             if solver.value(one.on):
                 start, short = solver.value(one.start), one.demand.short
                 new = 0 if short else solver.value(one.new)
-                middle = 0 if short else solver.value(one.middle_end) - start - new
+                middle = 0 if short else one.demand.usual[1]
+                pause = (0, 0) if short else (one.demand.pause_after, one.demand.pause)
                 arcs.append(Arc(one.demand.key, start, new, middle, solver.value(one.warm_start), solver.value(one.warm),
-                                one.demand.presented, short, one.demand.prepared))  # fmt: skip
+                                one.demand.presented, short, one.demand.prepared, *pause))  # fmt: skip
         out = tuple(d.key for d in self.question.demands if not solver.value(self.laid[d.key].on))
         return YearPlan(tuple(sorted(arcs, key=lambda arc: (first_lesson(arc), arc.concept))), out)
 
@@ -228,28 +264,28 @@ def solve(model: Model, work: float) -> tuple[Any, str]:
     return solver, names.get(solver.solve(model.cp), "unknown")
 
 
-def fit_year(question: YearQuestion) -> YearPlan:
-    """The best plan that a bounded amount of work finds; never worse than the greedy one."""
+def fit_year(question: YearQuestion, work: float = TIER_2) -> YearPlan:
+    """The best plan that a bounded amount of work finds; never worse than the greedy one. `work` bounds the search for wishes."""
     first = greedy(question)
     if not question.demands:
         return replace(first, status="best_possible")
     model = Model(question, question.horizon).build()
     model.hint(first)
-    model.cp.minimize(model.tier_1())
+    model.cp.minimize(model.which())
     solver, answer = solve(model, TIER_1)
     if answer not in ("optimal", "feasible"):
         return first
     best = model.read(solver)
     proven = answer == "optimal"
-    model.cp.add(model.tier_1() <= round(solver.objective_value))
-    model.hint(best if costs.priority_cost(question, first) > costs.priority_cost(question, best) else first)
+    model.settle(solver)
+    model.hint(first if set(first.left_out) == set(best.left_out) else best)
     model.cp.minimize(model.tier_2())
-    solver, answer = solve(model, TIER_2)
+    solver, answer = solve(model, work)
     bound = 0
     if answer in ("optimal", "feasible"):
         best, bound = model.read(solver), round(solver.best_objective_bound)
     cost = costs.plan_cost(question, best)
-    if cost > first.cost:
+    if costs.tier(question, best) > costs.tier(question, first):
         return first
     status: Status = "best_possible" if proven and answer == "optimal" else "best_found"
     return replace(

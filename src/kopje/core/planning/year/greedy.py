@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
-from kopje.core.planning.year.arcs import Arc, Demand, Place, YearPlan, YearQuestion
+from kopje.core.planning.year.arcs import PRACTISED, Arc, Demand, Place, YearPlan, YearQuestion, spread
 from kopje.core.planning.year.costs import plan_cost
 from kopje.core.planning.year.validate import first_lesson, free_after
 from kopje.core.sequence.concepts import ConceptKey
@@ -26,24 +26,50 @@ class _Table:
         return not any(n in self.taken[place] for n in range(start, start + length))
 
     def take(self, arc: Arc) -> None:
-        if not arc.short:
-            self.taken["new"].update(range(arc.start, arc.start + arc.new))
-            self.taken["practised"].update(range(arc.start + arc.new, arc.start + arc.new + arc.middle))
+        for place, runs in _runs(arc):
+            for start, length in runs:
+                self.taken[place].update(range(start, start + length))
         self.taken["warm"].update(range(arc.warm_start, arc.warm_start + arc.warm))
         if arc.present is not None:
             self.presents.add(arc.present)
 
 
-def greedy(question: YearQuestion, order: Iterable[Demand] | None = None) -> YearPlan:
-    """Lay what fits, the begun first. Deterministic; milliseconds. `order` replaces the order of the sequence."""
+def kept_in_order(question: YearQuestion, old: YearPlan) -> YearPlan:
+    """The old plan over what lessons are left now: the same order and lengths as far as they fit, at once.
+
+    Whatever the old plan left out comes last, shorter phases where the old ones no longer fit.
+    """
+    demands = tuple(_as_long_as(demand, old.by_key.get(demand.key)) for demand in question.demands)
+    asked = replace(question, demands=demands)
+    starts = {key: first_lesson(arc) for key, arc in old.by_key.items()}
+    plan = greedy(asked, sorted(demands, key=lambda d: starts.get(d.key, question.last + 1)), strict=True)
+    return replace(plan, cost=plan_cost(question, plan), bound=plan_cost(question, plan), status="kept")
+
+
+def _as_long_as(demand: Demand, arc: Arc | None) -> Demand:
+    """Not longer than the arc was."""
+    if arc is None or demand.begun or demand.short or demand.pause:
+        return demand
+    own = demand.lengths
+    prepare = min(max(arc.new - 1, own.least_prepare), own.prepare)
+    practise = min(max(PRACTISED + arc.warm - 1, own.least_practise), own.practise)
+    return replace(demand, lengths=replace(own, prepare=prepare, practise=practise))
+
+
+def greedy(question: YearQuestion, order: Iterable[Demand] | None = None, strict: bool = False) -> YearPlan:
+    """Lay what fits, the begun first. Deterministic; milliseconds. `order` replaces the order of the sequence; `strict`:
+    lines do not take turns, and nothing starts before what comes before it."""
     table, out = _Table(), list[ConceptKey]()
     laid: dict[ConceptKey, Arc] = {}
     waiting = list(order or question.demands)
     waiting.sort(key=lambda demand: not demand.begun)
     while waiting:
-        demand = _next(question, waiting, laid)
+        demand = _next(question, waiting, laid, strict)
         waiting.remove(demand)
-        arc = _placed(question, demand, table, laid)
+        not_before = max(
+            (arc.start for arc in laid.values() if strict and arc.short == demand.short), default=0
+        )
+        arc = _placed(question, demand, table, laid, not_before)
         if arc is None:
             out.append(demand.key)
         else:
@@ -54,7 +80,7 @@ def greedy(question: YearQuestion, order: Iterable[Demand] | None = None) -> Yea
     return YearPlan(plan.arcs, plan.left_out, "best_found", plan_cost(question, plan))
 
 
-def _next(question: YearQuestion, waiting: list[Demand], laid: dict[ConceptKey, Arc]) -> Demand:
+def _next(question: YearQuestion, waiting: list[Demand], laid: dict[ConceptKey, Arc], strict: bool) -> Demand:
     """The first that nothing waiting must come before; of several, the line with the fewest laid."""
     keys = {demand.key for demand in waiting}
     able = [
@@ -74,7 +100,7 @@ def _next(question: YearQuestion, waiting: list[Demand], laid: dict[ConceptKey, 
         able or waiting,
         key=lambda demand: (
             -(demand.priority >= 10),
-            lines.count(demand.concept.line),
+            0 if strict else lines.count(demand.concept.line),
             waiting.index(demand),
         ),
     )
@@ -85,7 +111,9 @@ def _earlier_in_strand(question: YearQuestion, demand: Demand, keys: set[Concept
     return any(one.key in keys for one in chain[: chain.index(demand)])
 
 
-def _placed(question: YearQuestion, demand: Demand, table: _Table, laid: dict[ConceptKey, Arc]) -> Arc | None:
+def _placed(
+    question: YearQuestion, demand: Demand, table: _Table, laid: dict[ConceptKey, Arc], not_before: int
+) -> Arc | None:
     if question.missing(demand) and not demand.begun:
         return None
     if not demand.begun and any(need.key not in laid for need in question.needs(demand)):
@@ -94,7 +122,7 @@ def _placed(question: YearQuestion, demand: Demand, table: _Table, laid: dict[Co
     if not demand.begun:
         chain = next(chain for chain in question.chains if demand in chain)
         before = [one for one in chain[: chain.index(demand)] if one.key in laid]
-        earliest = max([earliest, *(free_after(one, laid[one.key]) for one in before)])
+        earliest = max([earliest, not_before, *(free_after(one, laid[one.key]) for one in before)])
         present_from = max(
             [demand.earliest or 0, *(laid[need.key].assess + 1 for need in question.needs(demand))]
         )
@@ -121,10 +149,22 @@ def _arc_at(demand: Demand, sizes: tuple[int, int, int], start: int, table: _Tab
         arc = Arc(demand.key, start, 0, 0, start, warm, demand.presented, True, demand.prepared)
         fits = table.free("warm", start, warm) and arc.present not in table.presents
         return arc if fits else None
-    if not (table.free("new", start, new) and table.free("practised", start + new, middle)):
+    arc = Arc(demand.key, start, new, middle, 0, warm, pause_after=demand.pause_after, pause=demand.pause)
+    if not all(table.free(place, *run) for place, runs in _runs(arc) for run in runs):
         return None
-    warm_start = start + new + middle
+    warm_start = arc.middle_end
     while not table.free("warm", warm_start, warm):
         warm_start += 1
-    arc = Arc(demand.key, start, new, middle, warm_start, warm, demand.presented, False, demand.prepared)
+    arc = replace(arc, warm_start=warm_start, presented=demand.presented, prepared=demand.prepared)
     return arc if arc.present is None or arc.present not in table.presents else None
+
+
+def _runs(arc: Arc) -> tuple[tuple[Place, list[tuple[int, int]]], ...]:
+    """(place, (first lesson, lessons)) of preparing and practising; nothing of a short arc."""
+    if arc.short:
+        return ()
+    new, middle = spread(arc.new, arc.middle, arc.pause_after, arc.pause)
+    return ("new", [(arc.start + at, n) for at, n in new]), (
+        "practised",
+        [(arc.start + at, n) for at, n in middle],
+    )

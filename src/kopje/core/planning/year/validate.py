@@ -61,8 +61,10 @@ def _lengths(question: YearQuestion, plan: YearPlan) -> Iterator[str]:
         ):
             if not low <= value <= high:
                 yield f"{arc.concept}: {value} lessons in its {name} place, {low} to {high} are usual"
-        if not demand.short and arc.warm_start < arc.start + arc.new + arc.middle:
+        if not demand.short and arc.warm_start < arc.middle_end:
             yield f"{arc.concept} is kept warm before it is practised"
+        if (arc.pause, arc.pause_after) != (demand.pause, demand.pause_after) and not demand.short:
+            yield f"{arc.concept} does not rest where the teacher split it"
 
 
 def _prerequisites(question: YearQuestion, plan: YearPlan) -> Iterator[str]:
@@ -105,4 +107,4 @@ def first_lesson(arc: Arc) -> int:
 
 def free_after(demand: Demand, arc: Arc) -> int:
     """From which lesson the next of its strand may start: a short arc must be over."""
-    return arc.end + 1 if demand.short else arc.start + arc.new + arc.middle
+    return arc.end + 1 if demand.short else arc.middle_end

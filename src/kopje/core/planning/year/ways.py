@@ -19,6 +19,7 @@ Kind = Literal["shorten", "reserve", "next_year", "both"]
 CORE = 10  # priority from which a concept is core
 EXTRA = 60
 WORK = 0.25
+QUICK = 0.06  # for a look at a way out; taking it lays the year with all care
 
 
 @dataclass(frozen=True, slots=True)
@@ -42,7 +43,9 @@ def short_by(question: YearQuestion) -> int:
     """
     wanted = replace(question, demands=core(question), concerts=())
     able = tuple(d for d in wanted.demands if d.begun or not wanted.missing(d))
-    wanted = replace(wanted, demands=tuple(replace(d, latest=None, fixed=None) for d in able))
+    wanted = replace(
+        wanted, demands=tuple(replace(d, earliest=None, latest=None, fixed=None, pause=0) for d in able)
+    )
     model = Model(wanted, question.horizon + EXTRA, must=True, usual_only=True).build()
     latest = model.cp.new_int_var(question.first - 1, question.last + 200, "latest")
     for one in model.laid.values():
@@ -57,8 +60,16 @@ def short_by(question: YearQuestion) -> int:
 
 def ways_out(question: YearQuestion) -> tuple[WayOut, ...]:
     """At most three different ways, cheapest first: shorter phases, the reserve, or something moved to next year."""
+    as_it_is = fit_year(question, QUICK)
     found = [
-        way for way in (_shorten(question), _reserve(question), _next_year(question), _both(question)) if way
+        way
+        for way in (
+            _shorten(question, as_it_is),
+            _reserve(question),
+            _next_year(question),
+            _both(question, as_it_is),
+        )
+        if way
     ]
     kept: list[WayOut] = []
     for way in found:
@@ -74,8 +85,7 @@ def _all_core(question: YearQuestion, plan: YearPlan) -> bool:
     return not any(d.key in left and not question.missing(d) for d in core(question))
 
 
-def _shorten(question: YearQuestion) -> WayOut | None:
-    plan = fit_year(question)
+def _shorten(question: YearQuestion, plan: YearPlan) -> WayOut | None:
     if not _all_core(question, plan):
         return None
     cut = [(question.by_key[a.concept], a) for a in plan.arcs if not a.short]
@@ -96,7 +106,7 @@ def _reserve(question: YearQuestion) -> WayOut | None:
     if question.reserve == 0:
         return None
     without = replace(question, reserve=0)
-    plan = fit_year(without)
+    plan = fit_year(without, QUICK)
     if not _all_core(without, plan):
         return None
     return WayOut(
@@ -110,12 +120,11 @@ def _reserve(question: YearQuestion) -> WayOut | None:
 def _next_year(question: YearQuestion) -> WayOut | None:
     """Keep usual lengths; move what matters least."""
     usual = replace(question, demands=tuple(_unshortened(d) for d in question.demands))
-    plan = fit_year(usual)
+    plan = fit_year(usual, QUICK)
     return _moved(usual, plan, "next_year", "")
 
 
-def _both(question: YearQuestion) -> WayOut | None:
-    plan = fit_year(question)
+def _both(question: YearQuestion, plan: YearPlan) -> WayOut | None:
     return None if _all_core(question, plan) else _moved(question, plan, "both", "Shorten phases, and move ")
 
 
@@ -140,7 +149,7 @@ def _unshortened(demand: Demand) -> Demand:
 class Wish:
     """One thing the teacher asked for that may collide with others."""
 
-    kind: Literal["fixed", "latest", "concert", "core"]
+    kind: Literal["fixed", "earliest", "latest", "concert", "core"]
     subject: str
     sentence: str
 
@@ -169,6 +178,9 @@ def _wishes(question: YearQuestion) -> list[Wish]:
             found.append(
                 Wish("latest", d.key, f"{d.concept.name.capitalize()} is named by lesson {d.latest}.")
             )
+        if d.earliest is not None:
+            said = f"{d.concept.name.capitalize()} is not named before lesson {d.earliest}."
+            found.append(Wish("earliest", d.key, said))
     for concert in question.concerts:
         names = [question.by_key[k].concept.name for k in sorted(concert.concepts) if k in question.by_key]
         if names:
@@ -186,7 +198,7 @@ def _possible(question: YearQuestion, wishes: Iterable[Wish]) -> bool:
     """Whether everything that the wishes speak of can be laid with all of them kept; what they need comes along."""
     kept = {(wish.kind, wish.subject) for wish in wishes}
     concerts = tuple(c for c in question.concerts if ("concert", c.name) in kept)
-    named = {subject for kind, subject in kept if kind in ("fixed", "latest")} | {
+    named = {subject for kind, subject in kept if kind in ("fixed", "latest", "earliest")} | {
         k for c in concerts for k in c.concepts
     }
     demands = tuple(
@@ -194,6 +206,7 @@ def _possible(question: YearQuestion, wishes: Iterable[Wish]) -> bool:
             d,
             fixed=d.fixed if ("fixed", d.key) in kept else None,
             latest=d.latest if ("latest", d.key) in kept else None,
+            earliest=d.earliest if ("earliest", d.key) in kept else None,
             priority=20 if d.key in named else 1,
         )
         for d in question.demands

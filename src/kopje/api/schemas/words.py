@@ -1,0 +1,78 @@
+"""What the school calls things, on the wire."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+
+from pydantic import Field
+
+from kopje.api.schemas.base import Body, Read
+from kopje.core.music.rhythm_syllables import RhythmSystem
+from kopje.core.sequence.arcs import PURPOSES
+from kopje.core.sequence.phases import MODELS
+from kopje.core.sequence.wording import Names, Wording
+
+ModelKey = Literal["prepare-present-practise", "make-invent-understand", "listen-to-create"]
+
+
+class WordsBody(Body):
+    """`phase_words`: the school's own words by phase key; what is not named keeps the model's word."""
+
+    so: Literal["so", "sol"] = Field(examples=["sol"])
+    ti: Literal["ti", "si"] = Field(examples=["ti"])
+    names: Names = Field(examples=["solfa"])
+    rhythm: RhythmSystem = Field(examples=["ta-titi"])
+    minor: Literal["la", "do"] = Field(examples=["la"])
+    model: ModelKey = Field(examples=["listen-to-create"])
+    phase_words: dict[
+        Annotated[str, Field(max_length=40)],
+        Annotated[str, Field(min_length=1, max_length=40, pattern=r"\S")],
+    ] = Field(examples=[{"echo": "sing back"}], max_length=20)
+
+    def value(self) -> Wording:
+        known = {phase.key for phase in MODELS[self.model].phases}
+        own = {key: word.strip() for key, word in self.phase_words.items() if key in known}
+        return Wording(**self.model_dump(exclude={"phase_words"}), phase_words=own)
+
+
+class ModelPhase(Read):
+    key: str
+    word: str
+    purpose: str
+    usual: int
+
+
+class ModelRead(Read):
+    key: str
+    name: str
+    phases: list[ModelPhase]
+
+
+class WordsRead(Read):
+    """`phases`: the word for each stretch of an arc, as the page shows it: prepare, present, practise, warm, assess."""
+
+    so: str
+    ti: str
+    names: Names
+    rhythm: RhythmSystem
+    minor: str
+    model: str
+    phase_words: dict[str, str]
+    phases: dict[str, str]
+    models: list[ModelRead]
+
+    @classmethod
+    def of(cls, w: Wording) -> WordsRead:
+        models = [
+            ModelRead(
+                key=m.key,
+                name=m.name,
+                phases=[
+                    ModelPhase(key=p.key, word=p.word, purpose=p.purpose, usual=p.lessons[1])
+                    for p in m.phases
+                ],
+            )
+            for m in MODELS.values()
+        ]
+        return cls(so=w.so, ti=w.ti, names=w.names, rhythm=w.rhythm, minor=w.minor, model=w.model,
+                   phase_words=dict(w.phase_words), phases={p: w.phases.word(p) for p in PURPOSES}, models=models)  # fmt: skip

@@ -1,0 +1,51 @@
+"""Choir rehearsals: warm-up, hard intervals, daily sight-singing, repertoire, closing."""
+
+from kopje.core.planning.activities import Activity
+from kopje.core.sequence.concepts import CHOIR
+
+_ONLY = (CHOIR, CHOIR)
+_VOICES = "In range and not loud; a tired or changing voice rests."
+CHOIR_ACTIVITIES = (
+    Activity("breath-and-hum", "Breathe and hum", "vocal exploration", ("opening",), _ONLY, (4, 6, 9), "standing",
+             ("Breathe low, let go on a long s, four times.", "Hum five tones down, a half step higher each time.",
+              "Open the hum to “noo”."), routine=True, care=_VOICES),
+    Activity("five-tones-up", "Five tones, new vowel", "vocal exploration", ("opening",), _ONLY, (4, 6, 9), "standing",
+             ("Do to so and back on one breath, one vowel a round.", "Listen until the vowel is one voice."),
+             routine=True, care=_VOICES),
+    Activity("moving-warm-up", "Shake out, then sing", "movement", ("opening",), _ONLY, (4, 6, 9), "moving",
+             ("Shoulders, arms, knees; a slow roll up.", "Sirens soft and high, like the kestrel."), routine=True,
+             care="Arm's length apart; nobody has to roll down."),
+    Activity("hard-intervals", "The pieces' hard steps", "singing", ("voice",), _ONLY, (3, 5, 8), "standing",
+             ("Take two tones out of {song} that are hard to find.", "Sing them with hand signs, then inside, then in the line."),
+             song="known", care=_VOICES),
+    Activity("hold-and-move", "Hold one, move one", "partner work", ("voice",), _ONLY, (3, 5, 8), "standing",
+             ("Half hold do; half move do re mi re do against it.", "Change; then hold so."), routine=True),
+    Activity("silent-look", "Look, then read", "sight-singing", ("focus",), _ONLY, (6, 10, 14), "seated",
+             ("Give the tonic pattern and count in. Half a minute of silent looking.",
+              "They read {concept} from the board, without help.", "Start again from the bar where it broke."),
+             purposes=("prepare", "practise"), way="read", voices="group"),
+    Activity("row-by-row", "Row by row", "sight-singing", ("focus",), _ONLY, (6, 10, 14), "seated",
+             ("One row reads two bars of {concept}, the next goes on.", "Then four singers read a line alone."),
+             purposes=("prepare", "practise"), hears=4, way="read"),
+    Activity("what-is-new", "What is new on this page", "sight-singing", ("focus",), _ONLY, (6, 9, 12), "seated",
+             ("Name what is new: {concept}.", "Find it on the board; sing it out of its line, then in it.",
+              "Read the whole line."),
+             purposes=("present",), way="read"),
+    Activity("new-piece", "A new piece, line by line", "singing", ("repertoire",), _ONLY, (8, 12, 18), "seated",
+             ("Speak the words of {song} in rhythm.", "First line with syllables, then “noo”, then words."), song="new",
+             care="Name where it comes from and check what its words mean."),
+    Activity("hear-its-shape", "Hear its shape", "listening", ("repertoire",), _ONLY, (6, 10, 14), "seated",
+             ("Sing or play {song} once; hands show where its line rises.", "Which lines are the same? They join in there.",
+              "Once through on “noo”."), song="new", care="Name where it comes from and check what its words mean."),
+    Activity("polish", "Polish a passage", "singing", ("repertoire",), _ONLY, (8, 12, 18), "standing",
+             ("Sing {song} once through; name one passage.", "That passage slowly with syllables, then “noo”, then words.",
+              "Once more from the start."), song="known"),
+    Activity("by-heart", "By heart, eyes up", "singing", ("repertoire",), _ONLY, (6, 10, 15), "standing",
+             ("Sing {song} by heart; a singer gives the start.", "Listen for the ends of words."), song="known"),
+    Activity("two-groups", "Two groups, one line each", "partner work", ("repertoire",), _ONLY, (6, 10, 15), "standing",
+             ("One group sings {song}, the other keeps its resting tone.", "Change without stopping."), song="known"),
+    Activity("last-chord", "Last tone, soft and long", "closing", ("closing",), _ONLY, (2, 3, 5), "standing",
+             ("End of {song}, softer each time.", "Leave on the silence."), song="known", routine=True),
+    Activity("one-word-each", "One word each", "closing", ("closing",), _ONLY, (2, 3, 4), "seated",
+             ("Each group says what got better today.",), routine=True),
+)  # fmt: skip

@@ -1,0 +1,85 @@
+"""What a school calls things: its phases, its syllables, its names for degrees and figures. Stored keys never change.
+
+Source: docs/sources.md#solfa, docs/sources.md#arcs.
+"""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from functools import cached_property
+from typing import Literal
+
+from kopje.core.music.degree import Degree
+from kopje.core.music.rhythm_syllables import RhythmSystem
+from kopje.core.sequence.phases import MODELS, PREPARE_PRESENT_PRACTISE, PhaseModel
+
+Names = Literal["solfa", "numbers", "letters"]
+_TONE = re.compile(r"‹([^›]+)›")
+_SO, _TI = re.compile(r"(?<![\w-])(so|sol)(?![\w-])"), re.compile(r"(?<![\w-])ti(?![\w-])")
+
+
+@dataclass(frozen=True)
+class Wording:
+    """`so` and `ti` are spellings; with `ti` = "si" the raised so is written so♯. `phase_words`: own words by phase key."""
+
+    so: Literal["so", "sol"] = "so"
+    ti: Literal["ti", "si"] = "ti"
+    names: Names = "solfa"
+    rhythm: RhythmSystem = "ta-titi"
+    minor: Literal["la", "do"] = "la"
+    model: str = PREPARE_PRESENT_PRACTISE.key
+    phase_words: Mapping[str, str] = field(default_factory=dict)
+
+    @cached_property
+    def phases(self) -> PhaseModel:
+        return MODELS.get(self.model, PREPARE_PRESENT_PRACTISE).named(self.phase_words)
+
+    def syllable(self, key: str) -> str:
+        """A stored degree in this school's spelling, octave marks kept.
+
+        >>> Wording(so="sol", ti="si").syllable("si,"), Wording(ti="si").syllable("ti")
+        ('sol♯,', 'si')
+        """
+        tone = key.rstrip(",'")
+        marks = key[len(tone) :]
+        shown = {"so": self.so, "ti": self.ti}.get(tone, tone)
+        if tone == "si" and self.ti == "si":
+            shown = f"{self.so}♯"
+        return shown + marks
+
+    def tone(self, key: str) -> str:
+        """A degree by the school's names. Letters depend on a song's do, so words alone fall back to syllables.
+
+        >>> Wording(names="numbers").tone("so,"), Wording(names="numbers").tone("fi")
+        ('5,', '♯4')
+        """
+        if self.names != "numbers":
+            return self.syllable(key)
+        degree = Degree.parse(key)
+        sign = "♯" * degree.alter if degree.alter > 0 else "♭" * -degree.alter
+        return f"{sign}{degree.index + 1}" + (
+            "'" * degree.octave if degree.octave > 0 else "," * -degree.octave
+        )
+
+    def spoken(self, sentence: str) -> str:
+        """A sentence of the core with its marked tones in this school's words.
+
+        >>> Wording(so="sol").spoken("It ends on ‹so›.")
+        'It ends on sol.'
+        """
+        return _TONE.sub(lambda found: self.tone(found[1]), sentence)
+
+    def concept(self, name: str) -> str:
+        """A concept's name or sign, in which so and ti are always tones: `so and mi` becomes `sol and mi`."""
+        said = _SO.sub(self.so, name)
+        return _TI.sub(self.ti, said)
+
+
+def marked(degree: str) -> str:
+    """A tone inside a sentence, so that a school's own word can take its place: ‹so›."""
+    return f"‹{degree}›"
+
+
+OURS = Wording()
