@@ -91,11 +91,11 @@ def teach_and_hear(page: Page) -> tuple[str, list[str]]:
     page.keyboard.press("Backspace")
     expect(page.locator(".child.on .name")).to_have_text(four[3])
     page.keyboard.press("2")
-    skipped = ""
+    skipped = ""  # in the middle: openings and closings are not carried over
     for _ in range(10):
         title = page.locator(".face h1").inner_text()
         role = page.locator(".face .song").count()
-        if not skipped and role and page.locator(".where").inner_text()[0] not in "17":
+        if not skipped and role and page.locator(".where").inner_text()[0] not in "1278":
             skipped = title
             page.keyboard.press("s")
         else:

@@ -93,7 +93,7 @@ def test_an_arc_is_moved_by_keys_and_what_it_pushed_is_said(page: Page, demo: Ru
     expect(page.get_by_role("heading", level=1)).to_contain_text(re.compile("fits|Short by|too soon"))
     name = page.evaluate(
         "async () => { const y = await (await fetch(location.pathname.replace('/sections', '/api/sections'))).json();"
-        " return y.arcs.find(a => !a.begun && a.core).concept.name }"
+        " return y.arcs.filter(a => !a.begun && a.core).at(-1).concept.name }"
     )
     page.get_by_role("button", name=re.compile(f"^{re.escape(name)}:")).first.press("Enter")
     drawer = page.get_by_role("complementary")
@@ -102,9 +102,38 @@ def test_an_arc_is_moved_by_keys_and_what_it_pushed_is_said(page: Page, demo: Ru
     expect(drawer.get_by_text(f"Begins in lesson {start + 1}")).to_be_visible()
     expect(drawer.get_by_text("You placed it here.")).to_be_visible()
     expect(drawer.get_by_role("heading", name="This moved with it")).to_be_visible()
+    page.keyboard.press("s")
+    expect(drawer.get_by_text(re.compile(r"It rests from .* for 2 lessons"))).to_be_visible()
+    drawer.get_by_role("button", name="Join it again").click()
+    expect(drawer.get_by_text(re.compile("It rests from"))).to_have_count(0)
     drawer.get_by_role("button", name="Let Kopje place it").click()
     expect(drawer.get_by_text("You placed it here.")).to_have_count(0)
     page.get_by_text("The same as a table").click()
     expect(
         page.get_by_role("rowheader", name=re.compile(re.escape(name), re.IGNORECASE)).first
     ).to_be_visible()
+
+
+def test_the_schools_words_and_its_choir_are_set_up_once_and_said_everywhere(
+    page: Page, demo: Running
+) -> None:
+    sign_in(page, demo.address)
+    page.goto(f"{demo.address}/set-up")
+    page.get_by_label("Fifth degree").select_option("sol")
+    page.get_by_label("Learning goes through").select_option(label="listen, echo, name, read, create")
+    page.get_by_label("Your words: echo").fill("sing back")
+    page.get_by_role("button", name="Keep these words").click()
+    expect(page.get_by_text("Kept. Every page says it so from now on.")).to_be_visible()
+    page.get_by_role("link", name="1B", exact=True).first.click()
+    expect(page.get_by_role("heading", name="Due")).to_be_visible()
+    expect(page.locator(".due")).to_contain_text(re.compile("Listen|Sing back|Name|Read|Create"))
+    expect(page.locator("main")).to_contain_text("sol")
+    page.goto(f"{demo.address}/set-up")
+    page.get_by_label("Fifth degree").select_option("so")
+    page.get_by_label("Learning goes through").select_option(label="prepare, present, practise")
+    page.get_by_role("button", name="Keep these words").click()
+    expect(page.get_by_text("Kept. Every page says it so from now on.")).to_be_visible()
+    page.get_by_role("link", name="Choir", exact=True).first.click()
+    expect(page.locator(".due")).to_contain_text("reading")
+    page.get_by_role("link", name="Ledger", exact=True).first.click()
+    expect(page.locator("tbody tr")).to_have_count(28)

@@ -41,16 +41,18 @@ class Verdict:
         return tuple(reason for reason in self.reasons if reason.weight == "bars")
 
 
-def listed(words: Iterable[str], last: str = "and") -> str:
-    """Join words as one says them.
+def listed(words: Iterable[str], most: int | None = None) -> str:
+    """Join words as one says them; beyond `most` the rest is counted.
 
-    >>> listed(["do", "re", "mi"])
-    'do, re and mi'
+    >>> listed(["do", "re", "mi"]), listed(["do", "re", "mi", "fa"], 2)
+    ('do, re and mi', 'do, re and 2 more')
     """
     items = list(words)
+    if most is not None and len(items) > most + 1:
+        items = [*items[:most], f"{len(items) - most} more"]
     if len(items) < 2:
         return "".join(items)
-    return f"{', '.join(items[:-1])} {last} {items[-1]}"
+    return f"{', '.join(items[:-1])} and {items[-1]}"
 
 
 def counted(number: int, noun: str, plural: str | None = None) -> str:

@@ -31,6 +31,7 @@ from kopje.usecases.section_state import state_of
 
 CORE, OPTIONAL = 20, 2
 RESERVE = 2
+HELD = 5  # lessons that an arc of usual length holds the new place
 
 
 @dataclass(frozen=True)
@@ -123,6 +124,8 @@ def _question(
 ) -> YearQuestion:  # fmt: skip
     said = {wish.concept: wish for wish in wishes}
     concepts = [c for c in call.sequence.concepts if _belongs(c, section.grade, state)]
+    if section.grade == CHOIR:
+        concepts = _as_many_levels(concepts, state, len(lessons) - next_lesson + 1)
     known = frozenset(c.key for c in call.sequence.concepts if _known(c, state))
     demands = tuple(
         _demand(c, state, Word(said.get(c.key), lessons, next_lesson), usual)
@@ -160,6 +163,14 @@ def _belongs(concept: Concept, grade: int, state: SectionState) -> bool:
     if (concept.grade == CHOIR) != (grade == CHOIR):
         return begun
     return begun or (concept.grade <= grade and (concept.core or concept.grade == grade))
+
+
+def _as_many_levels(concepts: Sequence[Concept], state: SectionState, lessons: int) -> list[Concept]:
+    """Of a choir's levels as many as these lessons hold: the ladder goes on next year, and nothing is short of it."""
+    room = max((lessons - HELD) // HELD, 1)
+    waiting = [c for c in concepts if c.core and not _known(c, state)]
+    later = {c.key for c in waiting[room:]}
+    return [c for c in concepts if c.key not in later]
 
 
 def _known(concept: Concept, state: SectionState) -> bool:

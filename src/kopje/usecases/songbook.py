@@ -8,7 +8,7 @@ from dataclasses import dataclass, field
 from functools import lru_cache
 from uuid import UUID
 
-from kopje.core.analysis.analysis import Analysis, analyse
+from kopje.core.analysis.analysis import Analysis, Minor, analyse
 from kopje.core.errors import KopjeError
 from kopje.core.sequence.concepts import Sequence
 from kopje.core.songs.contents import SongCard, card
@@ -31,8 +31,8 @@ class _Source:
 
 
 @lru_cache(maxsize=4096)
-def _analysed(source: _Source) -> Analysis:
-    return analyse(read_tunes(source.data, source.filename)[0])
+def _analysed(source: _Source, minor: Minor = "la") -> Analysis:
+    return analyse(read_tunes(source.data, source.filename)[0], minor)
 
 
 @dataclass(frozen=True)
@@ -48,8 +48,9 @@ def _card(source: _Source, song_id: str, seen: _Seen) -> SongCard:
     return card(song_id, _analysed(source), seen.sequence)
 
 
-def analysis_of(song: tables.Song) -> Analysis:
-    return _analysed(_Source(song.content_hash, song.filename, song.source))
+def analysis_of(song: tables.Song, minor: Minor = "la") -> Analysis:
+    """`minor`: how the school reads minor; judgements about songs are always made from la."""
+    return _analysed(_Source(song.content_hash, song.filename, song.source), minor)
 
 
 def cards(call: Call) -> tuple[SongCard, ...]:

@@ -1,5 +1,5 @@
 // What pages read and do. One name a question; lists are forgotten together when something changes.
-import { QueryClient, useMutation, useQuery, useQueryClient } from '@tanstack/vue-query'
+import { QueryClient, useMutation, useQueries, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, type MaybeRefOrGetter, toValue } from 'vue'
 import { api, body, Refusal, type Schemas } from './client'
 
@@ -158,6 +158,18 @@ export function useYear(id: Id) {
     queryKey: ['year', id],
     queryFn: () => body(api.GET('/api/sections/{section_id}/year', { params: { path: { section_id: toValue(id) } } })),
     enabled: computed(() => toValue(id) !== ''),
+  })
+}
+/** The years of several sections, as they come. */
+export function useYears(ids: MaybeRefOrGetter<readonly string[]>) {
+  return useQueries({
+    queries: computed(() =>
+      toValue(ids).map((id) => ({
+        queryKey: ['year', id],
+        queryFn: () => body(api.GET('/api/sections/{section_id}/year', { params: { path: { section_id: id } } })),
+      })),
+    ),
+    combine: (found) => found.flatMap((one) => (one.data ? [one.data] : [])),
   })
 }
 export function useWays(id: Id, wanted: MaybeRefOrGetter<boolean>) {

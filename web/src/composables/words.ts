@@ -1,9 +1,19 @@
 // Dates and times as a room says them.
+// The formats are made once: making one takes longer than drawing what it says.
+const WEEKDAY = new Intl.DateTimeFormat('en', { weekday: 'long' })
+const SHORT_DAY = new Intl.DateTimeFormat('en', { weekday: 'short', day: 'numeric', month: 'short' })
+const MONTH = new Intl.DateTimeFormat('en', { month: 'short' })
+const noon = (iso: string) => (iso ? new Date(iso.length > 10 ? iso : `${iso}T12:00`) : undefined)
+const said = (format: Intl.DateTimeFormat, iso: string) => { const day = noon(iso); return day ? format.format(day) : '' }
+
 export function weekday(iso: string): string {
-  return new Date(`${iso}T12:00`).toLocaleDateString('en', { weekday: 'long' })
+  return said(WEEKDAY, iso)
 }
 export function shortDay(iso: string): string {
-  return new Date(iso.length > 10 ? iso : `${iso}T12:00`).toLocaleDateString('en', { weekday: 'short', day: 'numeric', month: 'short' })
+  return said(SHORT_DAY, iso)
+}
+export function monthName(iso: string): string {
+  return said(MONTH, iso)
 }
 export function listed(words: readonly string[]): string {
   return words.length < 2 ? words.join('') : `${words.slice(0, -1).join(', ')} and ${words.at(-1) ?? ''}`

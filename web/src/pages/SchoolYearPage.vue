@@ -2,7 +2,7 @@
 // The school's year: which sections fit, how far the sections of a grade are apart, where they will be on a day.
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { useGrade, useSchoolYear, useYear } from '@/api/queries'
+import { useGrade, useSchoolYear, useYears } from '@/api/queries'
 import { api, body } from '@/api/client'
 import { queryClient } from '@/api/queries'
 import ConceptSign from '@/components/ConceptSign.vue'
@@ -22,9 +22,7 @@ const grade = computed(() => (props.grade === undefined ? (grades.value[0] ?? 0)
 const day = ref('')
 const where = useGrade(grade, day)
 const mine = computed(() => sections.value.filter((one) => one.section.grade === grade.value))
-const first = useYear(() => mine.value[0]?.section.id ?? '')
-const second = useYear(() => mine.value[1]?.section.id ?? '')
-const ridges = computed(() => [first.data.value, second.data.value].filter((one) => one !== undefined))
+const ridges = useYears(() => mine.value.map((one) => one.section.id))
 
 const done = ref(0)
 const laying = ref(false)

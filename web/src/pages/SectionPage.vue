@@ -52,7 +52,7 @@ const purposes: Purpose[] = ['prepare', 'present', 'practise']
     <div class="page">
       <header class="row spread">
         <div><h1>{{ found.section.name }}</h1><p class="quiet">{{ say.section.title(found.section.grade, found.roll) }} · {{ found.meets.join(', ') }} · {{ say.section.lessons(found.lessons_done) }}</p></div>
-        <v-btn :to="`/sections/${id}/year`">{{ say.year.title }}</v-btn><v-btn :to="`/sections/${id}/ledger`">{{ say.section.ledger }}</v-btn>
+        <div class="row"><v-btn :to="`/sections/${id}/year`">{{ say.year.title }}</v-btn><v-btn :to="`/sections/${id}/ledger`">{{ say.section.ledger }}</v-btn></div>
       </header>
       <section class="next sheet">
         <div><h2>{{ say.section.nextLesson }}</h2><p v-if="found.open_lesson" class="quiet">{{ shortDay(found.open_lesson.day) }}</p></div>

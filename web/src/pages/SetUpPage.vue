@@ -148,7 +148,7 @@ async function leave(everywhere: boolean) {
 <style scoped>
 .setup { display: grid; grid-template-columns: minmax(0, 1.5fr) minmax(280px, 1fr); gap: 40px; align-content: start; }
 .stack { gap: 16px; }
-.main-part { display: grid; gap: 36px; min-width: 0; }
+.main-part { display: grid; gap: 36px; min-width: 0; align-content: start; }
 .missing { color: var(--granite); }
 .file { display: inline-flex; gap: 8px; align-items: center; flex-wrap: wrap; }
 .side { display: grid; gap: 32px; align-content: start; }

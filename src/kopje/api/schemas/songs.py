@@ -114,7 +114,7 @@ class SongRead(Read):
 
     @classmethod
     def of(cls, song: tables.Song, words: Wording) -> SongRead:
-        a = analysis_of(song)
+        a = analysis_of(song, words.minor)
         low, high = a.range or (None, None)
         return cls(
             id=song.id, title=song.title, ours=song.ours, facts=song.facts,

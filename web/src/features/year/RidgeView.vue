@@ -2,7 +2,7 @@
 // The ridge: time runs left to right over real lessons; strata are arcs, texture is the phase, cuts are holidays and concerts.
 import { computed, onMounted, onUnmounted, ref, useId } from 'vue'
 import type { Schemas } from '@/api/client'
-import { shortDay } from '@/composables/words'
+import { monthName, shortDay } from '@/composables/words'
 import { phaseName } from '@/locales/names'
 import { say } from '@/locales/en'
 import { bandsOf, type Run, type Stratum } from './strata'
@@ -41,14 +41,10 @@ const shape = (run: Run, height: number) => {
   return { x: x(run.from) + 0.5, y: height - tall, width: (run.to - run.from + 1) * step.value - 1, height: tall }
 }
 const fill = (run: Run) => (run.taught || run.phase === 'present' ? undefined : `url(#${id}-${run.phase})`)
-const months = computed(() => {
-  const found: { at: number; says: string }[] = []
-  props.year.lessons.forEach((day, index) => {
-    const month = new Date(`${day}T12:00`).toLocaleDateString('en', { month: 'short' })
-    if (!index || month !== new Date(`${props.year.lessons[index - 1] ?? ''}T12:00`).toLocaleDateString('en', { month: 'short' })) found.push({ at: index + 1, says: month })
-  })
-  return found.filter((one, index) => !index || x(one.at) - x(found[index - 1]?.at ?? 1) > 26)
-})
+const turns = computed(() =>
+  props.year.lessons.flatMap((day, index) => (index && day.slice(0, 7) === props.year.lessons[index - 1]?.slice(0, 7) ? [] : [{ at: index + 1, says: monthName(day) }])),
+)
+const months = computed(() => turns.value.filter((one, index, all) => !index || x(one.at) - x(all[index - 1]?.at ?? 1) > 26))
 const spoken = (one: Stratum) => {
   const runs = one.runs.map((run) => `${phaseName(run.phase)} ${run.taught ? say.year.was : ''} ${shortDay(props.year.lessons[run.from - 1] ?? '')}`)
   return `${one.concept.name}: ${runs.join(', ')}`

@@ -99,7 +99,7 @@ def _shorten(question: YearQuestion, plan: YearPlan) -> WayOut | None:
         for n, what in ((practise, "practice"), (prepare, "preparation"))
         if n
     ]
-    return WayOut("shorten", f"Give up {listed(parts)}, in {listed(names)}.", question, plan)
+    return WayOut("shorten", f"Give up {listed(parts)}, in {listed(names, 4)}.", question, plan)
 
 
 def _reserve(question: YearQuestion) -> WayOut | None:
@@ -134,7 +134,8 @@ def _moved(question: YearQuestion, plan: YearPlan, kind: Kind, lead: str) -> Way
     ]
     if not names:
         return None
-    said = f"{lead}{listed(names)} to next year." if lead else f"Move {listed(names)} to next year."
+    moved = listed(names, 4)
+    said = f"{lead}{moved} to next year." if lead else f"Move {moved} to next year."
     return WayOut(kind, said, question, plan)
 
 
@@ -229,7 +230,7 @@ def sentence(question: YearQuestion, plan: YearPlan, short: int) -> str:
         name, key = missed[0]
         return f"{name} comes too soon for {question.by_key[ConceptKey(key)].concept.name}: {'it is' if len(missed) == 1 else 'among others it is'} not named by then."
     if short and left:
-        return f"Short by {counted(short, 'lesson')}: {listed(d.concept.name for d in left)} {'finds' if len(left) == 1 else 'find'} no room this year."
+        return f"Short by {counted(short, 'lesson')}: {listed((d.concept.name for d in left), 3)} {'finds' if len(left) == 1 else 'find'} no room this year."
     if short:
         return (
             f"It fits, with shorter phases: at usual lengths {counted(short, 'more lesson')} would be needed."
