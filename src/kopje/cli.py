@@ -1,4 +1,4 @@
-"""The command `kopje`: analyse, serve, openapi."""
+"""The command `kopje`: analyse, convert, serve, openapi."""
 
 from __future__ import annotations
 
@@ -49,6 +49,11 @@ def _parser() -> argparse.ArgumentParser:
         "--blind", action="store_true", help="withhold stated key, text lines, words, fermatas"
     )
     analysing.set_defaults(run=_analyse)
+    converting = commands.add_parser("convert", help="write a song in another format, by the ending of OUT")
+    converting.add_argument("file", type=Path, metavar="FILE")
+    converting.add_argument("out", type=Path, metavar="OUT")
+    converting.add_argument("--part", type=int)
+    converting.set_defaults(run=_convert)
     serving = commands.add_parser("serve", help="start the application")
     serving.add_argument("--demo", action="store_true")
     serving.add_argument("--reset", action="store_true", help="with --demo: start over")
@@ -82,6 +87,27 @@ def _analyse(options: argparse.Namespace) -> int:
             found = analysis_json(analyse(blinded(tune) if options.blind else tune, minor))
             print(json.dumps(found, ensure_ascii=False) if options.json else _in_words(found))
     return code
+
+
+def _convert(options: argparse.Namespace) -> int:
+    """One file in another format. A book of tunes stays a book only as ABC; otherwise its first tune is written."""
+    from kopje.formats.abc_write import write_abc
+    from kopje.formats.read import read_tunes
+    from kopje.formats.write import write_tune
+
+    try:
+        tunes = read_tunes(_bytes(options.file), options.file.name, options.part)
+        if options.out.suffix.lower() == ".abc":
+            data = "\n".join(write_abc(tune, number) for number, tune in enumerate(tunes, 1)).encode()
+        else:
+            data = write_tune(tunes[0], options.out.name)
+        options.out.write_bytes(data)
+    except OSError as problem:
+        print(f"kopje: {problem.filename}: cannot be opened ({problem.strerror})", file=sys.stderr)
+        return 2
+    if len(tunes) > 1 and options.out.suffix.lower() != ".abc":
+        print(f"kopje: the first of {len(tunes)} tunes was written", file=sys.stderr)
+    return 0
 
 
 def _bytes(file: Path) -> bytes:

@@ -10,9 +10,10 @@ from xml.sax.saxutils import escape, quoteattr
 from kopje.core.errors import EngravingError
 from kopje.core.exact import Fraction
 from kopje.core.music.meter import Meter
+from kopje.core.music.note_values import plain, symbols, tuplet
 from kopje.core.music.tune import Bar, Key, Note, Tune
 
-_DURATIONS = {Fraction(8): "breve", Fraction(4): "1", Fraction(2): "2", Fraction(1): "4", Fraction(1, 2): "8",
+_DURATIONS = {Fraction(32): "maxima", Fraction(16): "long", Fraction(8): "breve", Fraction(4): "1", Fraction(2): "2", Fraction(1): "4", Fraction(1, 2): "8",
               Fraction(1, 4): "16", Fraction(1, 8): "32", Fraction(1, 16): "64"}  # fmt: skip
 _BARLINES = {"single": "single", "double": "dbl", "final": "end", "repeat": "rptend", "none": "invis"}
 _ACCIDENTALS = {1: "s", -1: "f", 2: "x", -2: "ff", 3: "xs", -3: "tf"}
@@ -97,7 +98,7 @@ def _placed(bar: Bar, counter: int, joined: bool) -> list[_Placed]:
     place = bar.offset if bar.number else bar.meter.length - bar.length
     signs = _signs(bar)
     for index, note in enumerate(bar.notes):
-        parts = list(_symbols(_plain(note.duration)))
+        parts = [(size, _DURATIONS[value], dots) for size, value, dots in symbols(plain(note.duration))]
         at = place
         for part, (length, written, dots) in enumerate(parts):
             found.append(
@@ -137,48 +138,8 @@ def _tie(note: Note, part: int, parts: int) -> str:
     return {(True, True): "m", (True, False): "t", (False, True): "i"}.get((comes, goes), "")
 
 
-def _plain(duration: Fraction) -> Fraction:
-    """The length as written inside its tuplet."""
-    ratio = _ratio(duration)
-    return duration * Fraction(*ratio) if ratio else duration
-
-
-def _ratio(duration: Fraction) -> tuple[int, int] | None:
-    """(3, 2) for triplets and so on, from what is odd in the denominator."""
-    odd = duration.denominator
-    while odd % 2 == 0:
-        odd //= 2
-    if odd == 1:
-        return None
-    base = 1
-    while base * 2 < odd:
-        base *= 2
-    return odd, base
-
-
-def _symbols(length: Fraction) -> Iterator[tuple[Fraction, str, int]]:
-    """A length as tied symbols, longest first, at most two dots each."""
-    rest, most = length, 12
-    while rest > 0 and most:
-        most -= 1
-        for plain, written in _DURATIONS.items():
-            fits = [
-                (plain * f, d)
-                for f, d in ((Fraction(7, 4), 2), (Fraction(3, 2), 1), (Fraction(1), 0))
-                if plain * f <= rest
-            ]
-            exact = next(((size, dots) for size, dots in fits if size == rest), None)
-            if exact or (fits and fits[-1][0] <= rest):
-                size, dots = exact or fits[-1]
-                yield size, written, dots
-                rest -= size
-                break
-        else:
-            return
-
-
 def _tupleted(placed: list[_Placed], bar: Bar, lyrics: bool) -> Iterator[str]:
-    for ratio, group in groupby(placed, key=lambda item: _ratio(item.note.duration)):
+    for ratio, group in groupby(placed, key=lambda item: tuplet(item.note.duration)):
         items = list(group)
         inside = "".join(_beamed(items, bar.meter, lyrics))
         if ratio:

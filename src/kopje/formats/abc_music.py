@@ -23,7 +23,7 @@ from kopje.formats.limits import MAX_BARS, MAX_NOTES, MAX_NOTES_IN_BAR, check_co
 
 _TOKEN = re.compile(
     r"""(?P<field>\[[A-Za-z]:[^\]\n]*\])
-    |(?P<ending>\[(?=[\d"]))
+    |\[(?P<ending>\d[\d,.-]*|(?="))
     |(?P<chord>\[[^\]|:\n]*\])(?P<chordlen>\d*/*\d*)
     |(?P<bar>:*\|+[\]:]*|\[\||::+|:\|)(?P<number>\d[\d,.-]*)?
     |(?P<text>"[^"]*"|![^!\s]*!|\+[a-z][^+\s]*\+)
@@ -151,8 +151,8 @@ class TuneBuilder:
             self._inline_field(token["field"])
         elif token["bar"]:
             self._bar_line(token["bar"], token["number"] or "")
-        elif token["ending"]:
-            self._ending = "1"
+        elif token["ending"] is not None:
+            self._ending = token["ending"] or "1"
         elif token["chord"]:
             self._chord(token["chord"], token["chordlen"])
         elif token["note"]:

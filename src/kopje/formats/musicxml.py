@@ -5,6 +5,7 @@ bounded sizes (docs/adr/0002-own-readers.md).
 from __future__ import annotations
 
 import io
+import re
 import zipfile
 from typing import Any
 
@@ -15,6 +16,7 @@ from kopje.core.music.tune import Tune, numbered
 from kopje.formats.limits import MAX_BARS, MAX_BYTES, MAX_PARTS, check_count, check_size, clipped
 from kopje.formats.musicxml_part import Element, PartReader, direct
 
+_OWN_FACT = re.compile(r"kopje-[A-Z]")  # facts that our writer keeps
 _NOT_READ = "Nothing was kept."
 
 
@@ -124,4 +126,9 @@ def _facts(root: Element) -> tuple[tuple[str, str], ...]:
         if creator.get("type") in names and (creator.text or "").strip()
     ]
     facts += [("Z", clipped(rights.text or "")) for rights in root.iterfind("{*}identification/{*}rights")]
+    facts += [
+        (one.get("name", "")[-1], clipped(one.text or ""))
+        for one in root.iterfind("{*}identification/{*}miscellaneous/{*}miscellaneous-field")
+        if _OWN_FACT.fullmatch(one.get("name", ""))
+    ]
     return tuple(facts)

@@ -10,14 +10,14 @@ from typing import Any
 from lxml import etree
 
 from kopje.core.errors import FileError
-from kopje.core.exact import Fraction
+from kopje.core.exact import Fraction, parsed
 from kopje.core.music.meter import Meter
 from kopje.core.music.pitch import Pitch
 from kopje.core.music.tune import Bar, BarLine, Key, Note, Problem, Syllable
 from kopje.formats.limits import MAX_DIVISIONS, MAX_NOTES, MAX_NOTES_IN_BAR, check_count, clipped, length
 
 Element = Any  # lxml's element; its stubs leave it open
-_BORDERS = ("fermata", "breath-mark", "caesura")
+_BORDERS = ("fermata", "breath-mark", "caesura", "end-line", "end-paragraph")
 _MODES = ("major", "minor", "dorian", "phrygian", "lydian", "mixolydian", "aeolian", "ionian", "locrian")
 
 
@@ -124,13 +124,13 @@ class PartReader:
         sound = element if element.get("tempo") else element.find("{*}sound")
         text = sound.get("tempo") if sound is not None else None
         if self.tempo is None and text and re.fullmatch(r"\d{1,3}(\.\d{1,4})?", text):
-            self.tempo = Fraction(text) or None
+            self.tempo = parsed(text) or None
 
     def _duration(self, element: Element, index: int) -> Fraction:
         text = _text(element, "duration")
         if text is None or not re.fullmatch(r"\d{1,7}(\.\d{1,4})?", text):
             raise FileError(f"A duration in bar {index + 1} is not a number. Nothing was kept.", value=text)
-        return length(Fraction(text) / self.divisions, f"in bar {index + 1}")
+        return length(parsed(text) / self.divisions, f"in bar {index + 1}")
 
     def _note(self, element: Element, clock: Fraction, placed: list[_Placed], index: int) -> Fraction:
         """Take one <note>; returns the place after it."""

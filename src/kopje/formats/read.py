@@ -7,9 +7,10 @@ from pathlib import PurePath
 from kopje.core.errors import FileError
 from kopje.core.music.tune import Tune
 from kopje.formats.abc import read_abc, split_abc
+from kopje.formats.midi import read_midi
 from kopje.formats.musicxml import read_musicxml, read_mxl
 
-KINDS = (".musicxml", ".xml", ".mxl", ".abc")
+KINDS = (".musicxml", ".xml", ".mxl", ".abc", ".mid", ".midi")
 
 
 def read_tunes(data: bytes, filename: str, part: int | None = None) -> tuple[Tune, ...]:
@@ -18,13 +19,15 @@ def read_tunes(data: bytes, filename: str, part: int | None = None) -> tuple[Tun
     name = PurePath(filename).stem
     if data[:2] == b"PK":
         return (read_mxl(data, name, part),)
+    if data[:4] == b"MThd":
+        return (read_midi(data, name, part),)
     if ending == ".abc":
         return read_abc(data, name)
-    if ending in KINDS or data.lstrip()[:1] == b"<":
+    if ending in KINDS[:2] or data.lstrip()[:1] == b"<":
         return (read_musicxml(data, name, part),)
     raise FileError(
         f"“{PurePath(filename).name}” is of a kind Kopje cannot read. Nothing was kept. "
-        "Choose a MusicXML (.musicxml, .xml, .mxl) or ABC (.abc) file.",
+        "Choose a MusicXML (.musicxml, .xml, .mxl), ABC (.abc) or MIDI (.mid) file.",
         value=ending,
     )
 
