@@ -185,8 +185,14 @@ def _bars(
     words: dict[Fraction, Syllable],
 ) -> list[Bar]:  # fmt: skip
     end = max((tone.end for tone in line), default=Fraction(0))
+    at_onset = {
+        tone.onset: next((k for when, k in reversed(keys) if when <= tone.onset), None) for tone in line
+    }
+    pitches = {
+        tone.onset: spelled(tone.number, at_onset[tone.onset]) for tone in line
+    }  # held over a change as begun
     bars: list[Bar] = []
-    clock, at = Fraction(0), 0
+    clock = Fraction(0)
     while clock < end:
         meter = [m for when, m in meters if when <= clock][-1:] or [Meter(4, 4)]
         key = [k for when, k in keys if when <= clock][-1:]
@@ -195,15 +201,19 @@ def _bars(
             (when for when, _ in meters if clock < when < stop), None
         )  # a pickup, or a bar cut short
         stop = early or stop
-        notes = list(_in_bar(line, clock, stop, key[0] if key else None, words))
+        notes = list(_in_bar(line, clock, stop, pitches, words))
         bars.append(Bar(tuple(notes), meter[0], key[0] if key else None))
         check_count(len(bars), MAX_BARS, "bars")
-        clock, at = stop, at + 1
+        clock = stop
     return _pickup(bars)
 
 
 def _in_bar(
-    line: Sequence[_Tone], start: Fraction, stop: Fraction, key: Key | None, words: dict[Fraction, Syllable]
+    line: Sequence[_Tone],
+    start: Fraction,
+    stop: Fraction,
+    pitches: dict[Fraction, Pitch],
+    words: dict[Fraction, Syllable],
 ) -> Iterator[Note]:
     clock = start
     for tone in line:
@@ -213,7 +223,7 @@ def _in_bar(
         if first > clock:
             yield Note("rest", first - clock, fills_bar=False)
         sung = (words[tone.onset],) if tone.onset in words and tone.onset >= start else ()
-        yield Note("note", last - first, spelled(tone.number, key), tone.onset < start, tone.end > stop, sung)
+        yield Note("note", last - first, pitches[tone.onset], tone.onset < start, tone.end > stop, sung)
         clock = last
     if clock < stop:
         yield Note("rest", stop - clock, fills_bar=clock == start)
