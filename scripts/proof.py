@@ -10,7 +10,9 @@ ROOT = Path(__file__).resolve().parents[1]
 sys.path.insert(0, str(ROOT / "tests"))
 
 from core.years import question  # noqa: E402
-from formats import corpora  # noqa: E402
+from formats import corpora, tonics  # noqa: E402
+from kopje.core.analysis.analysis import analyse  # noqa: E402
+from kopje.core.music.tune import blinded  # noqa: E402
 from kopje.core.planning.year.costs import tier  # noqa: E402
 from kopje.core.planning.year.fit import fit_year  # noqa: E402
 from kopje.core.planning.year.greedy import greedy  # noqa: E402
@@ -34,6 +36,35 @@ def readers() -> list[str]:
             f"| {name} | {found.pieces} | {found.read} ({share:.2f} %) | {reasons} | {1000 * found.slowest:.0f} ms |"
         )
     return lines
+
+
+SURE = 0.9
+
+
+def homes() -> list[str]:
+    """The half of the labelled tunes that nothing was fitted on: home found blind, with the file's word, and when sure."""
+    rows: dict[str, list[tuple[bool, bool, bool]]] = {}
+    for piece in tonics.half(tonics.labelled(), learning=False):
+        blind, told = analyse(blinded(piece.tune)), analyse(piece.tune)
+        good = tonics.found_tonic(blind) == piece.tonic
+        sure = float(blind.tonality.confidence) > SURE
+        name = piece.collection
+        rows.setdefault(name, []).append((good, tonics.found_tonic(told) == piece.tonic, sure))
+    every = [row for found in rows.values() for row in found]
+    lines = [
+        "| collection | tunes | home found blind | with the file's word | of those sure (above 0.9, blind), wrong |",
+        "|---|---|---|---|---|",
+    ]
+    for name, found in [*sorted(rows.items()), ("all", every)]:
+        wrong = sum(sure and not good for good, _, sure in found)
+        sures = sum(sure for *_, sure in found)
+        lines.append(f"| {name} | {len(found)} | {_share(sum(r[0] for r in found), len(found))} | "
+                     f"{_share(sum(r[1] for r in found), len(found))} | {wrong} of {sures} |")  # fmt: skip
+    return lines
+
+
+def _share(part: int, whole: int) -> str:
+    return f"{100 * part / max(whole, 1):.1f} %"
 
 
 SECTIONS = 1000
@@ -68,6 +99,7 @@ def years() -> list[str]:
 
 
 PARTS = {
+    "Where tunes are at home": homes,
     "Laying the years of made-up sections": years,
     "Reading every piece of the installed collections": readers,
 }

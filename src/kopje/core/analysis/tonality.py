@@ -2,15 +2,17 @@
 
 from __future__ import annotations
 
-from collections import defaultdict
+from collections import Counter, defaultdict
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
 from kopje.core.analysis.phrases import Phrase
 from kopje.core.analysis.timeline import Sound
+from kopje.core.analysis.tonic_model import SHARES, scores, sureness, traces
+from kopje.core.analysis.tonic_weights import SCALE
 from kopje.core.exact import Fraction
 from kopje.core.music.degree import NATURAL, Degree, Do
-from kopje.core.music.pitch import from_fifths
+from kopje.core.music.pitch import Pitch, from_fifths
 from kopje.core.music.tune import Key
 from kopje.core.reasons import Reason
 
@@ -29,6 +31,9 @@ TONALITY_OF = {
 OWN_TONES = {"do": "mi", "la": "do", "re": "fa ti", "mi": "so fa", "fa": "la ti", "so": "ti fa"}
 PLAIN_OCTAVE = {"la": -1, "so": -1, "ti": -1}
 NOT_ESTABLISHED = "not_established"
+FIFTHS_ABOVE_DO = {"do": 0, "so": 1, "re": 2, "la": 3, "mi": 4, "fa": -1}
+PRIOR = {"do": 0, "la": 0, "re": -2, "so": -2, "mi": -4}  # church modes need more evidence than do and la
+ENOUGH_TONES = 4  # for the weighed evidence, and for a tonality at all
 
 
 @dataclass(frozen=True, slots=True)
@@ -45,25 +50,23 @@ class Tonality:
 def judge(
     timeline: Sequence[Sound], phrases: Sequence[Phrase], key: Key | None, told: Tonality | None = None
 ) -> Tonality:
-    """The teacher's word first, then the table of docs/analysis.md#tonality."""
+    """The teacher's word first, then the table of docs/analysis.md#tonality, then what all the tones do."""
     pitched = [sound for sound in timeline if sound.pitch is not None]
     if not pitched:
         return Tonality(None, None, NOT_ESTABLISHED, Fraction(0), (_why("unpitched", "No pitched notes."),))
-    do = (told and told.do) or (Do(*key.do) if key else _explaining(pitched))
-    weights = _weights(timeline, phrases, do)
-    degrees = [do.degree(sound.pitch) for sound in pitched if sound.pitch]
     resting: str | None
-    if told and told.resting:
-        resting, sure, why = told.resting, Fraction(1), _why("teacher", "You said so.")
-    else:
-        resting, sure, why = _resting(degrees, weights, key)
     if key is None and not told:
-        sure = min(sure, Fraction(2, 5))
-    if (
-        resting == "la"
-        and any(d.syllable == "fi" for d in degrees)
-        and all(d.syllable != "fa" for d in degrees)
-    ):
+        do, resting, sure, why = _without_key(timeline, phrases, pitched)
+    else:
+        do = (told and told.do) or (Do(*key.do) if key else _explaining(pitched))
+        degrees = [do.degree(sound.pitch) for sound in pitched if sound.pitch]
+        if told and told.resting:
+            resting, sure, why = told.resting, Fraction(1), _why("teacher", "You said so.")
+        else:
+            resting, sure, why = _resting(timeline, phrases, degrees, do, key)
+    degrees = [do.degree(sound.pitch) for sound in pitched if sound.pitch]
+    always_fi = any(d.syllable == "fi" for d in degrees) and all(d.syllable != "fa" for d in degrees)
+    if resting == "la" and always_fi:
         do, resting, sure, why = _dorian(do, sure)
         degrees = [do.degree(sound.pitch) for sound in pitched if sound.pitch]
     name, also = _established(resting, {degree.syllable for degree in degrees})
@@ -89,47 +92,90 @@ def _weights(timeline: Sequence[Sound], phrases: Sequence[Phrase], do: Do) -> Ma
 
 
 def _resting(
-    degrees: Sequence[Degree], weights: Mapping[str, Fraction], key: Key | None
+    timeline: Sequence[Sound], phrases: Sequence[Phrase], degrees: Sequence[Degree], do: Do, key: Key | None
 ) -> tuple[str | None, Fraction, Reason]:
     last = degrees[-1].syllable
     if key is not None and key.strong:
         stated = RESTING_OF_MODE.get(key.mode or "", "do")
         if last == stated:
-            return (
-                stated,
-                Fraction(95, 100),
-                _why("stated", f"The file says {key.mode}, and it ends on ‹{stated}›."),
-            )
-        return (
-            stated,
-            Fraction(60, 100),
-            _why("stated_differs", f"The file says {key.mode}, but it ends on ‹{last}›."),
-        )
+            said = f"The file says {key.mode}, and it ends on ‹{stated}›."
+            return stated, Fraction(95, 100), _why("stated", said)
+        said = f"The file says {key.mode}, but it ends on ‹{last}›."
+        return stated, Fraction(60, 100), _why("stated_differs", said)
     heard = {degree.syllable for degree in degrees}
     if "do" not in heard and len(heard) <= 3:
         return None, Fraction(40, 100), _why("open", "Too few tones to rest on any of them.")
-    do, la = weights.get("do", Fraction(0)), weights.get("la", Fraction(0))
+    weights = _weights(timeline, phrases, do)
+    do_weight, la_weight = weights.get("do", Fraction(0)), weights.get("la", Fraction(0))
+    mine, other = (do_weight, la_weight) if last == "do" else (la_weight, do_weight)
+    if last in ("do", "la") and mine >= other:
+        return last, Fraction(85, 100), _why("last_tone", f"It ends on ‹{last}›, which also weighs most.")
+    if len(heard) >= ENOUGH_TONES:
+        return _weighed(timeline, phrases, do, last)
     if last in ("do", "la"):
-        mine, other, name = (do, la, "la") if last == "do" else (la, do, "do")
-        if mine >= other:
-            return last, Fraction(85, 100), _why("last_tone", f"It ends on ‹{last}›, which also weighs most.")
-        return (
-            last,
-            Fraction(60, 100),
-            _why("last_tone_light", f"It ends on ‹{last}›, but ‹{name}› weighs more."),
-        )
-    if last in ("re", "mi", "so") and weights.get(last, Fraction(0)) >= 2 * max(do, la):
-        return (
-            last,
-            Fraction(60, 100),
-            _why("last_tone_heavy", f"It ends on ‹{last}›, which weighs twice ‹do› and ‹la›."),
-        )
-    best = "do" if do >= la else "la"
-    return (
-        best,
-        Fraction(40, 100),
-        _why("weight", f"It ends on ‹{last}›; of ‹do› and ‹la›, ‹{best}› weighs more."),
-    )
+        name = "la" if last == "do" else "do"
+        said = f"It ends on ‹{last}›, but ‹{name}› weighs more."
+        return last, Fraction(60, 100), _why("last_tone_light", said)
+    best = "do" if do_weight >= la_weight else "la"
+    said = f"It ends on ‹{last}›; of ‹do› and ‹la›, ‹{best}› weighs more."
+    return best, Fraction(40, 100), _why("weight", said)
+
+
+def _weighed(
+    timeline: Sequence[Sound], phrases: Sequence[Phrase], do: Do, last: str
+) -> tuple[str, Fraction, Reason]:
+    """Among do, la, re, so and mi the one that all tones together speak for; modes need more than do and la."""
+    found = scores(traces(timeline, phrases))
+    among = {
+        tone: found[do.sounding(Degree.parse(tone)).midi % 12] + PRIOR[tone] * SCALE * SHARES
+        for tone in PRIOR
+    }
+    best = max(PRIOR, key=lambda tone: (among[tone], -list(PRIOR).index(tone)))
+    sure = sureness(among[best], among.values())
+    ends = f"It ends on ‹{last}›" + (", and" if best == last else "; yet")
+    return best, sure, _why("weighed", f"{ends} first beats, phrase ends and long tones speak for ‹{best}›.")
+
+
+def _without_key(
+    timeline: Sequence[Sound], phrases: Sequence[Phrase], pitched: Sequence[Sound]
+) -> tuple[Do, str | None, Fraction, Reason]:
+    """Without any key: the tone that all tones speak for, then the mode its third and its own tones make."""
+    pitches = [sound.pitch for sound in pitched if sound.pitch]
+    classes = {pitch.midi % 12 for pitch in pitches}
+    if len(classes) < ENOUGH_TONES:
+        do = _explaining(pitched)
+        degrees = [do.degree(pitch) for pitch in pitches]
+        resting, sure, why = _resting(timeline, phrases, degrees, do, None)
+        return do, resting, min(sure, Fraction(40, 100)), why
+    found = scores(traces(timeline, phrases))
+    tonic = max(range(12), key=lambda pc: (found[pc], -pc))
+    resting = _mode(tonic, timeline)
+    spelled = Counter(pitch.fifths for pitch in pitches if pitch.midi % 12 == tonic)
+    fifths = min(spelled, key=lambda f: (-spelled[f], abs(f))) if spelled else _near(tonic, pitches)
+    do = Do(*from_fifths(fifths - FIFTHS_ABOVE_DO[resting]))
+    said = "The file gives no key. First beats, phrase ends, long tones and the last tone speak for ‹{}›."
+    return do, resting, sureness(found[tonic], found), _why("weighed", said.format(resting))
+
+
+def _mode(tonic: int, timeline: Sequence[Sound]) -> str:
+    """The resting syllable that the tones above a tonic make: by its third, then by what only a mode has."""
+    length = [Fraction(0)] * 12
+    for sound in timeline:
+        if sound.pitch:
+            length[(sound.pitch.midi - tonic) % 12] += sound.beats
+    if length[4] >= length[3]:
+        if length[10] and not length[11]:
+            return "so"
+        return "fa" if length[6] and not length[5] and length[11] else "do"
+    if length[9] and not length[8]:
+        return "re"
+    return "mi" if length[1] and not length[2] else "la"
+
+
+def _near(tonic: int, pitches: Sequence[Pitch]) -> int:
+    """A tone that never sounds, spelled nearest to those that do."""
+    middle = sum(pitch.fifths for pitch in pitches) // len(pitches)
+    return min((f for f in range(-8, 12) if (7 * f - tonic) % 12 == 0), key=lambda f: (abs(f - middle), f))
 
 
 def _dorian(do: Do, sure: Fraction) -> tuple[Do, str, Fraction, Reason]:
@@ -145,7 +191,7 @@ def _established(resting: str | None, heard: set[str]) -> tuple[str, Reason | No
     if resting is None or not needed:
         return NOT_ESTABLISHED, None
     missing = [tone for tone in needed if tone not in naturals]
-    if len(heard) < 4:
+    if len(heard) < ENOUGH_TONES:
         return NOT_ESTABLISHED, _why("few_tones", "Fewer than four tones: no tonality yet.")
     if missing:
         return NOT_ESTABLISHED, _why("tone_missing", f"Without ‹{missing[0]}› the tonality stays open.")
