@@ -12,11 +12,11 @@ import numpy as np
 
 sys.path.insert(0, str(Path(__file__).resolve().parents[1] / "tests"))
 
-from formats import tonics  # noqa: E402
-from kopje.core.analysis.analysis import analyse  # noqa: E402
-from kopje.core.analysis.tonic_model import SHARES, traces  # noqa: E402
-from kopje.core.analysis.tonic_weights import SCALE, WEIGHTS  # noqa: E402
-from kopje.core.music.tune import blinded  # noqa: E402
+from formats import tonics
+from kopje.core.analysis.analysis import analyse
+from kopje.core.analysis.tonic_model import SHARES, traces
+from kopje.core.analysis.tonic_weights import SCALE, WEIGHTS
+from kopje.core.music.tune import blinded
 
 STEPS, RATE, PENALTY = 600, 0.1, 1e-4
 

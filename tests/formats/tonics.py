@@ -16,7 +16,6 @@ from kopje.core.music.tune import Tune
 from kopje.formats.read import read_tunes
 
 _KEY = re.compile(rb"^K:\s*([A-G])([#b]?)", re.MULTILINE)
-DO_NOT_TONIC = ("han", "josquin")  # there the letter names do, or the piece is no tune
 
 
 @dataclass(frozen=True)
@@ -27,16 +26,17 @@ class Labelled:
 
 
 def labelled(seed: int = 1, most: int | None = None) -> Iterator[Labelled]:
-    """Tunes in an order drawn by the seed, the collections mixed."""
+    """Tunes in an order drawn by the seed, the collections mixed; left out where the letter names do, and what is no tune."""
     home = corpora.corpus()
     if home is None:
         return
     pieces = list(corpora.abc_pieces(home))
+    folders = {book.name: book.parent.name for book in (home / "corpus").rglob("*.abc")}
     Random(seed).shuffle(pieces)
     for name, data in pieces[:most]:
-        collection = re.sub(r"\d*\.abc$", "", name)
+        collection = folders[name]
         key = _KEY.search(data)
-        if key is None or collection.startswith(DO_NOT_TONIC):
+        if key is None or collection == "josquin" or name.startswith("han"):
             continue
         try:
             tune = read_tunes(data, name)[0]

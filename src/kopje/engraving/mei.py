@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass
 from itertools import groupby
 from xml.sax.saxutils import escape, quoteattr
@@ -33,12 +33,20 @@ class _Placed:
     accidental: str = ""  # the sign in front of it; empty where the signature or the bar says it already
 
 
-def mei(tune: Tune, lyrics: bool = True) -> str:
-    """The whole tune; EngravingError when nothing of it can be written."""
+@dataclass(frozen=True)
+class Under:
+    """What stands under the notes: lines of our own nearest to the staff, then the words."""
+
+    lines: tuple[Mapping[int, str], ...] = ()
+    words: bool = True
+
+
+def mei(tune: Tune, under: Under = Under()) -> str:
+    """The whole tune; EngravingError when nothing of it can be written. `under.lines` go by the index of printed notes."""
     if not tune.bars:
         raise EngravingError("There is nothing to engrave.")
     first = tune.bars[0]
-    measures = "".join(_measures(tune, lyrics))
+    measures = "".join(_measures(tune, under))
     unpitched = all(note.kind != "note" for bar in tune.bars for note in bar.notes)
     lines = (
         '<staffDef n="1" lines="1" clef.shape="perc"/>'
@@ -64,7 +72,7 @@ def _meter(meter: Meter) -> str:
     return f' meter.count="{meter.upper}" meter.unit="{meter.lower}"{symbol}'
 
 
-def _measures(tune: Tune, lyrics: bool) -> Iterator[str]:
+def _measures(tune: Tune, under: Under) -> Iterator[str]:
     counter = 0
     joined = False
     last: Bar | None = None
@@ -80,7 +88,7 @@ def _measures(tune: Tune, lyrics: bool) -> Iterator[str]:
         left = ' left="rptstart"' if bar.left == "repeat" else ""
         metcon = "" if full else ' metcon="false"'
         right = _BARLINES[bar.right]
-        content = "".join(_tupleted(placed, bar, lyrics))
+        content = "".join(_tupleted(placed, bar, under))
         yield (
             f'<measure n="{bar.number}"{metcon}{left} right="{right}"><staff n="1"><layer n="1">{content}</layer></staff></measure>'
         )
@@ -138,61 +146,72 @@ def _tie(note: Note, part: int, parts: int) -> str:
     return {(True, True): "m", (True, False): "t", (False, True): "i"}.get((comes, goes), "")
 
 
-def _tupleted(placed: list[_Placed], bar: Bar, lyrics: bool) -> Iterator[str]:
+def _tupleted(placed: list[_Placed], bar: Bar, under: Under) -> Iterator[str]:
     for ratio, group in groupby(placed, key=lambda item: tuplet(item.note.duration)):
         items = list(group)
-        inside = "".join(_beamed(items, bar.meter, lyrics))
+        inside = "".join(_beamed(items, bar.meter, under))
         if ratio:
             yield f'<tuplet num="{ratio[0]}" numbase="{ratio[1]}">{inside}</tuplet>'
         else:
             yield inside
 
 
-def _beamed(items: Iterable[_Placed], meter: Meter, lyrics: bool) -> Iterator[str]:
+def _beamed(items: Iterable[_Placed], meter: Meter, under: Under) -> Iterator[str]:
     """Short notes of one beat under one beam."""
     run: list[_Placed] = []
     for item in items:
         joins = item.note.kind != "rest" and item.written in ("8", "16", "32", "64")
         if run and (not joins or item.place // meter.beat != run[0].place // meter.beat):
-            yield _run(run, lyrics)
+            yield _run(run, under)
             run = []
         if joins:
             run.append(item)
         else:
-            yield _note(item, lyrics)
+            yield _note(item, under)
     if run:
-        yield _run(run, lyrics)
+        yield _run(run, under)
 
 
-def _run(run: list[_Placed], lyrics: bool) -> str:
-    inside = "".join(_note(item, lyrics) for item in run)
+def _run(run: list[_Placed], under: Under) -> str:
+    inside = "".join(_note(item, under) for item in run)
     return f"<beam>{inside}</beam>" if len(run) > 1 else inside
 
 
-def _note(item: _Placed, lyrics: bool) -> str:
+def _note(item: _Placed, under: Under) -> str:
     note, dots = item.note, f' dots="{item.dots}"' if item.dots else ""
     shared = f'xml:id="{item.id}" dur="{item.written}"{dots}'
     if note.kind == "rest":
         return "<mRest/>" if note.fills_bar else f"<rest {shared}/>"
     tie = f' tie="{item.tie}"' if item.tie else ""
     if note.pitch is None:
-        return f'<note {shared} loc="0"{tie}/>'
+        return f'<note {shared} loc="0"{tie}>{"".join(_lines(item, under))}</note>'
     pitch = note.pitch
     gestural = _ACCIDENTALS.get(pitch.alter)
     accidental = (
         f' accid="{item.accidental}"' if item.accidental else f' accid.ges="{gestural}"' if gestural else ""
     )
-    verses = "".join(_verses(item)) if lyrics and "-" not in item.id else ""
+    verses = "".join(_lines(item, under))
     return (
         f'<note {shared} pname="{pitch.letter.lower()}" oct="{pitch.octave}"{accidental}{tie}>{verses}</note>'
     )
 
 
-def _verses(item: _Placed) -> Iterator[str]:
+def _lines(item: _Placed, under: Under) -> Iterator[str]:
+    if "-" in item.id:
+        return
+    for number, line in enumerate(under.lines, 1):
+        text = line.get(int(item.id[1:]))
+        if text:
+            yield f'<verse n="{number}" type="layer"><syl>{escape(text)}</syl></verse>'
+    if under.words:
+        yield from _verses(item, len(under.lines))
+
+
+def _verses(item: _Placed, below: int) -> Iterator[str]:
     for syllable in item.note.syllables[:4]:
         place = {(False, True): "i", (True, True): "m", (True, False): "t"}.get(
             (item.goes_on, syllable.joins)
         )
         word = f' wordpos="{place}"' if place else ""
         hyphen = ' con="d"' if syllable.joins else ""
-        yield f"<verse n={quoteattr(str(syllable.verse))}><syl{word}{hyphen}>{escape(syllable.text)}</syl></verse>"
+        yield f"<verse n={quoteattr(str(syllable.verse + below))}><syl{word}{hyphen}>{escape(syllable.text)}</syl></verse>"

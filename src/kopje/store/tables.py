@@ -261,6 +261,7 @@ class Song(OfSchool):
     source: Mapped[bytes]
     content_hash: Mapped[str]
     facts: Mapped[Json]
+    told: Mapped[Json] = mapped_column(server_default="{}")  # the teacher's word on its analysis
     added: Mapped[datetime]
     ours: Mapped[bool]
     __table_args__ = (UniqueConstraint("school_id", "content_hash"),)

@@ -3,13 +3,17 @@
 from __future__ import annotations
 
 import hashlib
-from collections.abc import Iterable
-from dataclasses import dataclass, field
+import json
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass, field, replace
 from functools import lru_cache
+from typing import Any
 from uuid import UUID
 
 from kopje.core.analysis.analysis import Analysis, Minor, analyse
-from kopje.core.errors import KopjeError
+from kopje.core.analysis.told import told_of
+from kopje.core.errors import KopjeError, TuneError
+from kopje.core.reasons import counted
 from kopje.core.sequence.concepts import Sequence
 from kopje.core.songs.contents import SongCard, card
 from kopje.formats.read import pieces, read_tunes
@@ -23,16 +27,17 @@ OUR_FACTS = ("source", "language", "rights", "verified", "role", "game", "care")
 
 @dataclass(frozen=True)
 class _Source:
-    """A song's bytes, told apart by their hash alone."""
+    """A song's bytes, told apart by their hash alone, and the teacher's word on them."""
 
     content_hash: str
+    told: str
     filename: str = field(compare=False)
     data: bytes = field(compare=False, repr=False)
 
 
 @lru_cache(maxsize=4096)
 def _analysed(source: _Source, minor: Minor = "la") -> Analysis:
-    return analyse(read_tunes(source.data, source.filename)[0], minor)
+    return analyse(read_tunes(source.data, source.filename)[0], minor, told_of(json.loads(source.told)))
 
 
 @dataclass(frozen=True)
@@ -50,15 +55,36 @@ def _card(source: _Source, song_id: str, seen: _Seen) -> SongCard:
 
 def analysis_of(song: tables.Song, minor: Minor = "la") -> Analysis:
     """`minor`: how the school reads minor; judgements about songs are always made from la."""
-    return _analysed(_Source(song.content_hash, song.filename, song.source), minor)
+    return _analysed(_source(song), minor)
+
+
+def own_analysis(song: tables.Song, minor: Minor = "la") -> Analysis:
+    """What Kopje says when the teacher says nothing."""
+    return _analysed(replace(_source(song), told="{}"), minor)
+
+
+def _source(song: tables.Song) -> _Source:
+    return _Source(song.content_hash, json.dumps(song.told or {}, sort_keys=True), song.filename, song.source)
+
+
+def tell(call: Call, song_id: UUID, values: Mapping[str, Any]) -> tables.Song:
+    """Keep the teacher's word on a song; empty values take it back. TuneError for what does not fit the song."""
+    song = songs.song(call.session, call.school_id, song_id)
+    told = told_of(values)
+    phrases = len(analyse(read_tunes(song.source, song.filename)[0], told=told).phrases)
+    if told.labels and len(told.labels) != phrases:
+        said = f"The song has {counted(phrases, 'phrase')}, but {len(told.labels)} letters were given. Nothing was changed."
+        raise TuneError(said, value=list(told.labels))
+    song.told = {key: value for key, value in values.items() if value}
+    call.session.flush()
+    return song
 
 
 def cards(call: Call) -> tuple[SongCard, ...]:
     """Every song of the school as the planner sees it."""
     seen = _Seen(id(call.sequence), call.sequence)
     return tuple(
-        _card(_Source(song.content_hash, song.filename, song.source), str(song.id), seen)
-        for song in songs.songs(call.session, call.school_id)
+        _card(_source(song), str(song.id), seen) for song in songs.songs(call.session, call.school_id)
     )
 
 
@@ -89,7 +115,7 @@ def _import_piece(call: Call, filename: str, data: bytes, ours: bool) -> Importe
     if there is not None:
         return Imported(filename, there.title, there.id, True, "It was already in your songbook.", 0)
     try:
-        analysis = _analysed(_Source(digest, filename, data))
+        analysis = _analysed(_Source(digest, "{}", filename, data))
     except KopjeError as problem:
         return Imported(filename, filename, None, False, problem.message, 0)
     song = tables.Song(

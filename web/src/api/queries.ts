@@ -53,16 +53,25 @@ export function useSong(id: Id) {
   })
 }
 
-export function useScore(id: Id, width: number, wall = false) {
+export interface Shown {
+  layers: readonly string[]
+  words: boolean
+  version: string
+}
+/** `shown`: lines of text under the staff; `version` changes with what the teacher says of the song. */
+export function useScore(id: Id, width: number, wall = false, shown: MaybeRefOrGetter<Shown> = { layers: [], words: true, version: '' }) {
   return useQuery({
-    queryKey: ['score', id, width, wall],
+    queryKey: ['score', id, width, wall, computed(() => toValue(shown))],
     queryFn: async () => {
-      const path = `/api/songs/${toValue(id)}/score?width=${width}&wall=${wall}`
+      const { layers, words, version } = toValue(shown)
+      const asked = new URLSearchParams([['width', String(width)], ['wall', String(wall)], ['words', String(words)], ['v', version], ...layers.map((one) => ['layers', one])])
+      const path = `/api/songs/${toValue(id)}/score?${asked.toString()}`
       const answer = await fetch(path)
       if (!answer.ok) throw new Refusal(answer.status, 'score', ((await answer.json()) as { title: string }).title)
       return answer.text()
     },
     staleTime: 600_000,
+    placeholderData: (before: string | undefined) => before,
     enabled: computed(() => toValue(id) !== ''),
   })
 }
@@ -255,6 +264,10 @@ export const useSingers = (id: Id) =>
 export async function setSingers(id: string, child_ids: string[]): Promise<void> {
   await body(api.PUT('/api/sections/{section_id}/singers', { params: { path: { section_id: id } }, body: { child_ids } }))
   void queryClient.invalidateQueries()
+}
+export async function tellSong(id: string, told: Schemas['ToldBody']): Promise<void> {
+  queryClient.setQueryData(['song', id], await body(api.PUT('/api/songs/{song_id}/told', { params: { path: { song_id: id } }, body: told })))
+  void queryClient.invalidateQueries({ predicate: (query) => ['songs', 'songs-for', 'section'].includes(String(query.queryKey[0])) })
 }
 export const useRollOver = () => useQuery({ queryKey: ['roll-over'], queryFn: () => body(api.GET('/api/roll-over')) })
 

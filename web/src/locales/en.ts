@@ -87,6 +87,8 @@ export const say = {
     minor: 'Minor is read from', minorOf: { la: 'la', do: 'do (do re me)' }, model: 'Learning goes through', own: 'Your words', usual: (n: number) => few(n, 'lesson'), keep: 'Keep these words', kept: 'Kept. Every page says it so from now on.',
   },
   singers: { title: (name: string) => `Who sings in ${name}`, lead: 'Children of the classes; their marks go with them.', none: 'No class has children yet.', count: (n: number) => few(n, 'singer'), keep: 'Keep', kept: 'Kept.' },
+  layers: { title: 'Under the notes', names: { words: 'words', degrees: 'syllables', numbers: 'numbers', letters: 'letters', rhythm: 'rhythm', motion: 'steps and skips' }, reading: 'Reading', readingHint: 'Hides every help: only the notes' },
+  told: { title: 'Say it yourself', own: 'Worked out', computed: 'as worked out', printed: 'as printed', do: 'Do is', resting: 'It rests on', beat: 'It is counted', phrases: 'Phrases begin in bars', letters: 'Form', undo: 'Take it all back', beats: { '1/2': 'in eighths', '1': 'in quarters', '3/2': 'in dotted quarters', '2': 'in halves', '3': 'in dotted halves' } },
   roster: {
     title: 'The whole school from a table', lead: 'One row a child or a section, with a first row that names the columns: section, grade, name, minutes, meets. A OneRoster zip works too. Nothing is kept before you have looked at it.',
     example: 'section\tgrade\tname\tminutes\tmeets\n2A\t2\tAma\t30\tMon 09:10, Thu 09:50\n2A\t2\tJun', paste: 'Paste a table', look: 'Look at it', file: 'Choose a file', understood: (sections: number, children: number) => `${few(sections, 'section')} and ${few(children, 'child', 'children')} understood.`,
@@ -100,7 +102,7 @@ export const say = {
     not_heard: 'not heard', not_yet: 'not yet', nearly: 'nearly', secure: 'secure', once: 'nearly, heard once', due: 'secure, due to be heard again', partly: 'heard in one way, not yet in another',
   },
   songs: {
-    title: 'Songs', find: 'Find by title, tone or meter', bring: 'Bring in songs', drop: 'Drop files here, or choose them: MusicXML, .mxl or ABC', shipped: 'Add the songs that come with Kopje', none: 'No song yet.', nothing: 'No song matches.', report: 'What became of the files',
+    title: 'Songs', find: 'Find by title, tone or meter', bring: 'Bring in songs', drop: 'Drop files here, or choose them: MusicXML, .mxl, ABC or MIDI', shipped: 'Add the songs that come with Kopje', none: 'No song yet.', nothing: 'No song matches.', report: 'What became of the files',
     added: 'added', already: 'already there', refused: 'not read', problems: (n: number) => `${few(n, 'thing')} to look at`, bars: (n: number) => few(n, 'bar'), ours: 'from Kopje', count: (n: number) => few(n, 'song'), busy: 'Reading …',
   },
   song: {

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 // A song: its score, where its home is and how sure that is, what it is made of, what needs a look.
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api } from '@/api/client'
-import { queryClient, useScore, useSong } from '@/api/queries'
+import type { Schemas } from '@/api/client'
+import { queryClient, tellSong, useScore, useSong } from '@/api/queries'
 import PageState from '@/components/PageState.vue'
 import ReasonList from '@/components/ReasonList.vue'
 import ScoreView from '@/components/ScoreView.vue'
@@ -13,14 +14,31 @@ import { play } from '@/composables/useSound'
 import { useTrail } from '@/composables/useTrail'
 import { degreeName } from '@/composables/useWording'
 import { capital, pitchName } from '@/composables/words'
+import LayerBar from '@/features/songs/LayerBar.vue'
+import ToldForm from '@/features/songs/ToldForm.vue'
 import ToneLadder from '@/features/songs/ToneLadder.vue'
 import { say } from '@/locales/en'
 
 const props = defineProps<{ id: string }>()
 const router = useRouter()
 const song = useSong(() => props.id)
-const score = useScore(() => props.id, 1700)
 const found = computed(() => song.data.value)
+const layers = ref<string[]>(['words'])
+const reading = ref(false)
+const score = useScore(() => props.id, 1700, false, () => ({
+  layers: reading.value ? [] : Object.keys(say.layers.names).filter((one) => one !== 'words' && layers.value.includes(one)),
+  words: !reading.value && layers.value.includes('words'),
+  version: JSON.stringify(found.value?.told ?? {}),
+}))
+const bar = ref<InstanceType<typeof LayerBar>>()
+const telling = ref(false)
+const refused = ref('')
+async function tell(told: Schemas['ToldBody']) {
+  telling.value = true
+  refused.value = ''
+  await tellSong(props.id, told).catch((problem: unknown) => (refused.value = problem instanceof Error ? problem.message : String(problem)))
+  telling.value = false
+}
 useTrail(() => [{ says: say.songs.title, to: '/songs' }, { says: found.value?.title ?? '' }])
 const motions = computed(() => Object.entries(found.value?.motion ?? {}).filter(([, count]) => count > 0))
 const facts = computed(() => Object.entries(found.value?.facts ?? {}))
@@ -30,6 +48,8 @@ async function remove() {
   await router.push('/songs')
 }
 useKeys([
+  ...Object.entries(say.layers.names).map(([layer, says], index) => ({ key: String(index + 1), says, act: () => { if (!reading.value) bar.value?.turn(layer) } })),
+  { key: 'r', says: say.layers.readingHint, act: () => { reading.value = !reading.value } },
   { key: 'p', says: say.keys.pitch, act: () => found.value?.starting && play([found.value.starting.midi], 1.6) },
   { key: 'o', says: say.keys.tonic, act: () => found.value && play(found.value.tonic.map((tone) => tone.midi)) },
 ])
@@ -48,8 +68,9 @@ useKeys([
     </section>
     <div class="song">
       <div class="left">
+        <LayerBar ref="bar" v-model="layers" v-model:reading="reading" />
         <div class="paper sheet"><ScoreView v-if="score.data.value" :svg="score.data.value" :label="say.song.score(found.title)" /><p v-else-if="score.error.value" class="wrong">△ {{ score.error.value.message }}</p><p v-else class="quiet waiting">{{ say.state.loading }}</p></div>
-        <div class="below">
+        <div v-if="!reading" class="below">
           <section class="stack">
             <h2>{{ say.song.elements }}</h2>
             <ul class="elements">
@@ -67,11 +88,12 @@ useKeys([
           </section>
         </div>
       </div>
-      <aside class="right">
+      <aside v-if="!reading" class="right">
         <section class="home">
           <h2>{{ found.do ? say.song.doIs(pitchName(found.do)) : say.song.doUnknown }}, {{ found.resting_tone ? say.song.rests(degreeName(found.resting_tone)) : say.song.restsNot }}</h2>
           <p>{{ capital(say.song.tonality[found.tonality] ?? found.tonality) }} · <span :class="{ new: found.confidence < 0.7 }">{{ say.song.sure(found.confidence) }}</span></p>
           <ReasonList :reasons="found.reasons" class="small" />
+          <ToldForm :song="found" :refused="refused" :busy="telling" @tell="tell" />
         </section>
         <dl class="sums">
           <dt>{{ say.song.toneSet }}</dt><dd><strong>{{ found.tone_set_name }}</strong></dd>
@@ -81,7 +103,7 @@ useKeys([
           <dt>{{ say.song.final }}</dt><dd>{{ degreeName(found.final ?? '') }}</dd>
         </dl>
         <ToneLadder :ladder="found.ladder" :resting="found.resting_tone" />
-        <div class="row"><a :href="`/api/songs/${id}/file`" class="small">{{ say.song.file }}</a><button v-if="!found.ours" class="small wrong" @click="remove">{{ say.song.remove }}</button></div>
+        <div class="row"><a :href="`/api/songs/${id}/file`" class="small">{{ say.song.file }}</a><a v-for="one in ['musicxml', 'abc', 'mid']" :key="one" :href="`/api/songs/${id}/file?kind=${one}`" class="small" download>.{{ one }}</a><button v-if="!found.ours" class="small wrong" @click="remove">{{ say.song.remove }}</button></div>
       </aside>
     </div>
   </div>
@@ -90,6 +112,7 @@ useKeys([
 <style scoped>
 .problems { border-left: 4px solid var(--iron); padding: 6px 14px; color: var(--iron); background: var(--sheet); }
 .song { display: grid; grid-template-columns: minmax(0, 2.1fr) minmax(230px, 1fr); gap: 32px; align-items: start; }
+.song:has(> .left:only-child) { grid-template-columns: minmax(0, 1fr); }
 .paper { padding: 18px 20px; min-height: 300px; }
 .waiting { padding: 24px; }
 .below { display: grid; grid-template-columns: 1.3fr 0.8fr 1.5fr; gap: 28px; margin-top: 22px; }

@@ -55,7 +55,7 @@ const became = (one: Schemas['ImportedRead']) => (one.song_id ? (one.already ? s
       <input v-model="text" type="search" class="find" :aria-label="say.songs.find" :placeholder="say.songs.find" />
     </header>
     <div :class="['drop', { over }]" @dragover.prevent="over = true" @dragleave="over = false" @drop.prevent="bring($event.dataTransfer?.files)">
-      <input ref="picker" type="file" multiple hidden accept=".musicxml,.xml,.mxl,.abc" :aria-label="say.songs.bring" @change="bring(picker?.files)" />
+      <input ref="picker" type="file" multiple hidden accept=".musicxml,.xml,.mxl,.abc,.mid,.midi" :aria-label="say.songs.bring" @change="bring(picker?.files)" />
       <v-btn :prepend-icon="mdiTrayArrowUp" :disabled="busy" @click="picker?.click()">{{ busy ? say.songs.busy : say.songs.bring }}</v-btn>
       <span class="quiet small">{{ say.songs.drop }}</span>
       <v-btn :disabled="busy" @click="shipped">{{ say.songs.shipped }}</v-btn>

@@ -2,20 +2,22 @@
 
 from __future__ import annotations
 
-from typing import Annotated
+from typing import Annotated, Literal
 from uuid import UUID
 
 from fastapi import APIRouter, Query, Response, UploadFile
 
 from kopje.api.deps import OurHouse, Work
-from kopje.api.schemas.songs import ImportRead, SongRead, SongRow
+from kopje.api.schemas.songs import ImportRead, SongRead, SongRow, ToldBody
+from kopje.core.analysis.layers import Layer, letters, line
 from kopje.core.music.degree import plain_do
 from kopje.core.music.tune import Tune, transposed
-from kopje.engraving.mei import mei
+from kopje.engraving.mei import Under, mei
 from kopje.formats.limits import MAX_BYTES
+from kopje.formats.write import MEDIA, write_tune
 from kopje.store import songs
 from kopje.usecases.bring_shipped_songs import bring_shipped_songs
-from kopje.usecases.songbook import analysis_of, import_file
+from kopje.usecases.songbook import analysis_of, import_file, tell
 
 router = APIRouter(tags=["songs"])
 SVG = "image/svg+xml"
@@ -44,6 +46,11 @@ def get_song(song_id: UUID, call: Work) -> SongRead:
     return SongRead.of(songs.song(call.session, call.school_id, song_id), call.sequence.wording)
 
 
+@router.put("/songs/{song_id}/told", operation_id="tellSong")
+def put_told(song_id: UUID, body: ToldBody, call: Work) -> SongRead:
+    return SongRead.of(tell(call, song_id, body.model_dump()), call.sequence.wording)
+
+
 @router.delete("/songs/{song_id}", status_code=204, operation_id="removeSong")
 def delete_song(song_id: UUID, call: Work) -> None:
     songs.song(call.session, call.school_id, song_id)
@@ -51,12 +58,17 @@ def delete_song(song_id: UUID, call: Work) -> None:
 
 
 @router.get("/songs/{song_id}/file", operation_id="songFile", response_class=Response)
-def get_file(song_id: UUID, call: Work) -> Response:
-    """The file as it came."""
+def get_file(
+    song_id: UUID, call: Work, kind: Annotated[Literal["musicxml", "abc", "mid"] | None, Query()] = None
+) -> Response:
+    """The file as it came, or written anew in another open format."""
     song = songs.song(call.session, call.school_id, song_id)
-    name = "".join(c if c.isalnum() or c in "-_." else "-" for c in song.filename)
+    title = "".join(c if c.isalnum() or c in "-_." else "-" for c in song.filename).rsplit(".", 1)
+    name = f"{title[0]}.{kind or title[-1]}"
+    data = write_tune(analysis_of(song).tune, name) if kind else song.source
     headers = {"Content-Disposition": f'attachment; filename="{name.encode("ascii", "replace").decode()}"'}
-    return Response(song.source, media_type="application/octet-stream", headers=headers)
+    media = MEDIA[f".{kind}"] if kind else "application/octet-stream"
+    return Response(data, media_type=media, headers=headers)
 
 
 @router.get("/songs/{song_id}/score", operation_id="score", response_class=Response)
@@ -68,15 +80,19 @@ def get_score(
     do: Annotated[str | None, Query(max_length=3)] = None,
     lines: bool = True,
     wall: bool = False,
+    layers: Annotated[list[Layer], Query(max_length=5)] = [],  # noqa: B006  # FastAPI wants the default here
+    words: bool = True,
 ) -> Response:
     """The engraved song as SVG, on wish with another do; `lines` keeps one line of text on one line of music.
 
-    `wall` has larger words.
+    `wall` has larger words; `layers` stand as lines of text between the staff and the words.
     """
-    a = analysis_of(songs.song(call.session, call.school_id, song_id))
+    a = analysis_of(songs.song(call.session, call.school_id, song_id), call.sequence.wording.minor)
     tune = _in_key(a.tune, str(a.tonality.do) if a.tonality.do else None, do)
+    texts = {layer: line(a, layer, call.sequence.wording) for layer in layers} | {"letters": letters(tune)}
+    under = Under(tuple(texts[layer] for layer in layers), words)
     encoded = lines and any(bar.line_end for bar in tune.bars)
-    svg = house.engraver.svg(mei(tune), width, encoded, wall)
+    svg = house.engraver.svg(mei(tune, under), width, encoded, wall)
     return Response(svg, media_type=SVG, headers={"Cache-Control": "private, max-age=600"})
 
 

@@ -2,10 +2,13 @@
 
 from __future__ import annotations
 
+from typing import Annotated, Literal
 from uuid import UUID
 
+from pydantic import Field
+
 from kopje.api.analysis_json import ladder, minutes_and_seconds
-from kopje.api.schemas.base import Read, ReasonRead
+from kopje.api.schemas.base import Body, Read, ReasonRead
 from kopje.core.analysis.analysis import Analysis
 from kopje.core.analysis.elements import SPOKEN
 from kopje.core.analysis.tonic import tonic_pattern
@@ -13,7 +16,7 @@ from kopje.core.music.rhythm_syllables import spoken
 from kopje.core.reasons import Reason
 from kopje.core.sequence.wording import OURS, Wording
 from kopje.store import tables
-from kopje.usecases.songbook import Imported, analysis_of
+from kopje.usecases.songbook import Imported, analysis_of, own_analysis
 
 
 class ImportedRead(Read):
@@ -85,6 +88,40 @@ class SongRow(Read):
         )  # fmt: skip
 
 
+class ToldBody(Body):
+    """The teacher's word; null and empty are worked out. `phrases`: the bars in which phrases begin, after the first."""
+
+    do: Annotated[str, Field(max_length=3, pattern=r"^[A-G](#|b)?$")] | None = Field(
+        default=None, examples=["F"]
+    )
+    resting: Literal["do", "re", "mi", "fa", "so", "la"] | None = Field(default=None, examples=["do"])
+    beat: Literal["1/2", "1", "3/2", "2", "3"] | None = Field(default=None, examples=[None])
+    phrases: Annotated[list[Annotated[int, Field(ge=1, le=2000)]], Field(max_length=64)] = Field(
+        default=[], examples=[[5]]
+    )
+    labels: Annotated[list[Annotated[str, Field(pattern=r"^[a-z]'{0,9}$")]], Field(max_length=64)] = Field(
+        default=[], examples=[[]]
+    )
+
+
+class ToldRead(Read):
+    do: str | None = None
+    resting: str | None = None
+    beat: str | None = None
+    phrases: list[int] = Field(default_factory=list)
+    labels: list[str] = Field(default_factory=list)
+
+
+class OwnRead(Read):
+    """What is worked out when the teacher says nothing."""
+
+    do: str | None
+    resting_tone: str | None
+    tonality: str
+    confidence: float
+    form: str
+
+
 class SongRead(Read):
     id: UUID
     title: str
@@ -107,6 +144,9 @@ class SongRead(Read):
     unnamed: list[ElementRead]
     motion: dict[str, int]
     form: str
+    phrase_bars: list[int]
+    told: ToldRead
+    own: OwnRead
     problems: list[ProblemRead]
     ladder: list[RungRead]
     starting: ToneRead | None
@@ -125,9 +165,23 @@ class SongRead(Read):
             tone_set=[str(d) for d in a.tone_set], tone_set_name=a.tone_set_name,
             low=str(low) if low else None, high=str(high) if high else None,
             final=str(a.degrees[-1]) if a.degrees else None, elements=_elements(a, words), unnamed=_unnamed(a),
-            motion=a.motion, form=a.form, problems=[ProblemRead.model_validate(p) for p in a.problems],
+            motion=a.motion, form=a.form, phrase_bars=phrase_bars(a), told=ToldRead(**(song.told or {})), own=own(song, words),
+            problems=[ProblemRead.model_validate(p) for p in a.problems],
             ladder=[RungRead(**rung) for rung in ladder(a)], starting=starting(a), tonic=tonic(a),
         )  # fmt: skip
+
+
+def phrase_bars(a: Analysis) -> list[int]:
+    """In which bar each phrase begins; an upbeat belongs to the bar it leads to."""
+    firsts = (a.timeline[phrase.first] for phrase in a.phrases)
+    return [first.bar + (first.bar == 0 or first.place > 0) for first in firsts]
+
+
+def own(song: tables.Song, words: Wording) -> OwnRead:
+    a = own_analysis(song, words.minor)
+    t = a.tonality
+    return OwnRead(do=str(t.do) if t.do else None, resting_tone=t.resting, tonality=t.name,
+                   confidence=round(float(t.confidence), 2), form=a.form)  # fmt: skip
 
 
 def reasons(found: tuple[Reason, ...], words: Wording = OURS) -> list[ReasonRead]:

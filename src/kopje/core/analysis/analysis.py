@@ -13,6 +13,7 @@ from kopje.core.analysis.motion import motion
 from kopje.core.analysis.phrases import Phrase
 from kopje.core.analysis.problems import problems
 from kopje.core.analysis.timeline import Sound, sounds
+from kopje.core.analysis.told import NOTHING, Told, counted
 from kopje.core.analysis.tonality import Tonality, judge
 from kopje.core.analysis.tone_set import tone_set, tone_set_name
 from kopje.core.exact import Fraction
@@ -93,10 +94,11 @@ class Analysis:
         return max((i for i, start in enumerate(starts) if start <= onset), default=0)
 
 
-def analyse(tune: Tune, minor: Minor = "la", told: Tonality | None = None) -> Analysis:
-    """Analyse a tune; `told` is the teacher's word on do and resting tone and wins over the evidence."""
+def analyse(tune: Tune, minor: Minor = "la", told: Told = NOTHING) -> Analysis:
+    """Analyse a tune; `told` is the teacher's word and wins over the evidence."""
+    tune = counted(tune, told)
     timeline = sounds(tune)
-    cut = phrases.borders(tune, timeline)
+    cut = phrases.borders(tune, timeline, phrases.begin_in(tune, timeline, told.phrases))
     areas = _areas(timeline, cut, told)
     if minor == "do":
         areas = tuple(map(_do_based, areas))
@@ -105,10 +107,13 @@ def analyse(tune: Tune, minor: Minor = "la", told: Tonality | None = None) -> An
         do = areas[sound.area].do
         return do.degree(sound.pitch) if do and sound.pitch else None
 
+    found = phrases.labelled(cut, timeline, degree)
+    if len(told.labels) == len(found):
+        found = tuple(replace(phrase, label=label) for phrase, label in zip(found, told.labels, strict=True))
     return Analysis(
         tune=tune,
         timeline=timeline,
-        phrases=phrases.labelled(cut, timeline, degree),
+        phrases=found,
         areas=areas,
         main=_leading(timeline, len(areas)),
         figures=elements.figures(tune),
@@ -117,7 +122,7 @@ def analyse(tune: Tune, minor: Minor = "la", told: Tonality | None = None) -> An
     )
 
 
-def _areas(timeline: Sequence[Sound], cut: Sequence[Phrase], told: Tonality | None) -> tuple[Tonality, ...]:
+def _areas(timeline: Sequence[Sound], cut: Sequence[Phrase], told: Told) -> tuple[Tonality, ...]:
     """One tonality for each stretch under one stated key; the teacher's word is for the first."""
     found, base = [], 0
     for area, group in groupby(timeline, key=lambda sound: sound.area):
@@ -127,7 +132,7 @@ def _areas(timeline: Sequence[Sound], cut: Sequence[Phrase], told: Tonality | No
             for phrase in cut
             if phrase.first < base + len(part) and phrase.stop > base
         ]
-        found.append(judge(part, inside, part[0].key, told if area == 0 else None))
+        found.append(judge(part, inside, part[0].key, told if area == 0 else NOTHING))
         base += len(part)
     return tuple(found)
 

@@ -35,6 +35,12 @@ def borders(tune: Tune, timeline: Sequence[Sound], teacher: Sequence[Fraction] =
     return _cut(timeline, _spans(tune, timeline))
 
 
+def begin_in(tune: Tune, timeline: Sequence[Sound], bars: Sequence[int]) -> list[Fraction]:
+    """Borders for phrases that begin in these bars, each with its upbeat; bars that are not there are passed over."""
+    starts = bar_starts(tune)
+    return [_before_upbeat(tune, timeline, starts[bar]) for bar in bars if bar in starts]
+
+
 def _marked(tune: Tune, timeline: Sequence[Sound]) -> list[Fraction]:
     """Breath marks, fermatas, double bars, repeat signs and line ends."""
     places = [sound.end for sound in timeline if sound.border]

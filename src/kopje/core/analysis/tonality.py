@@ -8,6 +8,7 @@ from dataclasses import dataclass
 
 from kopje.core.analysis.phrases import Phrase
 from kopje.core.analysis.timeline import Sound
+from kopje.core.analysis.told import NOTHING, Told
 from kopje.core.analysis.tonic_model import SHARES, scores, sureness, traces
 from kopje.core.analysis.tonic_weights import SCALE
 from kopje.core.exact import Fraction
@@ -48,24 +49,25 @@ class Tonality:
 
 
 def judge(
-    timeline: Sequence[Sound], phrases: Sequence[Phrase], key: Key | None, told: Tonality | None = None
+    timeline: Sequence[Sound], phrases: Sequence[Phrase], key: Key | None, told: Told = NOTHING
 ) -> Tonality:
     """The teacher's word first, then the table of docs/analysis.md#tonality, then what all the tones do."""
     pitched = [sound for sound in timeline if sound.pitch is not None]
     if not pitched:
         return Tonality(None, None, NOT_ESTABLISHED, Fraction(0), (_why("unpitched", "No pitched notes."),))
     resting: str | None
-    if key is None and not told:
+    if key is None and told.do is None:
         do, resting, sure, why = _without_key(timeline, phrases, pitched)
     else:
-        do = (told and told.do) or (Do(*key.do) if key else _explaining(pitched))
+        do = told.do or (Do(*key.do) if key else _explaining(pitched))
         degrees = [do.degree(sound.pitch) for sound in pitched if sound.pitch]
-        if told and told.resting:
-            resting, sure, why = told.resting, Fraction(1), _why("teacher", "You said so.")
-        else:
-            resting, sure, why = _resting(timeline, phrases, degrees, do, key)
+        resting, sure, why = _resting(timeline, phrases, degrees, do, None if told.do else key)
+    if told.resting:
+        resting, sure, why = told.resting, Fraction(1), _why("teacher", "You said so.")
     degrees = [do.degree(sound.pitch) for sound in pitched if sound.pitch]
-    always_fi = any(d.syllable == "fi" for d in degrees) and all(d.syllable != "fa" for d in degrees)
+    always_fi = (
+        not told and any(d.syllable == "fi" for d in degrees) and all(d.syllable != "fa" for d in degrees)
+    )
     if resting == "la" and always_fi:
         do, resting, sure, why = _dorian(do, sure)
         degrees = [do.degree(sound.pitch) for sound in pitched if sound.pitch]

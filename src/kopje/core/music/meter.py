@@ -23,6 +23,7 @@ class Meter:
     upper: int
     lower: int
     symbol: str | None = None  # "common" or "cut", for the engraver
+    told_beat: Fraction | None = None  # the teacher counts so: slow 6/8 in eighths, 3/8 in one
 
     @classmethod
     def parse(cls, text: str) -> Meter:
@@ -42,6 +43,8 @@ class Meter:
 
     @property
     def compound(self) -> bool:
+        if self.told_beat is not None:
+            return int(self.told_beat.numerator) % 3 == 0
         return self.upper in COMPOUND_UPPERS
 
     @cached_property
@@ -52,8 +55,12 @@ class Meter:
     @cached_property
     def beat(self) -> Fraction:
         """Quarters in a beat: the dotted note in compound meter, the lower number's note otherwise."""
+        if self.told_beat is not None:
+            return self.told_beat
         return Fraction(12 if self.compound else 4, self.lower)
 
     @property
     def beats(self) -> int:
+        if self.told_beat is not None:
+            return max(int(self.length / self.told_beat), 1)
         return self.upper // 3 if self.compound else self.upper

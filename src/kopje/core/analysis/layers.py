@@ -1,0 +1,83 @@
+"""What can stand under the notes of a song, one line of text a layer: degrees, numbers, letters, rhythm syllables, steps and skips.
+
+Keys of a layer are the indexes of printed notes. Source: docs/sources.md#solfa, docs/sources.md#rhythm-syllables.
+"""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from itertools import pairwise
+from typing import Literal
+
+from kopje.core.analysis.analysis import Analysis
+from kopje.core.analysis.motion import move
+from kopje.core.analysis.timeline import Sound, bar_starts
+from kopje.core.music.pitch import Pitch
+from kopje.core.music.rhythm_syllables import syllables
+from kopje.core.music.tune import Tune
+from kopje.core.sequence.wording import Wording
+
+Layer = Literal["degrees", "numbers", "letters", "rhythm", "motion"]
+LAYERS: tuple[Layer, ...] = ("degrees", "numbers", "letters", "rhythm", "motion")
+Line = dict[int, str]
+
+
+def line(a: Analysis, layer: Layer, words: Wording) -> Line:
+    """The texts of one layer in a school's words."""
+    if layer == "rhythm":
+        return _rhythm(a, words)
+    if layer == "motion":
+        return _motion(a)
+    if layer == "letters":
+        return letters(a.tune)
+    said = words if layer == "degrees" else replace(words, names="numbers")
+    said = said if layer == "numbers" else replace(words, names="solfa")
+    found = ((sound, a.degree(sound)) for sound in a.attacks)
+    return {sound.note: said.tone(str(degree)) for sound, degree in found if degree is not None}
+
+
+def letters(tune: Tune) -> Line:
+    """The letter names of a tune in whatever key it is printed."""
+    printed = ((index, note) for index, (_, _, note) in enumerate(tune.notes()))
+    return {index: letter(note.pitch) for index, note in printed if note.pitch and not note.tie_in}
+
+
+def letter(pitch: Pitch) -> str:
+    """A letter name as it is printed: F♯, B♭."""
+    return pitch.letter + ("♯" * pitch.alter if pitch.alter > 0 else "♭" * -pitch.alter)
+
+
+def _rhythm(a: Analysis, words: Wording) -> Line:
+    """Each named figure's syllables under its sounding notes; what has no name is left without."""
+    starts, found = bar_starts(a.tune), dict[int, str]()
+    placed = [
+        (starts[f.bar] + f.beat * a.tune.bars[0].meter.beat, f)
+        for f in a.figures
+        if f.key and f.bar in starts
+    ]
+    for (start, figure), (stop, _) in pairwise([*placed, (a.timeline[-1].end if a.timeline else 0, None)]):
+        if figure is None:
+            continue
+        inside = [s for s in a.attacks if start <= s.onset < stop]
+        rests_first = not any(s.onset == start for s in inside)
+        said = syllables(figure.key or "", words.rhythm, int(figure.beat) + 1, rests_first)
+        found.update({sound.note: one for sound, one in zip(inside, said, strict=False)})
+    return found
+
+
+def _motion(a: Analysis) -> Line:
+    """How each tone is reached from the one before in its phrase."""
+    found: Line = {}
+    for phrase in a.phrases:
+        inside = [s for s in a.timeline[phrase.first : phrase.stop] if s.attack and s.pitch]
+        for one, two in pairwise(inside):
+            found[two.note] = _said(one, two)
+    return found
+
+
+def _said(one: Sound, two: Sound) -> str:
+    if one.pitch is None or two.pitch is None:
+        return ""
+    kind = move(one.pitch, two.pitch)
+    half = kind == "step" and abs(one.pitch.midi - two.pitch.midi) == 1
+    return {"repeat": "same", "step": "half" if half else "step"}.get(kind, kind)

@@ -1,0 +1,82 @@
+"""A song's page: the teacher's word wins and all else follows; layers under the notes; files in every format."""
+
+from __future__ import annotations
+
+import pytest
+from fastapi.testclient import TestClient
+
+from api.conftest import Place, signed_in
+from kopje.core.analysis.timeline import sounds
+from kopje.formats.read import read_tunes
+
+ABC = "X:1\nT:Hill\nM:6/8\nL:1/8\nK:F\nF2 A c2 A | F2 A c3 |\nd2 c A2 F | G3 F3 |]\nw: Up the hill and up a-gain\n"
+
+
+@pytest.fixture
+def client(app_client: TestClient, kestrel: Place) -> TestClient:
+    return signed_in(app_client, kestrel)
+
+
+@pytest.fixture
+def song(client: TestClient) -> str:
+    sent = client.post("/api/songs", files=[("files", ("hill.abc", ABC.encode()))])
+    return str(sent.json()["songs"][0]["song_id"])
+
+
+def test_what_the_teacher_says_wins_and_what_was_worked_out_stays_beside_it(
+    client: TestClient, song: str
+) -> None:
+    before = client.get(f"/api/songs/{song}").json()
+    assert (before["do"], before["resting_tone"], before["form"]) == ("F", "do", "a b")
+    said = {"do": "Bb", "resting": "so", "beat": "1/2", "phrases": [2, 3, 4], "labels": ["a", "a'", "b", "c"]}
+    told = client.put(f"/api/songs/{song}/told", json=said)
+    assert told.status_code == 200, told.text
+    after = client.get(f"/api/songs/{song}").json()
+    assert (after["do"], after["resting_tone"], after["confidence"]) == ("Bb", "so", 1.0)
+    assert after["form"] == "a a' b c"
+    assert after["phrase_bars"] == [1, 2, 3, 4]
+    assert {one["key"] for one in before["elements"]} >= {"quarter_eighth", "dotted_quarter"}
+    assert {one["key"] for one in after["elements"]} == {"half", "quarter", "dotted_half"}  # counted in six
+    assert after["tone_set"] != before["tone_set"]
+    assert after["own"] == {
+        "do": "F",
+        "resting_tone": "do",
+        "tonality": "major",
+        "confidence": before["confidence"],
+        "form": "a b",
+    }
+    wrong = client.put(f"/api/songs/{song}/told", json={"labels": ["a", "b", "c"]})
+    assert (wrong.status_code, wrong.json()["title"]) == (
+        422, "The song has 2 phrases, but 3 letters were given. Nothing was changed.")  # fmt: skip
+    assert client.get(f"/api/songs/{song}").json()["form"] == "a a' b c"
+    client.put(f"/api/songs/{song}/told", json={})
+    assert client.get(f"/api/songs/{song}").json() | {"told": {}} == before | {"told": {}}
+
+
+def test_layers_stand_between_the_staff_and_the_words(client: TestClient, song: str) -> None:
+    score = client.get(f"/api/songs/{song}/score", params={"layers": ["degrees", "rhythm"]}).text
+    assert score.count("verse layer") == 2 * 13
+    assert ">hill<" in score
+    assert ">so<" in score
+    assert ">ta<" in score
+    bare = client.get(f"/api/songs/{song}/score", params={"words": False}).text
+    assert "verse" not in bare
+    moved = client.get(f"/api/songs/{song}/score", params={"layers": ["letters", "degrees"], "do": "G"}).text
+    assert ">G<" in moved
+    assert ">F♯<" not in moved
+    assert ">do<" in moved
+    numbers = client.get(f"/api/songs/{song}/score", params={"layers": ["numbers", "motion"]}).text
+    assert ">5<" in numbers
+    assert ">skip<" in numbers
+    assert client.get(f"/api/songs/{song}/score", params={"layers": ["colours"]}).status_code == 422
+
+
+@pytest.mark.parametrize("kind", ["musicxml", "abc", "mid"])
+def test_a_song_leaves_in_each_open_format_and_comes_back(client: TestClient, song: str, kind: str) -> None:
+    answer = client.get(f"/api/songs/{song}/file", params={"kind": kind})
+    assert f'filename="hill.{kind}"' in answer.headers["content-disposition"]
+    (again,) = read_tunes(answer.content, f"hill.{kind}")
+    assert [str(s.pitch) for s in sounds(again) if s.pitch][:4] == ["F4", "A4", "C5", "A4"]
+    back = client.post("/api/songs", files=[("files", (f"back.{kind}", answer.content))]).json()["songs"][0]
+    assert back["message"] == ""
+    assert client.get(f"/api/songs/{back['song_id']}").json()["bars"] == 4

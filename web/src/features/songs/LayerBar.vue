@@ -1,0 +1,25 @@
+<script setup lang="ts">
+// What stands under the notes, one switch a layer; reading hides every help.
+import { say } from '@/locales/en'
+
+const shown = defineModel<string[]>({ required: true })
+const reading = defineModel<boolean>('reading', { required: true })
+const turn = (layer: string) => { shown.value = shown.value.includes(layer) ? shown.value.filter((one) => one !== layer) : [...shown.value, layer] }
+defineExpose({ turn })
+</script>
+
+<template>
+  <div class="layers" role="group" :aria-label="say.layers.title">
+    <button v-for="(says, layer, index) in say.layers.names" :key="layer" :class="{ on: shown.includes(layer) && !reading }" :aria-pressed="shown.includes(layer) && !reading" :disabled="reading" @click="turn(layer)">{{ says }} <span class="kbd">{{ index + 1 }}</span></button>
+    <button :class="['reading', { on: reading }]" :aria-pressed="reading" :title="say.layers.readingHint" @click="reading = !reading">{{ say.layers.reading }} <span class="kbd">r</span></button>
+  </div>
+</template>
+
+<style scoped>
+.layers { display: flex; flex-wrap: wrap; gap: 4px; padding-bottom: 10px; }
+button { border: 1px solid var(--granite); border-radius: 2px; padding: 4px 7px; min-height: 34px; background: var(--sheet); font-size: 14px; }
+button.on { background: var(--dusk); color: var(--sheet); border-color: var(--dusk); }
+button:disabled { color: var(--granite); }
+.reading { margin-left: auto; }
+@media (max-width: 900px) { button { min-height: 44px; } }
+</style>

@@ -1,0 +1,53 @@
+<script setup lang="ts">
+// The teacher's word on a song: do, home, how it is counted, where phrases begin, their letters. What is computed stays beside it.
+import { ref, watch } from 'vue'
+import type { Schemas } from '@/api/client'
+import { degreeName } from '@/composables/useWording'
+import { pitchName } from '@/composables/words'
+import { say } from '@/locales/en'
+
+type Told = Schemas['ToldBody']
+const props = defineProps<{ song: Schemas['SongRead']; refused: string; busy: boolean }>()
+const emit = defineEmits<{ tell: [told: Told] }>()
+const LETTERS = ['C', 'G', 'D', 'A', 'E', 'B', 'F#', 'F', 'Bb', 'Eb', 'Ab', 'Db', 'Gb'] as const
+const RESTING = ['do', 'la', 're', 'mi', 'fa', 'so'] as const
+const told = ref<Told>({ do: null, resting: null, beat: null, phrases: [], labels: [] })
+const bars = ref('')
+const letters = ref('')
+watch(() => props.song.told, (now) => {
+  told.value = { ...now } as Told
+  bars.value = (now.phrases ?? []).join(', ')
+  letters.value = (now.labels ?? []).join(' ')
+}, { immediate: true })
+function send(change: Partial<Told> = {}) {
+  const phrases = (bars.value.match(/\d+/g) ?? []).map(Number)
+  emit('tell', { ...told.value, phrases, labels: letters.value.match(/[a-z]'*/g) ?? [], ...change })
+}
+function undo() {
+  bars.value = letters.value = ''
+  emit('tell', { do: null, resting: null, beat: null, phrases: [], labels: [] })
+}
+const pick = (event: Event) => (event.target as HTMLSelectElement).value || null
+</script>
+
+<template>
+  <details class="told" :open="Boolean(song.told.do || song.told.resting || song.told.beat || song.told.phrases?.length || song.told.labels?.length)">
+    <summary>{{ say.told.title }}</summary>
+    <p class="small quiet">{{ say.told.own }}: {{ song.own.do ? say.song.doIs(pitchName(song.own.do)) : say.song.doUnknown }}, {{ song.own.resting_tone ? say.song.rests(degreeName(song.own.resting_tone)) : say.song.restsNot }}, {{ song.own.form }}</p>
+    <label>{{ say.told.do }} <select :value="song.told.do ?? ''" :disabled="busy" @change="send({ do: pick($event) as Told['do'] })"><option value="">{{ say.told.computed }}</option><option v-for="one in LETTERS" :key="one" :value="one">{{ pitchName(one) }}</option></select></label>
+    <label>{{ say.told.resting }} <select :value="song.told.resting ?? ''" :disabled="busy" @change="send({ resting: pick($event) as Told['resting'] })"><option value="">{{ say.told.computed }}</option><option v-for="one in RESTING" :key="one" :value="one">{{ degreeName(one) }}</option></select></label>
+    <label>{{ say.told.beat }} <select :value="song.told.beat ?? ''" :disabled="busy" @change="send({ beat: pick($event) as Told['beat'] })"><option value="">{{ say.told.printed }}</option><option v-for="(says, key) in say.told.beats" :key="key" :value="key">{{ says }}</option></select></label>
+    <label>{{ say.told.phrases }} <input v-model="bars" inputmode="numeric" :placeholder="song.phrase_bars.slice(1).join(', ')" :disabled="busy" @change="send()" /></label>
+    <label>{{ say.told.letters }} <input v-model="letters" :placeholder="song.form" :disabled="busy" @change="send()" /></label>
+    <p v-if="refused" class="wrong small" role="alert">△ {{ refused }}</p>
+    <v-btn size="small" :disabled="busy" @click="undo">{{ say.told.undo }}</v-btn>
+  </details>
+</template>
+
+<style scoped>
+.told { display: grid; gap: 8px; }
+summary { cursor: pointer; min-height: 32px; }
+label { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 8px; align-items: center; padding: 3px 0; }
+input, select { font: inherit; color: inherit; background: var(--sheet); border: 1px solid var(--granite); border-radius: 2px; padding: 4px 8px; min-height: 36px; min-width: 0; width: 100%; }
+@media (max-width: 900px) { input, select, summary { min-height: 44px; } }
+</style>
