@@ -39,7 +39,8 @@ def written(tune: Tune) -> etree._Element:
 
 def lasts(note: etree._Element) -> Fraction:
     """Quarters that a written symbol lasts, with dots and tuplets."""
-    base = Fraction(8) if note.get("dur") == "breve" else Fraction(4, int(note.get("dur") or 4))
+    said = note.get("dur") or "4"
+    base = LONG[said] if said in LONG else Fraction(4, int(said))
     dots = int(note.get("dots") or 0)
     length = base * (2 - Fraction(1, 2**dots))
     for around in note.iterancestors(f"{MEI}tuplet"):
@@ -69,6 +70,9 @@ def test_a_shipped_song_is_written_note_by_note_and_word_by_word(file: object) -
     sung = ["".join(s.itertext()) for s in root.iter(f"{MEI}syl")]
     assert sung == [s.text for _, _, note in tune.notes() for s in note.syllables]
     assert next(root.iter(f"{MEI}note")).get("{http://www.w3.org/XML/1998/namespace}id") == "n0"
+
+
+LONG = {"breve": Fraction(8), "long": Fraction(16), "maxima": Fraction(32)}
 
 
 def test_real_tunes_are_written_with_the_pitches_and_lengths_that_were_read() -> None:

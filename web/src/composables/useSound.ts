@@ -19,6 +19,41 @@ export function play(midi: readonly number[], seconds = 0.75): void {
   })
 }
 
+let running: GainNode | undefined
+
+/** Tones and clicks, each at its second from now; a click where there is no pitch. Whatever was running ends. */
+export function tones(plan: readonly { at: number; seconds: number; midi: number | null }[]): void {
+  silence()
+  context ??= new AudioContext()
+  void context.resume()
+  running = context.createGain()
+  running.gain.value = device.volume * 0.5
+  running.connect(context.destination)
+  const start = context.currentTime + 0.05
+  for (const { at, seconds, midi } of plan) {
+    if (midi === null) click(context, running, start + at)
+    else tone(context, running, frequency(midi), start + at, Math.max(seconds, 0.16))
+  }
+}
+
+/** Ends what `tones` began. */
+export function silence(): void {
+  if (context && running) running.gain.setTargetAtTime(0, context.currentTime, 0.02)
+  running?.disconnect()
+  running = undefined
+}
+
+function click(on: AudioContext, out: AudioNode, start: number): void {
+  const source = on.createOscillator()
+  const edge = on.createGain()
+  source.frequency.value = 1800
+  edge.gain.setValueAtTime(0.5, start)
+  edge.gain.exponentialRampToValueAtTime(0.001, start + 0.05)
+  source.connect(edge).connect(out)
+  source.start(start)
+  source.stop(start + 0.06)
+}
+
 function tone(on: AudioContext, out: AudioNode, hertz: number, start: number, seconds: number): void {
   for (const [partial, share] of [[1, 0.8], [2, 0.16], [3, 0.05]] as const) {
     const source = on.createOscillator()

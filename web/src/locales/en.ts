@@ -87,6 +87,7 @@ export const say = {
     minor: 'Minor is read from', minorOf: { la: 'la', do: 'do (do re me)' }, model: 'Learning goes through', own: 'Your words', usual: (n: number) => few(n, 'lesson'), keep: 'Keep these words', kept: 'Kept. Every page says it so from now on.',
   },
   singers: { title: (name: string) => `Who sings in ${name}`, lead: 'Children of the classes; their marks go with them.', none: 'No class has children yet.', count: (n: number) => few(n, 'singer'), keep: 'Keep', kept: 'Kept.' },
+  play: { title: 'Play', start: 'Play', stop: 'Stop', tempo: (n: number) => `${n} beats a minute`, what: 'What', all: 'all of it', phrase: (n: number, label: string) => `phrase ${n} (${label})`, loop: 'over and over', rhythm: 'rhythm only', keyboard: 'Keyboard' },
   layers: { title: 'Under the notes', names: { words: 'words', degrees: 'syllables', numbers: 'numbers', letters: 'letters', rhythm: 'rhythm', motion: 'steps and skips' }, reading: 'Reading', readingHint: 'Hides every help: only the notes' },
   told: { title: 'Say it yourself', own: 'Worked out', computed: 'as worked out', printed: 'as printed', do: 'Do is', resting: 'It rests on', beat: 'It is counted', phrases: 'Phrases begin in bars', letters: 'Form', undo: 'Take it all back', beats: { '1/2': 'in eighths', '1': 'in quarters', '3/2': 'in dotted quarters', '2': 'in halves', '3': 'in dotted halves' } },
   roster: {

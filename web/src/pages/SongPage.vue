@@ -10,11 +10,14 @@ import ReasonList from '@/components/ReasonList.vue'
 import ScoreView from '@/components/ScoreView.vue'
 import TonicPattern from '@/components/TonicPattern.vue'
 import { useKeys } from '@/composables/useKeys'
+import { usePlayback } from '@/composables/usePlayback'
 import { play } from '@/composables/useSound'
 import { useTrail } from '@/composables/useTrail'
 import { degreeName } from '@/composables/useWording'
 import { capital, pitchName } from '@/composables/words'
 import LayerBar from '@/features/songs/LayerBar.vue'
+import PianoKeys from '@/features/songs/PianoKeys.vue'
+import PlayBar from '@/features/songs/PlayBar.vue'
 import ToldForm from '@/features/songs/ToldForm.vue'
 import ToneLadder from '@/features/songs/ToneLadder.vue'
 import { say } from '@/locales/en'
@@ -30,6 +33,12 @@ const score = useScore(() => props.id, 1700, false, () => ({
   words: !reading.value && layers.value.includes('words'),
   version: JSON.stringify(found.value?.told ?? {}),
 }))
+const player = usePlayback(found)
+const midiNow = computed(() => found.value?.sounds.find((one) => one.note === player.now.value)?.midi ?? null)
+function hear(note: number) {
+  const sound = found.value?.sounds.find((one) => one.note === note)
+  if (sound?.midi) play([sound.midi], 0.9)
+}
 const bar = ref<InstanceType<typeof LayerBar>>()
 const telling = ref(false)
 const refused = ref('')
@@ -49,6 +58,7 @@ async function remove() {
 }
 useKeys([
   ...Object.entries(say.layers.names).map(([layer, says], index) => ({ key: String(index + 1), says, act: () => { if (!reading.value) bar.value?.turn(layer) } })),
+  { key: ' ', says: say.play.start, act: () => player.turn() },
   { key: 'r', says: say.layers.readingHint, act: () => { reading.value = !reading.value } },
   { key: 'p', says: say.keys.pitch, act: () => found.value?.starting && play([found.value.starting.midi], 1.6) },
   { key: 'o', says: say.keys.tonic, act: () => found.value && play(found.value.tonic.map((tone) => tone.midi)) },
@@ -69,7 +79,8 @@ useKeys([
     <div class="song">
       <div class="left">
         <LayerBar ref="bar" v-model="layers" v-model:reading="reading" />
-        <div class="paper sheet"><ScoreView v-if="score.data.value" :svg="score.data.value" :label="say.song.score(found.title)" /><p v-else-if="score.error.value" class="wrong">△ {{ score.error.value.message }}</p><p v-else class="quiet waiting">{{ say.state.loading }}</p></div>
+        <div class="paper sheet"><ScoreView v-if="score.data.value" :svg="score.data.value" :label="say.song.score(found.title)" :now="reading ? null : player.now.value" @note="hear" /><p v-else-if="score.error.value" class="wrong">△ {{ score.error.value.message }}</p><p v-else class="quiet waiting">{{ say.state.loading }}</p></div>
+        <PlayBar v-if="found.sounds.length" :player="player" :phrases="found.form.split(' ')" />
         <div v-if="!reading" class="below">
           <section class="stack">
             <h2>{{ say.song.elements }}</h2>
@@ -102,6 +113,7 @@ useKeys([
           <dt>{{ say.song.form }}</dt><dd>{{ found.form }}</dd>
           <dt>{{ say.song.final }}</dt><dd>{{ degreeName(found.final ?? '') }}</dd>
         </dl>
+        <PianoKeys v-if="found.low" :tones="found.sounds" :now="midiNow" />
         <ToneLadder :ladder="found.ladder" :resting="found.resting_tone" />
         <div class="row"><a :href="`/api/songs/${id}/file`" class="small">{{ say.song.file }}</a><a v-for="one in ['musicxml', 'abc', 'mid']" :key="one" :href="`/api/songs/${id}/file?kind=${one}`" class="small" download>.{{ one }}</a><button v-if="!found.ours" class="small wrong" @click="remove">{{ say.song.remove }}</button></div>
       </aside>

@@ -88,6 +88,18 @@ class SongRow(Read):
         )  # fmt: skip
 
 
+class SoundRead(Read):
+    """One attack, for playing and pointing: printed note, onset and length in quarters, its phrase (from 0)."""
+
+    note: int
+    onset: float
+    length: float
+    midi: int | None
+    pitch: str | None
+    degree: str | None
+    phrase: int
+
+
 class ToldBody(Body):
     """The teacher's word; null and empty are worked out. `phrases`: the bars in which phrases begin, after the first."""
 
@@ -149,6 +161,11 @@ class SongRead(Read):
     own: OwnRead
     problems: list[ProblemRead]
     ladder: list[RungRead]
+    sounds: list[SoundRead]
+    tempo: float | None
+    beat: float
+    beats: int
+    pickup: float
     starting: ToneRead | None
     tonic: list[ToneRead]
 
@@ -167,8 +184,23 @@ class SongRead(Read):
             final=str(a.degrees[-1]) if a.degrees else None, elements=_elements(a, words), unnamed=_unnamed(a),
             motion=a.motion, form=a.form, phrase_bars=phrase_bars(a), told=ToldRead(**(song.told or {})), own=own(song, words),
             problems=[ProblemRead.model_validate(p) for p in a.problems],
-            ladder=[RungRead(**rung) for rung in ladder(a)], starting=starting(a), tonic=tonic(a),
+            ladder=[RungRead(**rung) for rung in ladder(a)], sounds=heard(a),
+            tempo=float(a.tune.tempo) if a.tune.tempo else None, beat=float(a.tune.bars[0].meter.beat),
+            beats=a.tune.bars[0].meter.beats, pickup=float(a.tune.pickup), starting=starting(a), tonic=tonic(a),
         )  # fmt: skip
+
+
+def heard(a: Analysis) -> list[SoundRead]:
+    """Every attack once through, as printed."""
+    phrase = {index: n for n, p in enumerate(a.phrases) for index in range(p.first, p.stop)}
+    return [
+        SoundRead(
+            note=s.note, onset=float(s.onset), length=float(s.duration), midi=s.pitch.midi if s.pitch else None,
+            pitch=str(s.pitch) if s.pitch else None, degree=str(a.degree(s) or "") or None, phrase=phrase.get(index, 0),
+        )
+        for index, s in enumerate(a.timeline)
+        if s.attack
+    ]  # fmt: skip
 
 
 def phrase_bars(a: Analysis) -> list[int]:

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The teacher's word on a song: do, home, how it is counted, where phrases begin, their letters. What is computed stays beside it.
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
 import { degreeName } from '@/composables/useWording'
 import { pitchName } from '@/composables/words'
@@ -12,6 +12,7 @@ const emit = defineEmits<{ tell: [told: Told] }>()
 const LETTERS = ['C', 'G', 'D', 'A', 'E', 'B', 'F#', 'F', 'Bb', 'Eb', 'Ab', 'Db', 'Gb'] as const
 const RESTING = ['do', 'la', 're', 'mi', 'fa', 'so'] as const
 const told = ref<Told>({ do: null, resting: null, beat: null, phrases: [], labels: [] })
+const said = computed(() => Boolean(props.song.told.do || props.song.told.resting || props.song.told.beat || props.song.told.phrases?.length || props.song.told.labels?.length))
 const bars = ref('')
 const letters = ref('')
 watch(() => props.song.told, (now) => {
@@ -31,9 +32,9 @@ const pick = (event: Event) => (event.target as HTMLSelectElement).value || null
 </script>
 
 <template>
-  <details class="told" :open="Boolean(song.told.do || song.told.resting || song.told.beat || song.told.phrases?.length || song.told.labels?.length)">
+  <details class="told" :open="said">
     <summary>{{ say.told.title }}</summary>
-    <p class="small quiet">{{ say.told.own }}: {{ song.own.do ? say.song.doIs(pitchName(song.own.do)) : say.song.doUnknown }}, {{ song.own.resting_tone ? say.song.rests(degreeName(song.own.resting_tone)) : say.song.restsNot }}, {{ song.own.form }}</p>
+    <p v-if="said" class="small quiet">{{ say.told.own }}: {{ song.own.do ? say.song.doIs(pitchName(song.own.do)) : say.song.doUnknown }}, {{ song.own.resting_tone ? say.song.rests(degreeName(song.own.resting_tone)) : say.song.restsNot }}, {{ song.own.form }}</p>
     <label>{{ say.told.do }} <select :value="song.told.do ?? ''" :disabled="busy" @change="send({ do: pick($event) as Told['do'] })"><option value="">{{ say.told.computed }}</option><option v-for="one in LETTERS" :key="one" :value="one">{{ pitchName(one) }}</option></select></label>
     <label>{{ say.told.resting }} <select :value="song.told.resting ?? ''" :disabled="busy" @change="send({ resting: pick($event) as Told['resting'] })"><option value="">{{ say.told.computed }}</option><option v-for="one in RESTING" :key="one" :value="one">{{ degreeName(one) }}</option></select></label>
     <label>{{ say.told.beat }} <select :value="song.told.beat ?? ''" :disabled="busy" @change="send({ beat: pick($event) as Told['beat'] })"><option value="">{{ say.told.printed }}</option><option v-for="(says, key) in say.told.beats" :key="key" :value="key">{{ says }}</option></select></label>

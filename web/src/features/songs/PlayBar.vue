@@ -1,0 +1,27 @@
+<script setup lang="ts">
+// Playing a song: start and stop, tempo, one phrase, over and over, its rhythm alone.
+import type { usePlayback } from '@/composables/usePlayback'
+import { say } from '@/locales/en'
+
+const props = defineProps<{ player: ReturnType<typeof usePlayback>; phrases: readonly string[] }>()
+const { playing, tempo, phrase, loop, rhythmOnly, beatsAMinute } = props.player
+</script>
+
+<template>
+  <div class="play" role="group" :aria-label="say.play.title">
+    <v-btn :class="{ main: playing }" @click="player.turn()">{{ playing ? say.play.stop : say.play.start }} <span class="kbd">space</span></v-btn>
+    <label>{{ say.play.tempo(beatsAMinute) }} <input :value="beatsAMinute" type="range" min="40" max="200" step="2" :aria-label="say.play.tempo(beatsAMinute)" @input="tempo = Number(($event.target as HTMLInputElement).value)" /></label>
+    <label>{{ say.play.what }} <select :value="phrase ?? ''" @change="phrase = ($event.target as HTMLSelectElement).value === '' ? null : Number(($event.target as HTMLSelectElement).value)"><option value="">{{ say.play.all }}</option><option v-for="(label, index) in phrases" :key="index" :value="index">{{ say.play.phrase(index + 1, label) }}</option></select></label>
+    <label><input v-model="loop" type="checkbox" /> {{ say.play.loop }}</label>
+    <label><input v-model="rhythmOnly" type="checkbox" /> {{ say.play.rhythm }}</label>
+  </div>
+</template>
+
+<style scoped>
+.play { display: flex; flex-wrap: wrap; gap: 6px 18px; align-items: center; padding-top: 10px; }
+label { display: inline-flex; gap: 8px; align-items: center; font-size: 14px; }
+input[type='range'] { width: 110px; accent-color: var(--dusk); }
+input[type='checkbox'] { width: 18px; height: 18px; accent-color: var(--dusk); }
+select { font: inherit; color: inherit; background: var(--sheet); border: 1px solid var(--granite); border-radius: 2px; padding: 4px 8px; min-height: 36px; }
+@media (max-width: 900px) { label, select { min-height: 44px; } }
+</style>
