@@ -80,3 +80,24 @@ def test_a_song_leaves_in_each_open_format_and_comes_back(client: TestClient, so
     back = client.post("/api/songs", files=[("files", (f"back.{kind}", answer.content))]).json()["songs"][0]
     assert back["message"] == ""
     assert client.get(f"/api/songs/{back['song_id']}").json()["bars"] == 4
+
+
+def test_a_song_is_recast_and_moved_and_everything_said_follows(client: TestClient, song: str) -> None:
+    minor = client.get(f"/api/songs/{song}", params={"recast": "parallel"}).json()
+    assert (minor["do"], minor["resting_tone"], minor["tonality"]) == ("Ab", "la", "minor")
+    assert minor["final"] == "la,"
+    assert client.get(f"/api/songs/{song}").json()["tonality"] == "major"
+    moved = client.get(f"/api/songs/{song}", params={"recast": "parallel", "do": "C"}).json()
+    assert (moved["do"], moved["resting_tone"]) == ("C", "la")
+    plain = client.get(f"/api/songs/{song}").json()
+    assert [one["length"] for one in moved["sounds"]] == [one["length"] for one in plain["sounds"]]
+    score = client.get(f"/api/songs/{song}/score", params={"recast": "parallel", "layers": ["degrees"]}).text
+    assert ">la,<" in score
+    abc = client.get(f"/api/songs/{song}/file", params={"kind": "abc", "do": "G"}).text
+    assert "K:G" in abc
+    few = client.post(
+        "/api/songs", files=[("files", ("few.abc", b"X:1\nT:Few\nM:2/4\nL:1/8\nK:F\nc2 A2 | c2 A2 |\n"))]
+    )
+    refused = client.get(f"/api/songs/{few.json()['songs'][0]['song_id']}", params={"recast": "parallel"})
+    assert (refused.status_code, refused.json()["title"]) == (
+        422, "Only a song in major or minor has a parallel tonality. Nothing was changed.")  # fmt: skip

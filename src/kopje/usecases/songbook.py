@@ -11,8 +11,11 @@ from typing import Any
 from uuid import UUID
 
 from kopje.core.analysis.analysis import Analysis, Minor, analyse
+from kopje.core.analysis.recast import How, other_home, recast
 from kopje.core.analysis.told import told_of
 from kopje.core.errors import KopjeError, TuneError
+from kopje.core.music.degree import plain_do
+from kopje.core.music.tune import transposed
 from kopje.core.reasons import counted
 from kopje.core.sequence.concepts import Sequence
 from kopje.core.songs.contents import SongCard, card
@@ -56,6 +59,48 @@ def _card(source: _Source, song_id: str, seen: _Seen) -> SongCard:
 def analysis_of(song: tables.Song, minor: Minor = "la") -> Analysis:
     """`minor`: how the school reads minor; judgements about songs are always made from la."""
     return _analysed(_source(song), minor)
+
+
+@dataclass(frozen=True, slots=True)
+class Variant:
+    """How a song is looked at: as it is, in the parallel tonality (or half of it), and with which letter as do."""
+
+    recast: How | None = None
+    do: str | None = None
+
+
+AS_IT_IS = Variant()
+
+
+def seen(song: tables.Song, variant: Variant, minor: Minor = "la") -> Analysis:
+    """The song as asked for, analysed. TuneError where it cannot be recast."""
+    a = analysis_of(song, minor)
+    if variant.recast is None and variant.do is None:
+        return a
+    a = analysis_of(song)
+    tune, told = a.tune, told_of(song.told or {})
+    if variant.recast is not None:
+        home = other_home(a) if variant.recast == "parallel" else None
+        tune = recast(a, variant.recast)
+        told = (
+            replace(told, do=home[0], resting=home[1])
+            if home
+            else replace(told, do=a.tonality.do, resting=a.tonality.resting)
+        )
+    if variant.do is not None and a.tonality.do is not None:
+        steps, semitones = to_do(str(told.do or a.tonality.do), variant.do)
+        tune = transposed(tune, steps, semitones)
+        told = replace(told, do=plain_do(variant.do)) if told.do else told
+    return analyse(tune, minor, told)
+
+
+def to_do(stored: str, wanted: str) -> tuple[int, int]:
+    """(letters, semitones) to the nearest octave of the wanted do."""
+    old, new = plain_do(stored).pitch, plain_do(wanted).pitch
+    steps, semitones = new.step - old.step, new.midi - old.midi
+    if semitones > 6:
+        return steps - 7, semitones - 12
+    return (steps + 7, semitones + 12) if semitones < -6 else (steps, semitones)
 
 
 def own_analysis(song: tables.Song, minor: Minor = "la") -> Analysis:

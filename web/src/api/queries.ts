@@ -46,10 +46,16 @@ export function useSongsFor(id: Id, concept: Id, purpose: MaybeRefOrGetter<Purpo
   })
 }
 
-export function useSong(id: Id) {
+export interface Variant {
+  recast?: 'parallel' | 'half'
+  do?: string
+}
+/** A song as it is, or as asked for: in the parallel tonality, with another do. */
+export function useSong(id: Id, variant: MaybeRefOrGetter<Variant> = {}) {
   return useQuery({
-    queryKey: ['song', id],
-    queryFn: () => body(api.GET('/api/songs/{song_id}', { params: { path: { song_id: toValue(id) } } })),
+    queryKey: ['song', id, computed(() => toValue(variant))],
+    queryFn: () => body(api.GET('/api/songs/{song_id}', { params: { path: { song_id: toValue(id) }, query: toValue(variant) } })),
+    placeholderData: (before: Schemas['SongRead'] | undefined) => (before?.id === toValue(id) ? before : undefined),
   })
 }
 
@@ -57,14 +63,15 @@ export interface Shown {
   layers: readonly string[]
   words: boolean
   version: string
+  variant?: Variant
 }
 /** `shown`: lines of text under the staff; `version` changes with what the teacher says of the song. */
 export function useScore(id: Id, width: number, wall = false, shown: MaybeRefOrGetter<Shown> = { layers: [], words: true, version: '' }) {
   return useQuery({
     queryKey: ['score', id, width, wall, computed(() => toValue(shown))],
     queryFn: async () => {
-      const { layers, words, version } = toValue(shown)
-      const asked = new URLSearchParams([['width', String(width)], ['wall', String(wall)], ['words', String(words)], ['v', version], ...layers.map((one) => ['layers', one])])
+      const { layers, words, version, variant } = toValue(shown)
+      const asked = new URLSearchParams([['width', String(width)], ['wall', String(wall)], ['words', String(words)], ['v', version], ...layers.map((one) => ['layers', one]), ...Object.entries(variant ?? {})])
       const path = `/api/songs/${toValue(id)}/score?${asked.toString()}`
       const answer = await fetch(path)
       if (!answer.ok) throw new Refusal(answer.status, 'score', ((await answer.json()) as { title: string }).title)
@@ -266,7 +273,8 @@ export async function setSingers(id: string, child_ids: string[]): Promise<void>
   void queryClient.invalidateQueries()
 }
 export async function tellSong(id: string, told: Schemas['ToldBody']): Promise<void> {
-  queryClient.setQueryData(['song', id], await body(api.PUT('/api/songs/{song_id}/told', { params: { path: { song_id: id } }, body: told })))
+  await body(api.PUT('/api/songs/{song_id}/told', { params: { path: { song_id: id } }, body: told }))
+  await queryClient.invalidateQueries({ queryKey: ['song', id] })
   void queryClient.invalidateQueries({ predicate: (query) => ['songs', 'songs-for', 'section'].includes(String(query.queryKey[0])) })
 }
 export const useRollOver = () => useQuery({ queryKey: ['roll-over'], queryFn: () => body(api.GET('/api/roll-over')) })

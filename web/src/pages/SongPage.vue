@@ -1,10 +1,10 @@
 <script setup lang="ts">
 // A song: its score, where its home is and how sure that is, what it is made of, what needs a look.
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { api } from '@/api/client'
 import type { Schemas } from '@/api/client'
-import { queryClient, tellSong, useScore, useSong } from '@/api/queries'
+import { queryClient, tellSong, useScore, useSong, type Variant } from '@/api/queries'
 import PageState from '@/components/PageState.vue'
 import ReasonList from '@/components/ReasonList.vue'
 import ScoreView from '@/components/ScoreView.vue'
@@ -19,12 +19,14 @@ import LayerBar from '@/features/songs/LayerBar.vue'
 import PianoKeys from '@/features/songs/PianoKeys.vue'
 import PlayBar from '@/features/songs/PlayBar.vue'
 import ToldForm from '@/features/songs/ToldForm.vue'
+import VariantBar from '@/features/songs/VariantBar.vue'
 import ToneLadder from '@/features/songs/ToneLadder.vue'
 import { say } from '@/locales/en'
 
 const props = defineProps<{ id: string }>()
 const router = useRouter()
-const song = useSong(() => props.id)
+const variant = ref<Variant>({})
+const song = useSong(() => props.id, variant)
 const found = computed(() => song.data.value)
 const layers = ref<string[]>(['words'])
 const reading = ref(false)
@@ -32,6 +34,7 @@ const score = useScore(() => props.id, 1700, false, () => ({
   layers: reading.value ? [] : Object.keys(say.layers.names).filter((one) => one !== 'words' && layers.value.includes(one)),
   words: !reading.value && layers.value.includes('words'),
   version: JSON.stringify(found.value?.told ?? {}),
+  variant: variant.value,
 }))
 const player = usePlayback(found)
 const midiNow = computed(() => found.value?.sounds.find((one) => one.note === player.now.value)?.midi ?? null)
@@ -39,6 +42,14 @@ function hear(note: number) {
   const sound = found.value?.sounds.find((one) => one.note === note)
   if (sound?.midi) play([sound.midi], 0.9)
 }
+const fileOf = (kind: string) => `/api/songs/${props.id}/file?${new URLSearchParams({ kind, ...variant.value }).toString()}`
+const cannot = ref('')
+watch(() => song.error.value, (problem) => {
+  if (!problem || !Object.keys(variant.value).length) return
+  cannot.value = problem.message // what cannot be recast is said, and the song stays as it is
+  variant.value = {}
+})
+watch(variant, (now) => { if (Object.keys(now).length) cannot.value = '' })
 const bar = ref<InstanceType<typeof LayerBar>>()
 const telling = ref(false)
 const refused = ref('')
@@ -80,6 +91,8 @@ useKeys([
       <div class="left">
         <LayerBar ref="bar" v-model="layers" v-model:reading="reading" />
         <div class="paper sheet"><ScoreView v-if="score.data.value" :svg="score.data.value" :label="say.song.score(found.title)" :now="reading ? null : player.now.value" @note="hear" /><p v-else-if="score.error.value" class="wrong">△ {{ score.error.value.message }}</p><p v-else class="quiet waiting">{{ say.state.loading }}</p></div>
+        <VariantBar v-if="found.own.do" v-model="variant" :own="found.own" />
+        <p v-if="cannot" class="wrong small" role="alert">△ {{ cannot }}</p>
         <PlayBar v-if="found.sounds.length" :player="player" :phrases="found.form.split(' ')" />
         <div v-if="!reading" class="below">
           <section class="stack">
@@ -115,7 +128,7 @@ useKeys([
         </dl>
         <PianoKeys v-if="found.low" :tones="found.sounds" :now="midiNow" />
         <ToneLadder :ladder="found.ladder" :resting="found.resting_tone" />
-        <div class="row"><a :href="`/api/songs/${id}/file`" class="small">{{ say.song.file }}</a><a v-for="one in ['musicxml', 'abc', 'mid']" :key="one" :href="`/api/songs/${id}/file?kind=${one}`" class="small" download>.{{ one }}</a><button v-if="!found.ours" class="small wrong" @click="remove">{{ say.song.remove }}</button></div>
+        <div class="row"><a :href="`/api/songs/${id}/file`" class="small">{{ say.song.file }}</a><a v-for="one in ['musicxml', 'abc', 'mid']" :key="one" :href="fileOf(one)" class="small" download>.{{ one }}</a><button v-if="!found.ours" class="small wrong" @click="remove">{{ say.song.remove }}</button></div>
       </aside>
     </div>
   </div>

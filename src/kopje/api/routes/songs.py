@@ -9,18 +9,19 @@ from fastapi import APIRouter, Query, Response, UploadFile
 
 from kopje.api.deps import OurHouse, Work
 from kopje.api.schemas.songs import ImportRead, SongRead, SongRow, ToldBody
-from kopje.core.analysis.layers import Layer, letters, line
-from kopje.core.music.degree import plain_do
-from kopje.core.music.tune import Tune, transposed
+from kopje.core.analysis.layers import Layer, line
+from kopje.core.analysis.recast import How
 from kopje.engraving.mei import Under, mei
 from kopje.formats.limits import MAX_BYTES
 from kopje.formats.write import MEDIA, write_tune
 from kopje.store import songs
 from kopje.usecases.bring_shipped_songs import bring_shipped_songs
-from kopje.usecases.songbook import analysis_of, import_file, tell
+from kopje.usecases.songbook import Variant, import_file, seen, tell
 
 router = APIRouter(tags=["songs"])
 SVG = "image/svg+xml"
+Recast = Annotated[How | None, Query()]
+DoLetter = Annotated[str | None, Query(max_length=2, pattern=r"^[A-G](#|b)?$")]
 
 
 @router.get("/songs", operation_id="songs")
@@ -42,8 +43,10 @@ def post_shipped(call: Work, house: OurHouse) -> ImportRead:
 
 
 @router.get("/songs/{song_id}", operation_id="song")
-def get_song(song_id: UUID, call: Work) -> SongRead:
-    return SongRead.of(songs.song(call.session, call.school_id, song_id), call.sequence.wording)
+def get_song(song_id: UUID, call: Work, recast: Recast = None, do: DoLetter = None) -> SongRead:
+    """As it is; or in the parallel tonality, and with another do: everything said is of what one then sees."""
+    song = songs.song(call.session, call.school_id, song_id)
+    return SongRead.of(song, call.sequence.wording, Variant(recast, do))
 
 
 @router.put("/songs/{song_id}/told", operation_id="tellSong")
@@ -59,13 +62,17 @@ def delete_song(song_id: UUID, call: Work) -> None:
 
 @router.get("/songs/{song_id}/file", operation_id="songFile", response_class=Response)
 def get_file(
-    song_id: UUID, call: Work, kind: Annotated[Literal["musicxml", "abc", "mid"] | None, Query()] = None
+    song_id: UUID,
+    call: Work,
+    kind: Annotated[Literal["musicxml", "abc", "mid"] | None, Query()] = None,
+    recast: Recast = None,
+    do: DoLetter = None,
 ) -> Response:
     """The file as it came, or written anew in another open format."""
     song = songs.song(call.session, call.school_id, song_id)
     title = "".join(c if c.isalnum() or c in "-_." else "-" for c in song.filename).rsplit(".", 1)
     name = f"{title[0]}.{kind or title[-1]}"
-    data = write_tune(analysis_of(song).tune, name) if kind else song.source
+    data = write_tune(seen(song, Variant(recast, do)).tune, name) if kind else song.source
     headers = {"Content-Disposition": f'attachment; filename="{name.encode("ascii", "replace").decode()}"'}
     media = MEDIA[f".{kind}"] if kind else "application/octet-stream"
     return Response(data, media_type=media, headers=headers)
@@ -77,7 +84,8 @@ def get_score(
     call: Work,
     house: OurHouse,
     width: Annotated[int, Query(ge=600, le=4000)] = 2000,
-    do: Annotated[str | None, Query(max_length=3)] = None,
+    do: DoLetter = None,
+    recast: Recast = None,
     lines: bool = True,
     wall: bool = False,
     layers: Annotated[list[Layer], Query(max_length=5)] = [],  # noqa: B006  # FastAPI wants the default here
@@ -87,23 +95,10 @@ def get_score(
 
     `wall` has larger words; `layers` stand as lines of text between the staff and the words.
     """
-    a = analysis_of(songs.song(call.session, call.school_id, song_id), call.sequence.wording.minor)
-    tune = _in_key(a.tune, str(a.tonality.do) if a.tonality.do else None, do)
-    texts = {layer: line(a, layer, call.sequence.wording) for layer in layers} | {"letters": letters(tune)}
-    under = Under(tuple(texts[layer] for layer in layers), words)
+    song = songs.song(call.session, call.school_id, song_id)
+    a = seen(song, Variant(recast, do), call.sequence.wording.minor)
+    tune = a.tune
+    under = Under(tuple(line(a, layer, call.sequence.wording) for layer in layers), words)
     encoded = lines and any(bar.line_end for bar in tune.bars)
     svg = house.engraver.svg(mei(tune, under), width, encoded, wall)
     return Response(svg, media_type=SVG, headers={"Cache-Control": "private, max-age=600"})
-
-
-def _in_key(tune: Tune, stored: str | None, wanted: str | None) -> Tune:
-    """The nearest octave of the wanted do."""
-    if stored is None or wanted is None or stored == wanted:
-        return tune
-    old, new = plain_do(stored).pitch, plain_do(wanted).pitch
-    steps, semitones = new.step - old.step, new.midi - old.midi
-    if semitones > 6:
-        steps, semitones = steps - 7, semitones - 12
-    elif semitones < -6:
-        steps, semitones = steps + 7, semitones + 12
-    return transposed(tune, steps, semitones)

@@ -16,7 +16,7 @@ from kopje.core.music.rhythm_syllables import spoken
 from kopje.core.reasons import Reason
 from kopje.core.sequence.wording import OURS, Wording
 from kopje.store import tables
-from kopje.usecases.songbook import Imported, analysis_of, own_analysis
+from kopje.usecases.songbook import AS_IT_IS, Imported, Variant, analysis_of, own_analysis, seen
 
 
 class ImportedRead(Read):
@@ -170,8 +170,8 @@ class SongRead(Read):
     tonic: list[ToneRead]
 
     @classmethod
-    def of(cls, song: tables.Song, words: Wording) -> SongRead:
-        a = analysis_of(song, words.minor)
+    def of(cls, song: tables.Song, words: Wording, variant: Variant = AS_IT_IS) -> SongRead:
+        a = seen(song, variant, words.minor)
         low, high = a.range or (None, None)
         return cls(
             id=song.id, title=song.title, ours=song.ours, facts=song.facts,

@@ -38,12 +38,13 @@ const width = computed(() => keys.value.filter((key) => !key.black).length * WHI
 </template>
 
 <style scoped>
-.keys { width: 100%; max-width: 340px; display: block; cursor: pointer; }
+.keys { width: 100%; max-width: 260px; display: block; cursor: pointer; }
 rect { fill: var(--sheet); stroke: var(--granite); }
 .black rect { fill: var(--ink); }
 .used rect { fill: var(--dusk-wash); stroke: var(--dusk); stroke-width: 1.5; }
 .black.used rect { fill: var(--dusk); }
-.now rect { fill: var(--grass); }
+.now rect, .black.now rect { fill: var(--aloe); }
+.now text { fill: var(--sheet); }
 text { font: 600 11px var(--narrow); text-anchor: middle; fill: var(--ink); }
 .black text { fill: var(--sheet); }
 </style>
