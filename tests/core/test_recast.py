@@ -22,7 +22,23 @@ def pitches(found: object) -> list[str]:
 def test_ti_leads_home_as_si_and_falls_as_so() -> None:
     a = tune("C2 E2 | G2 B2 | B2 c2 | c2 B2 | A2 G2 | F2 D2 | B,2 C2 | C4 |")
     found = recast(a, "parallel")
-    assert pitches(found) == ["C4", "Eb4", "G4", "Bb4", "B4", "C5", "C5", "Bb4", "Ab4", "G4", "F4", "D4", "B3", "C4", "C4"]
+    assert pitches(found) == [
+        "C4",
+        "Eb4",
+        "G4",
+        "Bb4",
+        "B4",
+        "C5",
+        "C5",
+        "Bb4",
+        "Ab4",
+        "G4",
+        "F4",
+        "D4",
+        "B3",
+        "C4",
+        "C4",
+    ]
     assert found.bars[0].key is not None
     assert found.bars[0].key.fifths == -3
 

@@ -46,6 +46,27 @@ export function useSongsFor(id: Id, concept: Id, purpose: MaybeRefOrGetter<Purpo
   })
 }
 
+export interface Asked {
+  section: string
+  has: string[]
+  known: boolean
+  fits: boolean
+  rested: number | null
+  new: boolean
+}
+/** Which songs answer a sentence about a section, and why; asked only once there is a section. */
+export function useSongsAsked(asked: MaybeRefOrGetter<Asked>) {
+  return useQuery({
+    queryKey: ['songs-asked', computed(() => toValue(asked))],
+    queryFn: () => {
+      const { section, has, known, fits, rested, new: fresh } = toValue(asked)
+      const query = { has, known, fits, new: fresh, ...(rested === null ? {} : { rested }) }
+      return body(api.GET('/api/sections/{section_id}/songs-asked', { params: { path: { section_id: section }, query } }))
+    },
+    placeholderData: (before: Schemas['AnsweredRead'][] | undefined) => before,
+    enabled: computed(() => toValue(asked).section !== ''),
+  })
+}
 export interface Variant {
   recast?: 'parallel' | 'half'
   do?: string

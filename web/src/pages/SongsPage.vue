@@ -3,11 +3,12 @@
 import { mdiTrayArrowUp } from '@mdi/js'
 import { computed, ref } from 'vue'
 import { api, body, type Schemas } from '@/api/client'
-import { importSongs, queryClient, useSongs } from '@/api/queries'
+import { importSongs, queryClient, useConcepts, useSections, useSongs, useSongsAsked, type Asked } from '@/api/queries'
 import ContourLine from '@/components/ContourLine.vue'
 import PageState from '@/components/PageState.vue'
 import { useTrail } from '@/composables/useTrail'
 import { degreeName } from '@/composables/useWording'
+import SongSentence from '@/features/songs/SongSentence.vue'
 import { say } from '@/locales/en'
 
 useTrail(() => [{ says: say.songs.title }])
@@ -18,11 +19,16 @@ const refused = ref('')
 const busy = ref(false)
 const over = ref(false)
 const picker = ref<HTMLInputElement>()
+const sections = useSections()
+const concepts = useConcepts()
+const asked = ref<Asked>({ section: '', has: [], known: false, fits: false, rested: null, new: false })
+const answered = useSongsAsked(asked)
+const why = computed(() => (asked.value.section ? new Map((answered.data.value ?? []).map((one) => [one.song_id, one.reasons])) : null))
 const shown = computed(() => {
   const words = text.value.toLowerCase().split(/\s+/).filter(Boolean)
   return (songs.data.value ?? []).filter((song) => {
     const hay = `${song.title} ${song.tone_set_name ?? ''} ${song.meter} ${song.tone_set.join(' ')} ${song.tone_set.map((tone) => degreeName(tone)).join(' ')}`.toLowerCase()
-    return words.every((word) => hay.includes(word))
+    return words.every((word) => hay.includes(word)) && (why.value === null || why.value.has(song.id))
   })
 })
 async function bring(files: FileList | null | undefined) {
@@ -64,6 +70,8 @@ const became = (one: Schemas['ImportedRead']) => (one.song_id ? (one.already ? s
     <section v-if="report.length" class="report sheet" role="status" :aria-label="say.songs.report">
       <div v-for="(one, index) in report" :key="index" class="line"><span :class="one.song_id ? 'secure' : 'wrong'">{{ one.song_id ? '✓' : '△' }} {{ became(one) }}</span><router-link v-if="one.song_id" :to="`/songs/${one.song_id}`">{{ one.title }}</router-link><span v-else>{{ one.filename }}</span><span class="small quiet">{{ one.message }} {{ one.problems ? say.songs.problems(one.problems) : '' }}</span></div>
     </section>
+    <SongSentence v-if="songs.data.value?.length" v-model="asked" :sections="sections.data.value ?? []" :concepts="concepts.data.value ?? []" />
+    <p v-if="why" class="small quiet" role="status">{{ say.ask.found(shown.length) }}</p>
     <PageState v-if="!songs.data.value" :error="songs.error.value" @again="songs.refetch()" />
     <p v-else-if="!songs.data.value.length" class="quiet">{{ say.songs.none }}</p>
     <p v-else-if="!shown.length" class="quiet">{{ say.songs.nothing }}</p>
@@ -73,6 +81,7 @@ const became = (one: Schemas['ImportedRead']) => (one.song_id ? (one.already ? s
           <span><strong>{{ song.title }}</strong><span v-if="song.problems" class="small new"> △ {{ say.songs.problems(song.problems) }}</span></span>
           <ContourLine :pitches="song.contour" />
           <span class="narrow tones">{{ song.tone_set.map((tone) => degreeName(tone)).join(' ') }}</span><span class="quiet small">{{ song.tone_set_name }}</span><span class="narrow">{{ song.meter }}</span><span class="quiet small">{{ say.songs.bars(song.bars) }}</span>
+          <span v-if="why" class="small quiet why">{{ (why.get(song.id) ?? []).join(' ') }}</span>
         </router-link>
       </li>
     </ol>
@@ -89,5 +98,6 @@ const became = (one: Schemas['ImportedRead']) => (one.song_id ? (one.already ? s
 .song { display: grid; grid-template-columns: minmax(180px, 1.6fr) 130px minmax(120px, 1.1fr) 130px 46px 66px; gap: 16px; align-items: center; padding: 8px; border-top: 1px solid var(--line); color: inherit; text-decoration: none; min-height: 46px; }
 .song:hover { background: var(--wash); }
 .tones { font-weight: 600; }
+.why { grid-column: 1 / -1; margin-top: -12px; }
 @media (max-width: 900px) { .song { grid-template-columns: 1fr auto; } .song > :nth-child(n+4) { display: none; } }
 </style>
