@@ -115,9 +115,12 @@ useKeys([
       <aside v-if="!reading" class="right">
         <section class="home">
           <h2>{{ found.do ? say.song.doIs(pitchName(found.do)) : say.song.doUnknown }}, {{ found.resting_tone ? say.song.rests(degreeName(found.resting_tone)) : say.song.restsNot }}</h2>
+          <p v-if="Object.keys(variant).length">{{ capital(say.song.tonality[found.tonality] ?? found.tonality) }}. {{ say.variant.said }}</p>
+          <template v-else>
           <p>{{ capital(say.song.tonality[found.tonality] ?? found.tonality) }} · <span :class="{ new: found.confidence < 0.7 }">{{ say.song.sure(found.confidence) }}</span></p>
           <ReasonList :reasons="found.reasons" class="small" />
           <ToldForm :song="found" :refused="refused" :busy="telling" @tell="tell" />
+          </template>
         </section>
         <dl class="sums">
           <dt>{{ say.song.toneSet }}</dt><dd><strong>{{ found.tone_set_name }}</strong></dd>
