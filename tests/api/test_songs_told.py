@@ -101,3 +101,23 @@ def test_a_song_is_recast_and_moved_and_everything_said_follows(client: TestClie
     refused = client.get(f"/api/songs/{few.json()['songs'][0]['song_id']}", params={"recast": "parallel"})
     assert (refused.status_code, refused.json()["title"]) == (
         422, "Only a song in major or minor has a parallel tonality. Nothing was changed.")  # fmt: skip
+
+
+def test_a_typed_song_is_seen_while_it_grows_and_kept_like_any_other(client: TestClient) -> None:
+    typed = {
+        "title": "Noon",
+        "do": "F",
+        "meter": "2/4",
+        "line": "s m | s\nl s | m -",
+        "words": "Up and up\nwe go on",
+    }
+    draft = client.post("/api/songs/draft", json=typed).json()
+    assert draft["problems"][0]["message"] == "Bar 2 has 1 beat, the meter asks for 2."
+    assert draft["tones"] == ["mi", "so", "la"]
+    assert ">Up<" in draft["svg"]
+    wrong = client.post("/api/songs/draft", json={**typed, "line": "s q"})
+    assert (wrong.status_code, "“q” in “q”, line 1" in wrong.json()["title"]) == (422, True)
+    kept = client.post("/api/songs/typed", json={**typed, "line": "s m | s m\nl s | m -"}).json()
+    song = client.get(f"/api/songs/{kept['song_id']}").json()
+    assert (song["title"], song["bars"], song["do"], song["problems"]) == ("Noon", 4, "F", [])
+    assert [one["degree"] for one in song["sounds"]] == ["so", "mi", "so", "mi", "la", "so", "mi"]

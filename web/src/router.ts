@@ -8,6 +8,7 @@ export const router = createRouter({
     { path: '/sign-in', name: 'sign-in', component: () => import('./pages/SignInPage.vue'), meta: { bare: true } },
     { path: '/first-run', name: 'first-run', component: () => import('./pages/FirstRunPage.vue'), meta: { bare: true } },
     { path: '/songs', name: 'songs', component: () => import('./pages/SongsPage.vue') },
+    { path: '/songs/new', name: 'type-song', component: () => import('./pages/TypeSongPage.vue') },
     { path: '/songs/:id', name: 'song', component: () => import('./pages/SongPage.vue'), props: true },
     { path: '/sections/:id', name: 'section', component: () => import('./pages/SectionPage.vue'), props: true },
     { path: '/sections/:id/ledger', name: 'ledger', component: () => import('./pages/LedgerPage.vue'), props: true },

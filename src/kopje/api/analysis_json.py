@@ -31,13 +31,14 @@ def analysis_json(a: Analysis) -> dict[str, Any]:
         "range": {"low": str(low), "high": str(high), "semitones": high.midi - low.midi}
         if low and high
         else None,
-        "final": str(a.degrees[-1]) if a.degrees else None,
+        "final": str(a.final) if a.final else None,
         "degrees": [str(degree) for degree in a.degrees],
         "rhythm": [("" if s.attack else "r") + str(s.beats) for s in a.timeline],
         "elements": [{"key": k, "count": n, "bars": list(bars)} for k, n, bars in a.element_rows],
         "unnamed_figures": _unnamed(a),
         "motion": a.motion,
         "form": a.form,
+        "form_played": a.form_played,
         "phrases": [_phrase(a, index) for index in range(len(a.phrases))],
         "words": {degree: list(words) for degree, words in a.words.items()},
         "problems": [{"bar": p.bar, "code": p.code, "message": p.message} for p in a.problems],

@@ -15,11 +15,14 @@ from kopje.core.analysis.recast import How, other_home, recast
 from kopje.core.analysis.told import told_of
 from kopje.core.errors import KopjeError, TuneError
 from kopje.core.music.degree import plain_do
-from kopje.core.music.tune import transposed
+from kopje.core.music.meter import Meter
+from kopje.core.music.tune import Tune, transposed
 from kopje.core.reasons import counted
 from kopje.core.sequence.concepts import Sequence
 from kopje.core.songs.contents import SongCard, card
+from kopje.formats.abc_write import write_abc
 from kopje.formats.read import pieces, read_tunes
+from kopje.formats.song_line import read_song_line
 from kopje.store import songs, tables
 from kopje.usecases.call import Call
 
@@ -101,6 +104,28 @@ def to_do(stored: str, wanted: str) -> tuple[int, int]:
     if semitones > 6:
         return steps - 7, semitones - 12
     return (steps + 7, semitones + 12) if semitones < -6 else (steps, semitones)
+
+
+@dataclass(frozen=True, slots=True)
+class Typed:
+    """A song as typed by hand (docs/sources.md#typing)."""
+
+    title: str
+    do: str
+    meter: str
+    line: str
+    words: str
+
+    def tune(self) -> Tune:
+        do = plain_do(self.do)
+        low = do.at(3) if do.letter in "AB" else do  # so that plain do lies in children's voices
+        return read_song_line(self.title, low, Meter.parse(self.meter), self.line, self.words)
+
+
+def keep_typed(call: Call, typed: Typed) -> Imported:
+    """A typed song goes into the songbook like any other: as a file, in ABC."""
+    name = "".join(c if c.isalnum() else "-" for c in typed.title.strip().lower())[:60] or "song"
+    return import_file(call, f"{name}.abc", write_abc(typed.tune()).encode())[0]
 
 
 def own_analysis(song: tables.Song, minor: Minor = "la") -> Analysis:

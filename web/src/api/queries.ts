@@ -46,6 +46,12 @@ export function useSongsFor(id: Id, concept: Id, purpose: MaybeRefOrGetter<Purpo
   })
 }
 
+export const draftSong = (typed: Schemas['TypedBody']) => body(api.POST('/api/songs/draft', { body: typed }))
+export async function keepTypedSong(typed: Schemas['TypedBody']): Promise<Schemas['ImportedRead']> {
+  const kept = await body(api.POST('/api/songs/typed', { body: typed }))
+  void queryClient.invalidateQueries({ queryKey: ['songs'] })
+  return kept
+}
 export interface Asked {
   section: string
   has: string[]

@@ -87,6 +87,10 @@ export const say = {
     minor: 'Minor is read from', minorOf: { la: 'la', do: 'do (do re me)' }, model: 'Learning goes through', own: 'Your words', usual: (n: number) => few(n, 'lesson'), keep: 'Keep these words', kept: 'Kept. Every page says it so from now on.',
   },
   singers: { title: (name: string) => `Who sings in ${name}`, lead: 'Children of the classes; their marks go with them.', none: 'No class has children yet.', count: (n: number) => few(n, 'singer'), keep: 'Keep', kept: 'Kept.' },
+  typing: {
+    title: 'Type a song', open: 'Type a song', name: 'Title', line: 'Tones, beat by beat', words: 'Words, syllable by syllable', keep: 'Keep it in the songbook', example: 's m | sl s\ns -l | s -', wordsExample: 'Up the hill we\nclimb at noon', sums: (n: number) => `${few(n, 'bar')}, all add up.`, without: (n: number) => `${few(n, 'tone')} without a syllable.`,
+    hint: 'A space between beats; tones of one beat side by side: d r m f s l t, with , for low and \' for high. - holds, . is silence, | is a bar line. A new line begins a new phrase.',
+  },
   ask: { title: 'Which songs', forWhom: 'Songs for', anybody: 'anybody', add: 'that has …', has: (name: string) => `has ${name}`, drop: (name: string) => `No longer: has ${name}`, known: (name: string) => `else only what ${name} knows`, fits: (name: string) => `fits ${name}’s voices`, fresh: 'new to them', rested: 'Last sung', whenever: 'whenever it was sung', notSince: (weeks: number) => `not sung for ${few(weeks, 'week')}`, found: (n: number) => few(n, 'song') },
   variant: { title: 'Another way', how: 'Sound it', asIs: 'as it is', parallel: (name: string) => `in ${name}, same home`, half: (name: string) => `half in ${name}`, do: 'do is', written: (letter: string) => `${letter}, as written`, back: 'Back to the song as it is', said: 'This is not how the song is written.' },
   play: { title: 'Play', start: 'Play', stop: 'Stop', tempo: (n: number) => `${n} beats a minute`, what: 'What', all: 'all of it', phrase: (n: number, label: string) => `phrase ${n} (${label})`, loop: 'over and over', rhythm: 'rhythm only', keyboard: 'Keyboard' },

@@ -64,6 +64,7 @@ const became = (one: Schemas['ImportedRead']) => (one.song_id ? (one.already ? s
       <input ref="picker" type="file" multiple hidden accept=".musicxml,.xml,.mxl,.abc,.mid,.midi" :aria-label="say.songs.bring" @change="bring(picker?.files)" />
       <v-btn :prepend-icon="mdiTrayArrowUp" :disabled="busy" @click="picker?.click()">{{ busy ? say.songs.busy : say.songs.bring }}</v-btn>
       <span class="quiet small">{{ say.songs.drop }}</span>
+      <v-btn to="/songs/new">{{ say.typing.open }}</v-btn>
       <v-btn :disabled="busy" @click="shipped">{{ say.songs.shipped }}</v-btn>
     </div>
     <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>

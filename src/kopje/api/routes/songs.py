@@ -8,7 +8,17 @@ from uuid import UUID
 from fastapi import APIRouter, Query, Response, UploadFile
 
 from kopje.api.deps import OurHouse, Work
-from kopje.api.schemas.songs import ImportRead, SongRead, SongRow, ToldBody
+from kopje.api.schemas.songs import (
+    DraftRead,
+    ImportedRead,
+    ImportRead,
+    ProblemRead,
+    SongRead,
+    SongRow,
+    ToldBody,
+    TypedBody,
+)
+from kopje.core.analysis.analysis import analyse
 from kopje.core.analysis.layers import Layer, line
 from kopje.core.analysis.recast import How
 from kopje.engraving.mei import Under, mei
@@ -16,7 +26,7 @@ from kopje.formats.limits import MAX_BYTES
 from kopje.formats.write import MEDIA, write_tune
 from kopje.store import songs
 from kopje.usecases.bring_shipped_songs import bring_shipped_songs
-from kopje.usecases.songbook import Variant, import_file, seen, tell
+from kopje.usecases.songbook import Variant, import_file, keep_typed, seen, tell
 
 router = APIRouter(tags=["songs"])
 SVG = "image/svg+xml"
@@ -35,6 +45,23 @@ def post_songs(files: list[UploadFile], call: Work) -> ImportRead:
     for file in files[:200]:
         found += import_file(call, file.filename or "song", file.file.read(MAX_BYTES + 1))
     return ImportRead.of(found)
+
+
+@router.post("/songs/draft", operation_id="draftSong")
+def post_draft(body: TypedBody, call: Work, house: OurHouse) -> DraftRead:  # noqa: ARG001
+    """How a typed song looks so far; nothing is kept."""
+    a = analyse(body.value().tune())
+    svg = house.engraver.svg(mei(a.tune), 1700, True)
+    without = sum(not sound.syllables for sound in a.attacks) if body.words.strip() else 0
+    return DraftRead(
+        svg=svg, problems=[ProblemRead.model_validate(p) for p in a.problems], bars=a.tune.bars[-1].number,
+        tones=[str(d) for d in a.tone_set], without_words=without,
+    )  # fmt: skip
+
+
+@router.post("/songs/typed", status_code=201, operation_id="keepTypedSong")
+def post_typed(body: TypedBody, call: Work) -> ImportedRead:
+    return ImportedRead.model_validate(keep_typed(call, body.value()))
 
 
 @router.post("/songs/shipped", status_code=201, operation_id="bringShippedSongs")

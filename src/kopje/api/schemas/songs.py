@@ -16,7 +16,7 @@ from kopje.core.music.rhythm_syllables import spoken
 from kopje.core.reasons import Reason
 from kopje.core.sequence.wording import OURS, Wording
 from kopje.store import tables
-from kopje.usecases.songbook import AS_IT_IS, Imported, Variant, analysis_of, own_analysis, seen
+from kopje.usecases.songbook import AS_IT_IS, Imported, Typed, Variant, analysis_of, own_analysis, seen
 
 
 class ImportedRead(Read):
@@ -86,6 +86,29 @@ class SongRow(Read):
             meter=str(a.tune.bars[0].meter), bars=a.tune.bars[-1].number, ours=song.ours, problems=len(a.problems),
             contour=[s.pitch.midi for s in a.attacks if s.pitch][:64],
         )  # fmt: skip
+
+
+class TypedBody(Body):
+    """A song typed by hand: a line of tones, beat by beat, and its words."""
+
+    title: Annotated[str, Field(max_length=120)] = Field(examples=["Up the hill"])
+    do: Annotated[str, Field(max_length=2, pattern=r"^[A-G](#|b)?$")] = Field(examples=["F"])
+    meter: Literal["2/4", "3/4", "4/4", "2/2", "6/8", "3/8", "9/8", "12/8"] = Field(examples=["2/4"])
+    line: Annotated[str, Field(max_length=20_000)] = Field(examples=["s m | sl s"])
+    words: Annotated[str, Field(max_length=20_000)] = Field(examples=["Up the hill we"])
+
+    def value(self) -> Typed:
+        return Typed(self.title, self.do, self.meter, self.line, self.words)
+
+
+class DraftRead(Read):
+    """A typed song as it would be: its score, what does not add up, what it is made of."""
+
+    svg: str
+    problems: list[ProblemRead]
+    bars: int
+    tones: list[str]
+    without_words: int
 
 
 class SoundRead(Read):
@@ -181,7 +204,7 @@ class SongRead(Read):
             confidence=round(float(a.tonality.confidence), 2), reasons=reasons(a.tonality.reasons, words),
             tone_set=[str(d) for d in a.tone_set], tone_set_name=a.tone_set_name,
             low=str(low) if low else None, high=str(high) if high else None,
-            final=str(a.degrees[-1]) if a.degrees else None, elements=_elements(a, words), unnamed=_unnamed(a),
+            final=str(a.final) if a.final else None, elements=_elements(a, words), unnamed=_unnamed(a),
             motion=a.motion, form=a.form, phrase_bars=phrase_bars(a), told=ToldRead(**(song.told or {})), own=own(song, words),
             problems=[ProblemRead.model_validate(p) for p in a.problems],
             ladder=[RungRead(**rung) for rung in ladder(a)], sounds=heard(a),

@@ -10,6 +10,7 @@ from typing import Literal
 
 from kopje.core.analysis import elements, phrases
 from kopje.core.analysis.motion import motion
+from kopje.core.analysis.performance import bars_played, notes_of, phrases_played
 from kopje.core.analysis.phrases import Phrase
 from kopje.core.analysis.problems import problems
 from kopje.core.analysis.timeline import Sound, sounds
@@ -75,6 +76,21 @@ class Analysis:
     @property
     def form(self) -> str:
         return " ".join(phrase.label for phrase in self.phrases)
+
+    @cached_property
+    def form_played(self) -> str:
+        """The form with repeats and endings followed."""
+        played = phrases_played(self.tune, self.timeline, self.phrases)
+        return " ".join(self.phrases[index].label for index in played)
+
+    @cached_property
+    def final(self) -> Degree | None:
+        """The last tone as sung."""
+        by_note = {sound.note: sound for sound in self.attacks if sound.pitch}
+        played = [
+            note for bar in bars_played(self.tune) for note in notes_of(self.tune, bar) if note in by_note
+        ]
+        return self.degree(by_note[played[-1]]) if played else None
 
     @cached_property
     def words(self) -> dict[str, tuple[str, ...]]:

@@ -1,0 +1,82 @@
+<script setup lang="ts">
+// A song typed by hand: one line of tones, one of words; the score and its sums follow while one types.
+import { computed, ref, watch } from 'vue'
+import { useRouter } from 'vue-router'
+import { draftSong, keepTypedSong } from '@/api/queries'
+import type { Schemas } from '@/api/client'
+import ScoreView from '@/components/ScoreView.vue'
+import { vFirst } from '@/composables/vFirst'
+import { useTrail } from '@/composables/useTrail'
+import { degreeName } from '@/composables/useWording'
+import { say } from '@/locales/en'
+
+type Typed = Schemas['TypedBody']
+const PAUSE = 250 // milliseconds without a key until the score follows
+useTrail(() => [{ says: say.songs.title, to: '/songs' }, { says: say.typing.title }])
+const router = useRouter()
+const typed = ref<Typed>({ title: '', do: 'F', meter: '2/4', line: '', words: '' })
+const draft = ref<Schemas['DraftRead'] | null>(null)
+const refused = ref('')
+const keeping = ref(false)
+const METERS = ['2/4', '3/4', '4/4', '6/8', '2/2', '3/8', '9/8', '12/8'] as const
+const LETTERS = ['C', 'D', 'E', 'F', 'G', 'A', 'Bb', 'Eb', 'Ab'] as const
+let timer = 0
+watch(typed, () => {
+  window.clearTimeout(timer)
+  if (typed.value.line.trim()) timer = window.setTimeout(() => void look(), PAUSE)
+  else draft.value = null
+}, { deep: true })
+async function look() {
+  const asked = JSON.stringify(typed.value)
+  try {
+    const read = await draftSong(typed.value)
+    if (asked !== JSON.stringify(typed.value)) return // typed on meanwhile
+    draft.value = read
+    refused.value = ''
+  } catch (problem) {
+    refused.value = problem instanceof Error ? problem.message : String(problem) // the last good score stays
+  }
+}
+const ready = computed(() => typed.value.title.trim() !== '' && draft.value !== null && !refused.value)
+async function keep() {
+  keeping.value = true
+  try {
+    const kept = await keepTypedSong(typed.value)
+    if (kept.song_id) await router.push(`/songs/${kept.song_id}`)
+    else refused.value = kept.message
+  } catch (problem) {
+    refused.value = problem instanceof Error ? problem.message : String(problem)
+  } finally {
+    keeping.value = false
+  }
+}
+</script>
+
+<template>
+  <form class="page" @submit.prevent="keep">
+    <header class="row spread"><h1>{{ say.typing.title }}</h1><v-btn type="submit" class="main" :disabled="!ready || keeping">{{ say.typing.keep }}</v-btn></header>
+    <div class="head">
+      <label v-first>{{ say.typing.name }} <input v-model="typed.title" maxlength="120" /></label>
+      <label>{{ say.told.do }} <select v-model="typed.do"><option v-for="one in LETTERS" :key="one" :value="one">{{ one.replace('b', '♭') }}</option></select></label>
+      <label>{{ say.song.meter }} <select v-model="typed.meter"><option v-for="one in METERS" :key="one">{{ one }}</option></select></label>
+    </div>
+    <label class="area">{{ say.typing.line }} <textarea v-model="typed.line" rows="4" spellcheck="false" autocapitalize="off" :placeholder="say.typing.example" /></label>
+    <p class="small quiet">{{ say.typing.hint }}</p>
+    <label class="area">{{ say.typing.words }} <textarea v-model="typed.words" rows="4" :placeholder="say.typing.wordsExample" /></label>
+    <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
+    <template v-if="draft">
+      <p class="small" role="status"><span v-if="draft.problems.length" class="wrong">△ {{ draft.problems.map((one) => one.message).join(' ') }}</span><span v-else class="secure">✓ {{ say.typing.sums(draft.bars) }}</span> <span class="quiet">{{ draft.tones.map((tone) => degreeName(tone)).join(' ') }}</span> <span v-if="draft.without_words" class="new">{{ say.typing.without(draft.without_words) }}</span></p>
+      <div class="sheet paper"><ScoreView :svg="draft.svg" :label="say.song.score(typed.title)" /></div>
+    </template>
+  </form>
+</template>
+
+<style scoped>
+.head { display: flex; flex-wrap: wrap; gap: 10px 20px; }
+label { display: inline-flex; gap: 8px; align-items: center; }
+.area { display: grid; gap: 4px; align-items: start; }
+input, select, textarea { font: inherit; color: inherit; background: var(--sheet); border: 1px solid var(--granite); border-radius: 2px; padding: 8px 12px; min-height: 40px; }
+.head input { width: 320px; }
+textarea { width: 100%; line-height: 1.6; font-size: 18px; }
+.paper { padding: 18px 20px; }
+</style>
