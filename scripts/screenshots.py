@@ -63,10 +63,25 @@ def section(camera: Camera) -> None:
 
 def songs(camera: Camera) -> None:
     camera.go("/songs")
+    camera.page.get_by_label("Songs for").select_option(label="2A")
+    camera.page.get_by_role("button", name="fits 2A").click()
+    camera.page.get_by_role("button", name="else only what 2A knows").click()
+
+
+def type_song(camera: Camera) -> None:
+    camera.go("/songs/new")
+    camera.page.get_by_label("Title").fill("Noon on the hill")
+    camera.page.get_by_label("Tones, beat by beat").fill("s m s m\nsl s m -\nd' l s m\nsl s d -")
+    camera.page.get_by_label("Words, syllable by syllable").fill(
+        "Who has tak-en\nall the sun-light?\nNot the liz-ard,\nhe is sleep-ing."
+    )
+    camera.page.wait_for_selector(".score .syl")
 
 
 def song(camera: Camera) -> None:
     camera.go(f"/songs/{camera.songs['Owls Awake']}")
+    camera.page.keyboard.press("2")
+    camera.page.wait_for_selector(".score .layer text")
 
 
 def lesson(camera: Camera) -> None:
@@ -105,6 +120,7 @@ def year(camera: Camera) -> None:
 
 def school_year(camera: Camera) -> None:
     camera.go("/year/2")
+    camera.page.wait_for_selector("svg.ridge")
 
 
 def week(camera: Camera) -> None:
@@ -120,7 +136,7 @@ def sequence(camera: Camera) -> None:
 
 
 VIEWS: dict[str, Callable[[Camera], None]] = {
-    "today": today, "section": section, "songs": songs, "song": song, "lesson": lesson, "ledger": ledger,
+    "today": today, "section": section, "songs": songs, "type-song": type_song, "song": song, "lesson": lesson, "ledger": ledger,
     "year": year, "school-year": school_year, "week": week, "set-up": set_up, "sequence": sequence,
     "teach": teach, "projector": projector,
 }  # fmt: skip

@@ -60,9 +60,9 @@ async function keep() {
       <label>{{ say.told.do }} <select v-model="typed.do"><option v-for="one in LETTERS" :key="one" :value="one">{{ one.replace('b', '♭') }}</option></select></label>
       <label>{{ say.song.meter }} <select v-model="typed.meter"><option v-for="one in METERS" :key="one">{{ one }}</option></select></label>
     </div>
-    <label class="area">{{ say.typing.line }} <textarea v-model="typed.line" rows="4" spellcheck="false" autocapitalize="off" :placeholder="say.typing.example" /></label>
+    <div class="two"><label class="area">{{ say.typing.line }} <textarea v-model="typed.line" rows="4" spellcheck="false" autocapitalize="off" :placeholder="say.typing.example" /></label>
+    <label class="area">{{ say.typing.words }} <textarea v-model="typed.words" rows="4" :placeholder="say.typing.wordsExample" /></label></div>
     <p class="small quiet">{{ say.typing.hint }}</p>
-    <label class="area">{{ say.typing.words }} <textarea v-model="typed.words" rows="4" :placeholder="say.typing.wordsExample" /></label>
     <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
     <template v-if="draft">
       <p class="small" role="status"><span v-if="draft.problems.length" class="wrong">△ {{ draft.problems.map((one) => one.message).join(' ') }}</span><span v-else class="secure">✓ {{ say.typing.sums(draft.bars) }}</span> <span class="quiet">{{ draft.tones.map((tone) => degreeName(tone)).join(' ') }}</span> <span v-if="draft.without_words" class="new">{{ say.typing.without(draft.without_words) }}</span></p>
@@ -78,5 +78,7 @@ label { display: inline-flex; gap: 8px; align-items: center; }
 input, select, textarea { font: inherit; color: inherit; background: var(--sheet); border: 1px solid var(--granite); border-radius: 2px; padding: 8px 12px; min-height: 40px; }
 .head input { width: 320px; }
 textarea { width: 100%; line-height: 1.6; font-size: 18px; }
-.paper { padding: 18px 20px; }
+.two { display: grid; grid-template-columns: 1fr 1fr; gap: 16px; }
+.paper { padding: 18px 20px; max-width: 860px; }
+@media (max-width: 900px) { .two { grid-template-columns: 1fr; } }
 </style>
