@@ -117,12 +117,19 @@ class Demand:
         return new, middle, max(rest - middle, 0) + 1
 
     @property
+    def rest(self) -> tuple[int, int]:
+        """(lessons before it rests, lessons of rest) where that lies inside what is still to come; (0, 0) otherwise."""
+        new, middle, _ = self.usual
+        inside = self.pause and not self.short and self.pause_after < new + middle
+        return (self.pause_after, self.pause) if inside else (0, 0)
+
+    @property
     def usual(self) -> tuple[int, int, int]:
         return self.left(self.lengths.prepare, self.lengths.practise)
 
     @property
     def least(self) -> tuple[int, int, int]:
-        if self.begun or self.pause:
+        if self.begun or self.rest[1]:
             return self.usual
         return self.left(self.lengths.least_prepare, self.lengths.least_practise)
 

@@ -110,16 +110,15 @@ class Model:
     ) -> tuple[Any, Any, Any]:
         """Intervals in the new and the practised place; (size of the new ones, their end, end of the practised ones)."""
         cp, name, (new, middle, _) = self.cp, demand.key, demand.usual
-        if demand.pause:  # a split arc keeps its lengths
-            for place, runs in zip(
-                ("new", "practised"), spread(new, middle, demand.pause_after, demand.pause), strict=True
-            ):
+        after, rest = demand.rest
+        if rest:  # a split arc keeps its lengths
+            for place, runs in zip(("new", "practised"), spread(new, middle, after, rest), strict=True):
                 for at, size in runs:
                     places[place].append(
                         cp.new_optional_fixed_size_interval_var(start + at, size, on, f"{place} {at} {name}")
                     )
-            after_new = new + (demand.pause if new - 1 >= demand.pause_after else 0)
-            return new, start + after_new, start + new + middle + demand.pause
+            after_new = new + (rest if new - 1 >= after else 0)
+            return new, start + after_new, start + new + middle + rest
         new_size = cp.new_int_var(least_new, new, f"new {name}")
         new_end = cp.new_int_var(self.question.first, self.question.last + SEARCH + 10, f"new end {name}")
         places["new"].append(cp.new_optional_interval_var(start, new_size, new_end, on, f"n {name}"))
@@ -233,7 +232,7 @@ class Model:
             if arc is not None:
                 self.cp.add_hint(one.start, first_lesson(arc))
                 self.cp.add_hint(one.warm, arc.warm)
-                if not one.demand.short and not one.demand.pause:
+                if not one.demand.short and not one.demand.rest[1]:
                     self.cp.add_hint(one.new, arc.new)
                     if one.warm_start is not one.start:
                         self.cp.add_hint(one.warm_start, arc.warm_start)
@@ -245,7 +244,7 @@ class Model:
                 start, short = solver.value(one.start), one.demand.short
                 new = 0 if short else solver.value(one.new)
                 middle = 0 if short else one.demand.usual[1]
-                pause = (0, 0) if short else (one.demand.pause_after, one.demand.pause)
+                pause = one.demand.rest
                 arcs.append(Arc(one.demand.key, start, new, middle, solver.value(one.warm_start), solver.value(one.warm),
                                 one.demand.presented, short, one.demand.prepared, *pause))  # fmt: skip
         out = tuple(d.key for d in self.question.demands if not solver.value(self.laid[d.key].on))

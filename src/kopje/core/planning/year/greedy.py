@@ -48,7 +48,7 @@ def kept_in_order(question: YearQuestion, old: YearPlan) -> YearPlan:
 
 def _as_long_as(demand: Demand, arc: Arc | None) -> Demand:
     """Not longer than the arc was."""
-    if arc is None or demand.begun or demand.short or demand.pause:
+    if arc is None or demand.begun or demand.short or demand.rest[1]:
         return demand
     own = demand.lengths
     prepare = min(max(arc.new - 1, own.least_prepare), own.prepare)
@@ -149,7 +149,7 @@ def _arc_at(demand: Demand, sizes: tuple[int, int, int], start: int, table: _Tab
         arc = Arc(demand.key, start, 0, 0, start, warm, demand.presented, True, demand.prepared)
         fits = table.free("warm", start, warm) and arc.present not in table.presents
         return arc if fits else None
-    arc = Arc(demand.key, start, new, middle, 0, warm, pause_after=demand.pause_after, pause=demand.pause)
+    arc = Arc(demand.key, start, new, middle, 0, warm, False, False, 0, *demand.rest)
     if not all(table.free(place, *run) for place, runs in _runs(arc) for run in runs):
         return None
     warm_start = arc.middle_end

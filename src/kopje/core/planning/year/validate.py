@@ -63,7 +63,7 @@ def _lengths(question: YearQuestion, plan: YearPlan) -> Iterator[str]:
                 yield f"{arc.concept}: {value} lessons in its {name} place, {low} to {high} are usual"
         if not demand.short and arc.warm_start < arc.middle_end:
             yield f"{arc.concept} is kept warm before it is practised"
-        if (arc.pause, arc.pause_after) != (demand.pause, demand.pause_after) and not demand.short:
+        if (arc.pause_after, arc.pause) != demand.rest:
             yield f"{arc.concept} does not rest where the teacher split it"
 
 
