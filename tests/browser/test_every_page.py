@@ -34,6 +34,7 @@ def visit_all(page: Page, address: str) -> list[str]:
     page.goto(f"{address}/songs")
     page.wait_for_selector(".rows")
     page.get_by_label("Songs for").select_option(label="2A")
+    page.get_by_role("button", name="fits 2A").click()
     page.wait_for_selector(".why")
     look("songs")
     page.locator(".song").first.click()

@@ -82,7 +82,7 @@ const became = (one: Schemas['ImportedRead']) => (one.song_id ? (one.already ? s
           <span><strong>{{ song.title }}</strong><span v-if="song.problems" class="small new"> △ {{ say.songs.problems(song.problems) }}</span></span>
           <ContourLine :pitches="song.contour" />
           <span class="narrow tones">{{ song.tone_set.map((tone) => degreeName(tone)).join(' ') }}</span><span class="quiet small">{{ song.tone_set_name }}</span><span class="narrow">{{ song.meter }}</span><span class="quiet small">{{ say.songs.bars(song.bars) }}</span>
-          <span v-if="why" class="small quiet why">{{ (why.get(song.id) ?? []).join(' ') }}</span>
+          <span v-if="why?.get(song.id)?.length" class="small quiet why">{{ (why.get(song.id) ?? []).join(' ') }}</span>
         </router-link>
       </li>
     </ol>
@@ -100,5 +100,5 @@ const became = (one: Schemas['ImportedRead']) => (one.song_id ? (one.already ? s
 .song:hover { background: var(--wash); }
 .tones { font-weight: 600; }
 .why { grid-column: 1 / -1; margin-top: -12px; }
-@media (max-width: 900px) { .song { grid-template-columns: 1fr auto; } .song > :nth-child(n+4) { display: none; } }
+@media (max-width: 900px) { .song { grid-template-columns: 1fr auto; } .song > :nth-child(n+4) { display: none; } .song > .why { display: block; } }
 </style>
