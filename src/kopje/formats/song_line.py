@@ -35,7 +35,8 @@ class _Sign:
 
 
 def read_song_line(title: str, do: Do, meter: Meter, line: str, words: str = "") -> Tune:
-    """The typed song as a tune; FileError says where a sign cannot be read. Bars that do not add up are told by the analysis."""
+    """The typed song as a tune, plain do from C4 to G4, for A and B below. FileError says where a sign cannot be read. Bars that do not add up are told by the analysis."""
+    do = do.at(3 if do.letter in "AB" else 4)  # so that it lies in children's voices
     bars: list[Bar] = []
     for row, text in enumerate(filter(str.strip, line.splitlines()), 1):
         found = list(_bars(text, row, do, meter))

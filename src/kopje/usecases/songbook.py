@@ -14,7 +14,7 @@ from kopje.core.analysis.analysis import Analysis, Minor, analyse
 from kopje.core.analysis.recast import How, other_home, recast
 from kopje.core.analysis.told import told_of
 from kopje.core.errors import KopjeError, TuneError
-from kopje.core.music.degree import plain_do
+from kopje.core.music.degree import between, plain_do
 from kopje.core.music.meter import Meter
 from kopje.core.music.tune import Tune, transposed
 from kopje.core.reasons import counted
@@ -91,19 +91,10 @@ def seen(song: tables.Song, variant: Variant, minor: Minor = "la") -> Analysis:
             else replace(told, do=a.tonality.do, resting=a.tonality.resting)
         )
     if variant.do is not None and a.tonality.do is not None:
-        steps, semitones = to_do(str(told.do or a.tonality.do), variant.do)
+        steps, semitones = between(told.do or a.tonality.do, plain_do(variant.do))
         tune = transposed(tune, steps, semitones)
         told = replace(told, do=plain_do(variant.do)) if told.do else told
     return analyse(tune, minor, told)
-
-
-def to_do(stored: str, wanted: str) -> tuple[int, int]:
-    """(letters, semitones) to the nearest octave of the wanted do."""
-    old, new = plain_do(stored).pitch, plain_do(wanted).pitch
-    steps, semitones = new.step - old.step, new.midi - old.midi
-    if semitones > 6:
-        return steps - 7, semitones - 12
-    return (steps + 7, semitones + 12) if semitones < -6 else (steps, semitones)
 
 
 @dataclass(frozen=True, slots=True)
@@ -117,9 +108,7 @@ class Typed:
     words: str
 
     def tune(self) -> Tune:
-        do = plain_do(self.do)
-        low = do.at(3) if do.letter in "AB" else do  # so that plain do lies in children's voices
-        return read_song_line(self.title, low, Meter.parse(self.meter), self.line, self.words)
+        return read_song_line(self.title, plain_do(self.do), Meter.parse(self.meter), self.line, self.words)
 
 
 def keep_typed(call: Call, typed: Typed) -> Imported:

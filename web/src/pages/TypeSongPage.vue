@@ -8,6 +8,7 @@ import ScoreView from '@/components/ScoreView.vue'
 import { vFirst } from '@/composables/vFirst'
 import { useTrail } from '@/composables/useTrail'
 import { degreeName } from '@/composables/useWording'
+import { pitchName } from '@/composables/words'
 import { say } from '@/locales/en'
 
 type Typed = Schemas['TypedBody']
@@ -57,7 +58,7 @@ async function keep() {
     <header class="row spread"><h1>{{ say.typing.title }}</h1><v-btn type="submit" class="main" :disabled="!ready || keeping">{{ say.typing.keep }}</v-btn></header>
     <div class="head">
       <label v-first>{{ say.typing.name }} <input v-model="typed.title" maxlength="120" /></label>
-      <label>{{ say.told.do }} <select v-model="typed.do"><option v-for="one in LETTERS" :key="one" :value="one">{{ one.replace('b', '♭') }}</option></select></label>
+      <label>{{ say.told.do }} <select v-model="typed.do"><option v-for="one in LETTERS" :key="one" :value="one">{{ pitchName(one) }}</option></select></label>
       <label>{{ say.song.meter }} <select v-model="typed.meter"><option v-for="one in METERS" :key="one">{{ one }}</option></select></label>
     </div>
     <div class="two"><label class="area">{{ say.typing.line }} <textarea v-model="typed.line" rows="4" spellcheck="false" autocapitalize="off" :placeholder="say.typing.example" /></label>

@@ -61,12 +61,17 @@ def judge(
     else:
         do = told.do or (Do(*key.do) if key else _explaining(pitched))
         degrees = [do.degree(sound.pitch) for sound in pitched if sound.pitch]
-        resting, sure, why = _resting(timeline, phrases, degrees, do, None if told.do else key)
+        resting, sure, why = _resting(
+            timeline, phrases, degrees, do, key if key and told.do in (None, Do(*key.do)) else None
+        )
     if told.resting:
         resting, sure, why = told.resting, Fraction(1), _why("teacher", "You said so.")
     degrees = [do.degree(sound.pitch) for sound in pitched if sound.pitch]
     always_fi = (
-        not told and any(d.syllable == "fi" for d in degrees) and all(d.syllable != "fa" for d in degrees)
+        told.do is None
+        and told.resting is None
+        and any(d.syllable == "fi" for d in degrees)
+        and all(d.syllable != "fa" for d in degrees)
     )
     if resting == "la" and always_fi:
         do, resting, sure, why = _dorian(do, sure)

@@ -113,4 +113,17 @@ def plain_do(name: str) -> Do:
     return Do(name[0], name.count("#") - name.count("b"))
 
 
-__all__ = ["LETTERS", "LOWERED", "NATURAL", "RAISED", "Degree", "Do", "plain_do"]
+def between(old: Do, new: Do) -> tuple[int, int]:
+    """(letters, semitones) from one do to the nearest octave of another, whatever octaves they are written in.
+
+    >>> between(plain_do("F"), plain_do("C")), between(plain_do("C"), plain_do("A"))
+    ((-3, -5), (-2, -3))
+    """
+    steps = new.at(4).pitch.step - old.at(4).pitch.step
+    semitones = new.at(4).pitch.midi - old.at(4).pitch.midi
+    if semitones > 6:
+        return steps - 7, semitones - 12
+    return (steps + 7, semitones + 12) if semitones < -6 else (steps, semitones)
+
+
+__all__ = ["LETTERS", "LOWERED", "NATURAL", "RAISED", "Degree", "Do", "between", "plain_do"]

@@ -77,9 +77,4 @@ class Wording:
         return _TI.sub(self.ti, said)
 
 
-def marked(degree: str) -> str:
-    """A tone inside a sentence, so that a school's own word can take its place: ‹so›."""
-    return f"‹{degree}›"
-
-
 OURS = Wording()

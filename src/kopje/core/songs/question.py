@@ -20,7 +20,7 @@ from kopje.core.songs.fit import Met, unknown
 @dataclass(frozen=True, slots=True)
 class SongQuestion:
     """`has`: concepts that must be in it; `known`: all else can be named; `fits`: lies in their range in some key;
-    `rested`: not sung in so many weeks (0: not at all this year)."""
+    `rested`: not sung for so many weeks; `new`: never sung by them."""
 
     has: tuple[ConceptKey, ...] = ()
     known: bool = False
