@@ -200,6 +200,22 @@ def test_a_concept_is_not_named_before_its_day(client: TestClient, kestrel: Plac
     )
 
 
+def test_the_sequence_says_when_in_each_year_a_concept_is_named(client: TestClient, kestrel: Place) -> None:
+    address = f"/api/sections/{kestrel.ids['section_id']}/year"
+    laid = client.post(f"{address}/fit").json()
+    client.delete(f"/api/concerts/{kestrel.ids['concert_id']}")
+    arc = next(one for one in laid["arcs"] if not one["short"] and not one["begun"] and one["core"])
+    key, named = arc["concept"]["key"], next(r["first"] for r in arc["phases"] if r["phase"] == "present")
+    day = laid["lessons"][named + 3]
+    ours = client.get("/api/sequence").json()
+    dated = [{**c, "not_before": day[5:]} if c["key"] == key else c for c in ours["concepts"]]
+    assert client.put("/api/sequence", json={"name": "Ours", "concepts": dated}).status_code == 200
+    after = client.post(f"{address}/fit").json()
+    moved = next(one for one in after["arcs"] if one["concept"]["key"] == key)
+    present = next(run["first"] for run in moved["phases"] if run["phase"] == "present")
+    assert after["lessons"][present - 1] >= day
+
+
 def test_meetings_may_differ_in_length(client: TestClient, kestrel: Place) -> None:
     body = {"name": "4C", "grade": 4, "minutes": 45, "names": "Ama", "declare_earlier": True, "meetings": [
         {"weekday": 0, "starts": "09:00", "minutes": 30}, {"weekday": 2, "starts": "09:00", "minutes": None}]}  # fmt: skip

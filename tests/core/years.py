@@ -6,7 +6,9 @@ from dataclasses import replace
 from random import Random
 
 from kopje.core.planning.year.arcs import Concert, Demand, YearQuestion
-from kopje.core.sequence.concepts import Concept
+from kopje.core.planning.year.greedy import greedy
+from kopje.core.planning.year.validate import first_lesson
+from kopje.core.sequence.concepts import Concept, ConceptKey
 from kopje.core.sequence.so_mi_first import SO_MI_FIRST
 
 
@@ -30,11 +32,18 @@ def question(seed: int) -> YearQuestion:
     if chance.random() < 0.4:
         wanted = frozenset(d.key for d in demands if chance.random() < 0.2)
         concerts = (Concert("Autumn concert", chance.randint(lessons // 3, lessons), wanted),)
-    earlier = {d.key: chance.randint(first, lessons) for d in demands if chance.random() < 0.2}
     if chance.random() < 0.2:
         place = chance.randrange(len(demands))
         demands[place] = replace(demands[place], pause_after=chance.randint(0, 6), pause=chance.randint(1, 4))
-    return YearQuestion(tuple(demands), first, lessons, 2, known, concerts, earlier)
+    asked = YearQuestion(tuple(demands), first, lessons, 2, known, concerts)
+    return replace(asked, before=_planned_before(asked, chance)) if chance.random() < 0.5 else asked
+
+
+def _planned_before(asked: YearQuestion, chance: Random) -> dict[ConceptKey, int]:
+    """Where an earlier plan had the arcs: one made before lessons were lost or won, and before the teacher paused an arc."""
+    demands = tuple(replace(one, pause_after=0, pause=0) for one in asked.demands)
+    plan = greedy(replace(asked, demands=demands, last=asked.last + chance.choice((-1, 1, 2, 3, 5))))
+    return {arc.concept: first_lesson(arc) for arc in plan.arcs}
 
 
 def _begun(demands: list[Demand], chance: Random) -> list[Demand]:

@@ -18,6 +18,10 @@ from kopje.formats.sequence_files import concept_values, read_sequence, sequence
 def test_each_shipped_sequence_survives_both_files_and_is_in_order(shipped: Sequence) -> None:
     assert read_sequence(write_csv(shipped).encode(), "ours.csv").concepts == shipped.concepts
     assert read_sequence(write_case(shipped).encode(), "ours.json").concepts == shipped.concepts
+    dated = replace(
+        shipped, concepts=(replace(shipped.concepts[0], not_before="10-01"), *shipped.concepts[1:])
+    )
+    assert read_sequence(write_csv(dated).encode(), "ours.csv").concepts == dated.concepts
     rows = [(c.name, concept_values(c)) for c in shipped.concepts]
     assert sequence_of(shipped.name, rows).concepts == shipped.concepts
 
@@ -41,6 +45,8 @@ def test_a_cycle_a_double_key_and_a_wrong_order_are_refused_and_named() -> None:
         sequence_of("x", [*values, ("Row 99", concept_values(so_mi.concept("do")))])
     with pytest.raises(SequenceError, match="stands before"):
         sequence_of("x", list(reversed(values)))
+    with pytest.raises(SequenceError, match="“13-01” is no month and day"):
+        sequence_of("x", [(where, {**v, "not_after": "13-01"}) for where, v in values])
     with pytest.raises(SequenceError, match="Row 2: key, name, strand and grade are needed"):
         read_sequence(b"key,name,strand,grade\ndo,do,melody,two\n", "a.csv")
 

@@ -7,6 +7,7 @@ import io
 import json
 from collections.abc import Iterable
 from dataclasses import asdict
+from datetime import datetime
 from typing import Any
 from uuid import NAMESPACE_URL, uuid5
 
@@ -16,7 +17,19 @@ from kopje.core.sequence.concepts import CHOIR, STRAND_NAMES, Concept, ConceptKe
 MOST_BYTES = 2 << 20
 MOST_CONCEPTS = 500
 LISTS = ("needs", "elements", "degrees", "meters", "tone_sets", "ways")
-COLUMNS = ("key", "name", "strand", "grade", "sign", *LISTS, "resting", "core", "prompt")
+COLUMNS = (
+    "key",
+    "name",
+    "strand",
+    "grade",
+    "sign",
+    *LISTS,
+    "resting",
+    "core",
+    "prompt",
+    "not_before",
+    "not_after",
+)
 WAYS = ("hear", "sing", "read", "write", "create")
 
 
@@ -46,11 +59,22 @@ def concept_of(values: dict[str, Any], where: str) -> Concept:
         raise SequenceError(
             f"{where}: the ways to show it are among {', '.join(WAYS)}. Nothing was kept.", value=key
         )
+    dates = [_month_day(str(values.get(name) or "").strip(), where) for name in ("not_before", "not_after")]
     return Concept(
         ConceptKey(key), name, strand, grade, str(values.get("sign") or "")[:40], tuple(map(ConceptKey, lists["needs"])),
         lists["elements"], lists["degrees"], lists["meters"], lists["tone_sets"], str(values["resting"]) if values.get("resting") else None,
-        lists["ways"], bool(values.get("core", True)), str(values.get("prompt") or "")[:300],  # type: ignore[arg-type]
+        lists["ways"], bool(values.get("core", True)), str(values.get("prompt") or "")[:300], *dates,  # type: ignore[arg-type]
     )  # fmt: skip
+
+
+def _month_day(said: str, where: str) -> str:
+    """Month and day as `10-01`; empty stays empty. A leap year knows every day there is."""
+    try:
+        return f"{datetime.strptime('2024-' + said, '%Y-%m-%d'):%m-%d}" if said else ""
+    except ValueError as problem:
+        raise SequenceError(
+            f"{where}: “{said}” is no month and day such as 10-01. Nothing was kept.", value=said
+        ) from problem
 
 
 def sequence_of(name: str, rows: Iterable[tuple[str, dict[str, Any]]]) -> Sequence:

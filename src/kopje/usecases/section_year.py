@@ -22,7 +22,7 @@ from kopje.core.planning.year.arcs import (
 from kopje.core.planning.year.ways import sentence
 from kopje.core.reasons import counted
 from kopje.core.sequence.arcs import SectionState
-from kopje.core.sequence.concepts import CHOIR, Concept, ConceptKey
+from kopje.core.sequence.concepts import CHOIR, Concept, ConceptKey, day_in
 from kopje.store import sections, year
 from kopje.store import tables as t
 from kopje.usecases.call import Call
@@ -128,7 +128,7 @@ def _question(
         concepts = _as_many_levels(concepts, state, len(lessons) - next_lesson + 1)
     known = frozenset(c.key for c in call.sequence.concepts if _known(c, state))
     demands = tuple(
-        _demand(c, state, Word(said.get(c.key), lessons, next_lesson), usual)
+        _demand(c, state, Word(c, said.get(c.key), lessons, next_lesson), usual)
         for c in concepts
         if c.key not in known and not (c.key in said and said[c.key].next_year)
     )
@@ -183,8 +183,9 @@ def _known(concept: Concept, state: SectionState) -> bool:
 
 @dataclass(frozen=True)
 class Word:
-    """The teacher's word on one arc against the lessons of the year."""
+    """The teacher's word on one arc, and the sequence's on when it is named, against the lessons of the year."""
 
+    concept: Concept
     wish: t.Wish | None
     lessons: Sequence[LessonTime]
     next_lesson: int
@@ -192,13 +193,16 @@ class Word:
     @property
     def earliest(self) -> int | None:
         """The first lesson on or after the day before which it must not be named."""
-        day = self.wish.not_before if self.wish else None
+        day = (self.wish.not_before if self.wish else None) or self._said(self.concept.not_before)
         return sum(one.day < day for one in self.lessons) + 1 if day else None
 
     @property
     def latest(self) -> int | None:
-        day = self.wish.not_after if self.wish else None
+        day = (self.wish.not_after if self.wish else None) or self._said(self.concept.not_after)
         return sum(one.day <= day for one in self.lessons) if day else None
+
+    def _said(self, month_day: str) -> date | None:
+        return day_in(month_day, self.lessons[0].day, self.lessons[-1].day) if self.lessons else None
 
     @property
     def pause(self) -> tuple[int, int]:

@@ -5,6 +5,7 @@ import { computed, ref, watch } from 'vue'
 import { lookAtSequence, useSequence, useSequenceActs } from '@/api/queries'
 import type { Schemas } from '@/api/client'
 import ConceptSign from '@/components/ConceptSign.vue'
+import MonthDay from '@/components/MonthDay.vue'
 import PageState from '@/components/PageState.vue'
 import { useTrail } from '@/composables/useTrail'
 import { shortDay } from '@/composables/words'
@@ -46,7 +47,7 @@ function move(row: Row, by: number) {
 function add(grade: number) {
   const key = `own-${Date.now().toString(36)}`
   const last = rows.value.map((row) => row.grade).lastIndexOf(grade)
-  rows.value.splice(last + 1, 0, { key, name: say.sequence.fresh, strand: 'vocabulary', grade, sign: '', needs: [], elements: [], degrees: [], meters: [], tone_sets: [], resting: null, ways: ['sing'], core: false, prompt: '' })
+  rows.value.splice(last + 1, 0, { key, name: say.sequence.fresh, strand: 'vocabulary', grade, sign: '', needs: [], elements: [], degrees: [], meters: [], tone_sets: [], resting: null, ways: ['sing'], core: false, prompt: '', not_before: '', not_after: '' })
   open.value = key
   change()
 }
@@ -115,6 +116,7 @@ async function fromFile(event: Event) {
               <label class="stack">{{ say.sequence.prompt }}<input v-model="row.prompt" maxlength="300" @input="change" /></label>
               <fieldset class="row"><legend class="small quiet">{{ say.sequence.ways }}</legend><label v-for="way in ways" :key="way" class="row"><input v-model="row.ways" type="checkbox" :value="way" @change="change" />{{ say.teach.ways[way] }}</label></fieldset>
               <label class="row"><input v-model="row.core" type="checkbox" @change="change" />{{ say.sequence.core }}</label>
+              <div class="row dates"><MonthDay v-model="row.not_before" :label="say.sequence.notBefore" :none="say.sequence.anyDay" @update:model-value="change" /><MonthDay v-model="row.not_after" :label="say.sequence.notAfter" :none="say.sequence.anyDay" @update:model-value="change" /></div>
               <div><v-btn size="small" :prepend-icon="mdiClose" @click="remove(row)">{{ say.sequence.remove }}</v-btn></div>
             </div>
           </div>
@@ -132,6 +134,7 @@ li { border-top: 1px solid var(--line); padding: 4px 0; }
 .line { display: grid; grid-template-columns: 96px minmax(140px, 1.2fr) 150px 130px minmax(0, 1fr) auto; gap: 8px; align-items: center; }
 .sign { overflow: hidden; white-space: nowrap; }
 .optional input { font-style: italic; }
+.dates { gap: 8px 24px; }
 .needs { line-height: 1.2; }
 .buttons { flex-wrap: nowrap; }
 input:not([type='checkbox'], [type='file']), select { font: inherit; color: inherit; background: var(--sheet); border: 1px solid var(--line); border-radius: 2px; padding: 5px 8px; min-height: 40px; min-width: 0; }

@@ -12,6 +12,7 @@ from kopje.core.sequence.concepts import CHOIR, STRAND_NAMES, Sequence, Way
 from kopje.formats.sequence_files import concept_values, sequence_of
 
 Text = Annotated[str, Field(max_length=60)]
+MonthDay = Annotated[str, Field(max_length=5, pattern=r"^(\d\d-\d\d)?$")]
 Words = Annotated[list[Text], Field(max_length=40)]
 
 
@@ -32,6 +33,8 @@ class ConceptBody(Body):
     ways: list[Way] = Field(examples=[["sing"]])
     core: bool = Field(examples=[True])
     prompt: Annotated[str, Field(max_length=300)] = Field(examples=[""])
+    not_before: MonthDay = Field(default="", examples=["10-01"])
+    not_after: MonthDay = Field(default="", examples=[""])
 
 
 class SequenceBody(Body):

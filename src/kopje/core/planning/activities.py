@@ -6,9 +6,10 @@ from dataclasses import dataclass
 from typing import Literal
 
 from kopje.core.ledger.marks import Help, Voices
-from kopje.core.sequence.concepts import Line, Way
+from kopje.core.sequence.concepts import Concept, Line, Way
 from kopje.core.sequence.phases import Purpose
 
+HANDS_ON = frozenset({"unpitched", "barred", "recorder"})
 Energy = Literal["seated", "standing", "moving"]
 SongRole = Literal["none", "known", "target", "new"]
 Role = Literal["opening", "voice", "review", "focus", "second", "play", "game", "repertoire", "closing"]
@@ -19,7 +20,8 @@ class Activity:
     """One activity.
 
     `minutes` is (least, usual, most). `song`: none, one they know, the one chosen for the concept, or one
-    that is new to them and in their range.
+    that is new to them and in their range. `strands`: only for concepts of these; what is learned with an instrument in the
+    hands wants an activity that says so.
     `hears` children can be heard in `way` with `help`, `voices` at a time. `steps` may name {song}, {concept}
     and {section}; before a concept is presented {concept} reads "the new sound".
     """
@@ -35,6 +37,7 @@ class Activity:
     song: SongRole = "none"
     purposes: tuple[Purpose, ...] = ()
     lines: tuple[Line, ...] = ("rhythm", "melody", "other")
+    strands: tuple[str, ...] = ()
     hears: int = 0
     way: Way = "sing"
     voices: Voices = "alone"
@@ -46,6 +49,12 @@ class Activity:
     @property
     def with_concept(self) -> bool:
         return bool(self.purposes)
+
+    def fits(self, concept: Concept) -> bool:
+        """Whether it can work on this concept at all."""
+        if self.strands or concept.strand in HANDS_ON:
+            return concept.strand in self.strands
+        return concept.line in self.lines
 
     def fits_grade(self, grade: int) -> bool:
         return self.grades[0] <= grade <= self.grades[1]

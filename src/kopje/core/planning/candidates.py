@@ -114,7 +114,7 @@ class Slots:
 
     def _with_concept(self, slot: Slot, item: Activity) -> Iterator[Candidate]:
         for place, wanted in enumerate(self._wanted(slot)):
-            if wanted.purpose not in item.purposes or wanted.concept.line not in item.lines:
+            if wanted.purpose not in item.purposes or not item.fits(wanted.concept):
                 continue
             choice = Choice(item.key, None, wanted.concept.key, wanted.purpose)
             main = place * (NOT_THE_MAIN_THING if slot.role == "focus" else 1)

@@ -5,8 +5,10 @@ Source: docs/sources.md#prerequisites.
 
 from __future__ import annotations
 
+from calendar import monthrange
 from collections.abc import Iterable
 from dataclasses import dataclass, replace
+from datetime import date
 from functools import cached_property
 from graphlib import CycleError, TopologicalSorter
 from typing import Literal, NewType
@@ -36,7 +38,8 @@ class Concept:
 
     `grade` is 0 for kindergarten, CHOIR for what only choirs learn. `elements`, `degrees`, `meters`, `tone_sets` and `resting` say how the analysis finds
     it; a concept with none of them is observed only. `sign` is what stands for it in a narrow place: a
-    figure in beats, a degree, a meter, or short words.
+    figure in beats, a degree, a meter, or short words. `not_before` and `not_after` say when in a year it is named:
+    month and day, `10-01`, or empty.
     """
 
     key: ConceptKey
@@ -53,6 +56,8 @@ class Concept:
     ways: tuple[Way, ...] = ("sing",)
     core: bool = True
     prompt: str = ""
+    not_before: str = ""
+    not_after: str = ""
 
     @property
     def line(self) -> Line:
@@ -61,6 +66,22 @@ class Concept:
     @property
     def found_in_music(self) -> bool:
         return bool(self.elements or self.degrees or self.meters or self.tone_sets or self.resting)
+
+
+def day_in(said: str, first: date, last: date) -> date | None:
+    """The day meant by month and day in the school year from `first` to `last`; outside it the nearest one. None if nothing is said.
+
+    >>> day_in("10-01", date(2026, 8, 20), date(2027, 6, 10)), day_in("02-29", date(2026, 8, 20), date(2027, 6, 10))
+    (datetime.date(2026, 10, 1), datetime.date(2027, 2, 28))
+    """
+    if not said:
+        return None
+    month, day = map(int, said.split("-"))
+    every = [
+        date(year, month, min(day, monthrange(year, month)[1]))
+        for year in range(first.year - 1, last.year + 2)
+    ]
+    return min(every, key=lambda one: max((first - one).days, (one - last).days, 0))
 
 
 @dataclass(frozen=True)

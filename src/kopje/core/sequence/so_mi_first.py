@@ -38,6 +38,7 @@ KINDERGARTEN = (
     _c("echo", "singing an echo", "voice", 0, "echo", "four-voices", prompt="Sing back just what you heard."),
     _c("loud-soft", "loud and soft", "expression", 0, "f / p", prompt="Which verse was softer?"),
     _c("same-different", "same and different", "form", 0, "= / ≠", prompt="Was the second line the same?"),
+    _c("drum-beat", "the beat on a drum", "unpitched", 0, "drum ♥", "beat", core=False, prompt="Do the drum and the feet agree?"),
     _c("sound-families", "sound families", "vocabulary", 0, "families", core=False, prompt="Struck, scraped or shaken?"),
 )  # fmt: skip
 FIRST = (
@@ -56,6 +57,10 @@ FIRST = (
     _c("phrase", "phrases a and b", "form", 1, "a b", "same-different", prompt="Where would you take a breath?"),
     _c("body-ostinato", "body ostinato", "ensemble", 1, "ostinato", "beat", core=False,
        prompt="Can you keep it while we sing?"),
+    _c("drum-words", "the words on an instrument", "unpitched", 1, "drum words", "beat-rhythm", core=False,
+       prompt="Which word had no stroke?"),
+    _c("one-mallet", "one mallet at a time", "barred", 1, "1 mallet", "beat", core=False,
+       prompt="Does the mallet bounce, or does it stay?"),
 )  # fmt: skip
 SECOND = (
     _c("do", "do", "melody", 2, "do", "la", degrees="do", prompt="Which tone feels like home?"),
@@ -75,6 +80,12 @@ SECOND = (
     _c("repeat-sign", "repeat sign", "form", 2, ":|", "phrase", core=False, prompt="Where do we go now?"),
     _c("layered-ostinati", "layered ostinati", "ensemble", 2, "layers", "body-ostinato", core=False,
        prompt="Which layer came in last?"),
+    _c("strokes", "strokes: high, low, roll", "unpitched", 2, "strokes", "drum-words", core=False,
+       prompt="Which stroke made the low sound?"),
+    _c("louder-softer", "growing louder and softer", "expression", 2, "< >", "loud-soft", core=False,
+       prompt="Where did the hill grow?"),
+    _c("loudness-words", "words for loudness", "vocabulary", 2, "p mf f", "loud-soft", core=False,
+       prompt="Which letter says how we just sang?"),
 )  # fmt: skip
 THIRD = (
     _c("four-sixteenths", "four sixteenths", "rhythm", 3, "¼¼¼¼", "four-beat-meter", elements="four_sixteenths", prompt="How many sounds now on one beat?"),
@@ -89,8 +100,14 @@ THIRD = (
     _c("letter-names", "letter names", "staff", 3, "A B C", "do-line-space", prompt="What is so called here?"),
     _c("round", "round", "ensemble", 3, "round", "phrase", core=False, prompt="When does the second group come in?"),
     _c("rondo", "rondo", "form", 3, "a b a c a", "aaba", core=False, prompt="What comes back?"),
-    _c("recorder-bag", "recorder B A G", "recorder", 3, "B A G", "", core=False, ways=("sing",),
+    _c("mallets-alternating", "mallets in turn", "barred", 3, "R L R L", "one-mallet", core=False,
+       prompt="Which hand comes next?"),
+    _c("bordun-chord", "both mallets together: chord bordun", "barred", 3, "bordun", "mallets-alternating do", core=False,
+       prompt="Which two bars carry the song?"),
+    _c("recorder-bag", "recorder B A G", "recorder", 3, "B A G", "", core=False,
        prompt="Gentle air: does it sing or squeak?"),
+    _c("tempo-words", "words for tempo", "vocabulary", 3, "tempo", "fast-slow", core=False,
+       prompt="Which word says how fast that was?"),
 )  # fmt: skip
 FOURTH = (
     _c("syncopation", "syncopation", "rhythm", 4, "½ 1 ½", "eighth-sixteenths", elements="syncopation",
@@ -104,6 +121,10 @@ FOURTH = (
        prompt="Which tone is home now?"),
     _c("flats-sharps", "flats and sharps", "staff", 4, "♭ ♯", "letter-names", prompt="Why does fa need a flat here?"),
     _c("partner-songs", "partner songs", "ensemble", 4, "partners", "round", core=False, prompt="Why do they fit?"),
+    _c("mallets-crossover", "crossover mallets", "barred", 4, "cross", "bordun-chord", core=False,
+       prompt="Which hand travels over the other?"),
+    _c("recorder-five", "recorder E and D", "recorder", 4, "E D", "recorder-bag", core=False,
+       prompt="Are all the holes sealed?"),
 )  # fmt: skip
 FIFTH = (
     _c("dotted-eighth", "dotted eighth and sixteenth", "rhythm", 5, "¾¼", "four-sixteenths",
@@ -116,7 +137,15 @@ FIFTH = (
     _c("major-scale", "major scale", "tonality", 5, "do–do'", "ti high-do", tone_sets="major", prompt="Where are the two half steps?"),
     _c("natural-minor", "natural minor", "tonality", 5, "la–la", "la-minor", tone_sets="natural-minor", core=False, prompt="What changed?"),
     _c("key-signatures", "key signatures", "staff", 5, "key", "flats-sharps", prompt="Where is do?"),
+    _c("intervals", "names of intervals", "staff", 5, "2nd 3rd", "letter-names", core=False,
+       prompt="Count both ends: how far is it?"),
     _c("two-part", "two-part singing", "ensemble", 5, "2 parts", "partner-songs", prompt="Can you hear the other part?"),
+    _c("tonic-dominant", "tonic and dominant", "ensemble", 5, "I V", "bordun-chord", core=False,
+       prompt="When does the ground under the song change?"),
+    _c("bordun-moving", "moving bordun", "barred", 5, "so la so", "mallets-crossover", core=False,
+       prompt="Which tone moves, which one stays?"),
+    _c("recorder-eight", "recorder C, high D and F sharp", "recorder", 5, "C D F♯", "recorder-five", core=False,
+       prompt="Which finger leaves first?"),
 )  # fmt: skip
 
 SO_MI_FIRST = Sequence.of(

@@ -4,11 +4,12 @@ from kopje.core.errors import PlanError
 from kopje.core.planning.activities import Activity
 from kopje.core.planning.catalogue.choir import CHOIR_ACTIVITIES
 from kopje.core.planning.catalogue.focus import PRACTISE, PREPARE, PRESENT
+from kopje.core.planning.catalogue.hands_on import HANDS_ON_ACTIVITIES
 from kopje.core.planning.catalogue.openings import CLOSINGS, OPENINGS
 from kopje.core.planning.catalogue.playing import GAMES, INSTRUMENTS
 
 CATALOGUE: tuple[Activity, ...] = (
-    *OPENINGS, *PREPARE, *PRESENT, *PRACTISE, *INSTRUMENTS, *GAMES, *CLOSINGS, *CHOIR_ACTIVITIES,
+    *OPENINGS, *PREPARE, *PRESENT, *PRACTISE, *INSTRUMENTS, *HANDS_ON_ACTIVITIES, *GAMES, *CLOSINGS, *CHOIR_ACTIVITIES,
 )  # fmt: skip
 _BY_KEY = {activity.key: activity for activity in CATALOGUE}
 

@@ -15,6 +15,7 @@ Place = Literal["new", "practised", "warm"]
 Phase = Literal["prepare", "present", "practise", "warm", "assess"]
 Status = Literal["best_possible", "best_found", "kept"]  # kept: in the order of an earlier plan
 PLACES: tuple[Place, ...] = ("new", "practised", "warm")
+CORE = 10  # priority from which a concept is core
 PRACTISED = 4  # practise lessons on the practised place; later ones keep warm
 SHORT_STRANDS = frozenset(
     {"form", "expression", "voice", "unpitched", "barred", "recorder", "ensemble", "vocabulary", "beat"}

@@ -11,7 +11,8 @@ from kopje.core.planning.year.validate import first_lesson
 CONCERT_MISSED = 400
 SHORTER_PREPARE = 6  # each lesson; cut practise before prepare
 SHORTER_PRACTISE = 3
-GAP = 1  # each lesson between practising and keeping warm
+GAP = 1  # each lesson between practising and keeping warm beyond what a short arc takes
+IN_TOUCH = 4
 OUT_OF_STEP = 1  # each lesson beyond five between the nth rhythm and the nth melody concept
 IN_STEP = 5
 LATE = 1  # each lesson of the last arc's end: slack at the end of the year is worth having
@@ -56,7 +57,7 @@ def _arc_cost(question: YearQuestion, demand: Demand, arc: Arc) -> int:
     new, _, warm = demand.usual
     cost = 0 if arc.short else SHORTER_PREPARE * (new - arc.new) + SHORTER_PRACTISE * (warm - arc.warm)
     if not arc.short:
-        cost += GAP * (arc.warm_start - arc.middle_end)
+        cost += GAP * max(arc.warm_start - arc.middle_end - IN_TOUCH, 0)
     before = question.before.get(arc.concept)
     return cost + (MOVED * abs(first_lesson(arc) - before) if before is not None else 0)
 

@@ -1,22 +1,34 @@
 """Laying the arcs as well as can be, with a constraint solver. Source: docs/sources.md#fitting.
 
 Optional intervals on three places of capacity one. First the fewest concerts missed and the highest priority laid, then the
-wishes. The same question gives the same plan: one worker, a fixed seed, limits that count work and not time.
+wishes, in two runs: one looks for good plans, one proves that there is no better.
 """
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from dataclasses import dataclass, field, replace
 from typing import Any
 
 from kopje.core.planning.year import costs
-from kopje.core.planning.year.arcs import SHORT_PREPARE, Arc, Demand, Status, YearPlan, YearQuestion, spread
-from kopje.core.planning.year.greedy import SEARCH, greedy
+from kopje.core.planning.year.arcs import (
+    CORE,
+    SHORT_PREPARE,
+    Arc,
+    Demand,
+    Status,
+    YearPlan,
+    YearQuestion,
+    spread,
+)
+from kopje.core.planning.year.greedy import BEYOND, greedy
+from kopje.core.planning.year.solver import PROOF, SEARCH, solve
+from kopje.core.planning.year.turns import Pair, in_turn, put_in_turn
 from kopje.core.planning.year.validate import first_lesson
 from kopje.core.sequence.concepts import ConceptKey
 
-TIER_1, TIER_2 = 0.5, 0.35  # units of the solver's deterministic work
-SEED = 11
+TIER_1, WISHES, BOUND = 0.5, 0.2, 0.5  # units of the solver's deterministic work
+QUICK = 0.06  # for a look at a way out; taking it lays the year with all care
 
 
 @dataclass
@@ -50,6 +62,7 @@ class Model:
     cp: Any = None
     laid: dict[ConceptKey, Laid] = field(default_factory=dict)
     missed: list[Any] = field(default_factory=list)
+    settled: frozenset[ConceptKey] = frozenset()
 
     def build(self) -> Model:
         from ortools.sat.python import cp_model
@@ -68,10 +81,10 @@ class Model:
 
     def _lay(self, demand: Demand, places: dict[str, list[Any]]) -> Laid:
         cp, first = self.cp, self.question.first
-        end = self.question.last + SEARCH if demand.begun else self.horizon
+        end = self.question.last + BEYOND if demand.begun else self.horizon
         name = demand.key
         on = cp.new_bool_var(f"on {name}")
-        if demand.begun or (self.must and demand.priority >= 10):
+        if demand.begun or (self.must and demand.priority >= CORE):
             cp.add(on == 1)
         if not demand.begun and self.question.missing(demand):
             cp.add(on == 0)
@@ -120,7 +133,7 @@ class Model:
             after_new = new + (rest if new - 1 >= after else 0)
             return new, start + after_new, start + new + middle + rest
         new_size = cp.new_int_var(least_new, new, f"new {name}")
-        new_end = cp.new_int_var(self.question.first, self.question.last + SEARCH + 10, f"new end {name}")
+        new_end = cp.new_int_var(self.question.first, self.question.last + BEYOND + 10, f"new end {name}")
         places["new"].append(cp.new_optional_interval_var(start, new_size, new_end, on, f"n {name}"))
         places["practised"].append(cp.new_optional_fixed_size_interval_var(new_end, middle, on, f"p {name}"))
         return new_size, new_end, new_end + middle
@@ -192,20 +205,28 @@ class Model:
         """What tier 1 found stays: which concepts are laid, and how many a concert misses."""
         for one in self.laid.values():
             self.cp.add(one.on == solver.value(one.on))
+        self.settled = frozenset(key for key, one in self.laid.items() if solver.value(one.on))
         self.cp.add(sum(self.missed) <= sum(solver.value(missed) for missed in self.missed))
+
+    def take_turns(self, pairs: Iterable[Pair]) -> None:
+        """Of short arcs that may as well stand the other way round, one order is looked at."""
+        for one, other in pairs:
+            self.cp.add(self.laid[other].start >= self.laid[one].end)
 
     def tier_2(self) -> Any:
         cp, terms, first = self.cp, [], self.question.first
-        latest = cp.new_int_var(first - 1, self.question.last + SEARCH + 20, "latest")
+        latest = cp.new_int_var(first - 1, self.question.last + BEYOND + 20, "latest")
         for one in self.laid.values():
             demand = one.demand
             new, _, warm = demand.usual
             cp.add(latest >= one.end - 1).only_enforce_if(one.on)
             if not demand.short:
                 cut = cp.new_int_var(0, 60, f"cut {demand.key}")
-                cp.add(cut >= costs.SHORTER_PREPARE * (new - one.new) + costs.SHORTER_PRACTISE * (warm - one.warm)
-                       + costs.GAP * (one.warm_start - one.middle_end)).only_enforce_if(one.on)  # fmt: skip
-                terms.append(cut)
+                shorter = costs.SHORTER_PREPARE * (new - one.new) + costs.SHORTER_PRACTISE * (warm - one.warm)
+                gap = cp.new_int_var(0, 200, f"gap {demand.key}")
+                cp.add(cut >= shorter).only_enforce_if(one.on)
+                cp.add(gap >= one.warm_start - one.middle_end - costs.IN_TOUCH).only_enforce_if(one.on)
+                terms += [cut, costs.GAP * gap]
             before = self.question.before.get(demand.key)
             if before is not None:
                 terms.append(costs.MOVED * self._distance(one, one.start - before, f"moved {demand.key}"))
@@ -251,42 +272,48 @@ class Model:
         return YearPlan(tuple(sorted(arcs, key=lambda arc: (first_lesson(arc), arc.concept))), out)
 
 
-def solve(model: Model, work: float) -> tuple[Any, str]:
-    """The solver after its run, and `optimal`, `feasible`, `infeasible` or `unknown`."""
-    from ortools.sat.python import cp_model
-
-    solver = cp_model.CpSolver()
-    solver.parameters.num_workers = 1
-    solver.parameters.random_seed = SEED
-    solver.parameters.max_deterministic_time = work
-    names = {cp_model.OPTIMAL: "optimal", cp_model.FEASIBLE: "feasible", cp_model.INFEASIBLE: "infeasible"}
-    return solver, names.get(solver.solve(model.cp), "unknown")
-
-
-def fit_year(question: YearQuestion, work: float = TIER_2) -> YearPlan:
-    """The best plan that a bounded amount of work finds; never worse than the greedy one. `work` bounds the search for wishes."""
+def fit_year(question: YearQuestion, quick: bool = False) -> YearPlan:
+    """The best plan that a bounded amount of work finds; never worse than the greedy one. `quick` looks a moment only."""
     first = greedy(question)
     if not question.demands:
         return replace(first, status="best_possible")
     model = Model(question, question.horizon).build()
     model.hint(first)
     model.cp.minimize(model.which())
-    solver, answer = solve(model, TIER_1)
+    solver, answer = solve(model.cp, TIER_1)
     if answer not in ("optimal", "feasible"):
         return first
     best = model.read(solver)
-    proven = answer == "optimal"
     model.settle(solver)
-    model.hint(first if set(first.left_out) == set(best.left_out) else best)
-    model.cp.minimize(model.tier_2())
-    solver, answer = solve(model, work)
-    bound = 0
-    if answer in ("optimal", "feasible"):
-        best, bound = model.read(solver), round(solver.best_objective_bound)
+    begin = first if set(first.left_out) == set(best.left_out) else best
+    wished, bound = _wished(model, begin, quick)
+    best = wished or best
     cost = costs.plan_cost(question, best)
     if costs.tier(question, best) > costs.tier(question, first):
         return first
-    status: Status = "best_possible" if proven and answer == "optimal" else "best_found"
+    proven = answer == "optimal" and costs.wish_cost(question, best) <= bound
+    status: Status = "best_possible" if proven else "best_found"
     return replace(
         best, status=status, cost=cost, bound=costs.LARGE * costs.priority_cost(question, best) + bound
     )
+
+
+def _wished(model: Model, begin: YearPlan, quick: bool) -> tuple[YearPlan | None, int]:
+    """The best plan with the concepts settled, and what no plan can cost less than. First good plans are looked for, then the
+    bound is lifted."""
+    question = model.question
+    pairs = in_turn(question, model.settled)
+    model.take_turns(pairs)
+    model.cp.minimize(model.tier_2())
+    best, bound = None, 0
+    for work, how in ((QUICK, SEARCH),) if quick else ((WISHES, SEARCH), (BOUND, PROOF)):
+        model.hint(put_in_turn(best or begin, pairs))
+        solver, answer = solve(model.cp, work, how)
+        bound = max(bound, round(solver.best_objective_bound))
+        if answer in ("optimal", "feasible"):
+            found = model.read(solver)
+            if best is None or costs.wish_cost(question, found) < costs.wish_cost(question, best):
+                best = found
+        if best is not None and costs.wish_cost(question, best) <= bound:
+            break
+    return best, bound

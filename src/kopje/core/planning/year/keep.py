@@ -6,8 +6,9 @@ from dataclasses import replace
 
 from kopje.core.planning.year.arcs import YearPlan, YearQuestion
 from kopje.core.planning.year.costs import plan_cost
-from kopje.core.planning.year.fit import Model, solve
+from kopje.core.planning.year.fit import Model
 from kopje.core.planning.year.greedy import kept_in_order
+from kopje.core.planning.year.solver import solve
 
 WORK = 0.005  # of the solver's own measure, twice; with the order given that is enough to prove most
 
@@ -25,14 +26,14 @@ def keep_order(question: YearQuestion, old: YearPlan) -> YearPlan:
         model.in_order([arc.concept for arc in old.arcs if arc.short == short])
     model.hint(plan)
     model.cp.minimize(model.which())
-    solver, answer = solve(model, WORK)
+    solver, answer = solve(model.cp, WORK)
     if answer not in ("optimal", "feasible"):
         return plan
     model.settle(solver)
     best = model.read(solver)
     model.hint(best)
     model.cp.minimize(model.tier_2())
-    solver, answer = solve(model, WORK)
+    solver, answer = solve(model.cp, WORK)
     if answer in ("optimal", "feasible"):
         best = model.read(solver)
     cost = plan_cost(question, best)

@@ -10,16 +10,15 @@ from dataclasses import dataclass, replace
 from typing import Literal
 
 from kopje.core.planning.year import costs
-from kopje.core.planning.year.arcs import Demand, Lengths, YearPlan, YearQuestion
-from kopje.core.planning.year.fit import Model, fit_year, solve
+from kopje.core.planning.year.arcs import CORE, Demand, Lengths, YearPlan, YearQuestion
+from kopje.core.planning.year.fit import Model, fit_year
+from kopje.core.planning.year.solver import solve
 from kopje.core.reasons import Reason, counted, listed
 from kopje.core.sequence.concepts import ConceptKey
 
 Kind = Literal["shorten", "reserve", "next_year", "both"]
-CORE = 10  # priority from which a concept is core
 EXTRA = 60
 WORK = 0.25
-QUICK = 0.06  # for a look at a way out; taking it lays the year with all care
 
 
 @dataclass(frozen=True, slots=True)
@@ -52,7 +51,7 @@ def short_by(question: YearQuestion) -> int:
         if not one.demand.begun:
             model.cp.add(latest >= one.end - 1)
     model.cp.minimize(latest)
-    solver, answer = solve(model, WORK)
+    solver, answer = solve(model.cp, WORK)
     if answer not in ("optimal", "feasible"):
         return EXTRA
     return max(int(solver.objective_value) - question.horizon, 0)
@@ -60,7 +59,7 @@ def short_by(question: YearQuestion) -> int:
 
 def ways_out(question: YearQuestion) -> tuple[WayOut, ...]:
     """At most three different ways, cheapest first: shorter phases, the reserve, or something moved to next year."""
-    as_it_is = fit_year(question, QUICK)
+    as_it_is = fit_year(question, quick=True)
     found = [
         way
         for way in (
@@ -106,7 +105,7 @@ def _reserve(question: YearQuestion) -> WayOut | None:
     if question.reserve == 0:
         return None
     without = replace(question, reserve=0)
-    plan = fit_year(without, QUICK)
+    plan = fit_year(without, quick=True)
     if not _all_core(without, plan):
         return None
     return WayOut(
@@ -120,7 +119,7 @@ def _reserve(question: YearQuestion) -> WayOut | None:
 def _next_year(question: YearQuestion) -> WayOut | None:
     """Keep usual lengths; move what matters least."""
     usual = replace(question, demands=tuple(_unshortened(d) for d in question.demands))
-    plan = fit_year(usual, QUICK)
+    plan = fit_year(usual, quick=True)
     return _moved(usual, plan, "next_year", "")
 
 
@@ -215,7 +214,7 @@ def _possible(question: YearQuestion, wishes: Iterable[Wish]) -> bool:
     model = Model(
         replace(question, demands=demands, concerts=concerts), question.horizon, must=True, concerts_hard=True
     ).build()
-    _, answer = solve(model, WORK)
+    _, answer = solve(model.cp, WORK)
     return answer != "infeasible"
 
 

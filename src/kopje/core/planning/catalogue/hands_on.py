@@ -1,0 +1,37 @@
+"""What is learned with an instrument in the hands: drums and shakers, barred instruments, recorders."""
+
+from kopje.core.planning.activities import Activity, Role
+
+_DRUMS = "Soft hands; short turns; ear protection on request."
+_MALLETS = "Mallets stay low; half the class plays, half sings."
+_RECORDERS = "One child, one mouthpiece; wash between players; stop if dizzy."
+_WHERE: tuple[Role, ...] = ("focus", "second", "play")
+HANDS_ON_ACTIVITIES = (
+    Activity("hands-before-drums", "On the knees first", "body percussion", _WHERE, (0, 8), (3, 4, 6), "seated",
+             ("Play {song} on the knees as it will go on the drum.", "Three children take it to the drum, the rest go on."),
+             song="known", purposes=("prepare",), strands=("unpitched",), props="hand drums", care=_DRUMS),
+    Activity("this-stroke-is-called", "This is what we call it", "instrument", _WHERE, (0, 8), (3, 4, 6), "seated",
+             ("One child plays it; all say what they see and hear.", "Name it: {concept}. Everybody plays it twice, softly."),
+             purposes=("present",), strands=("unpitched",), props="hand drums", care=_DRUMS),
+    Activity("drum-in-turn", "The drum goes on", "hearing singles", _WHERE, (0, 8), (3, 4, 6), "seated",
+             ("All sing {song}; four children, one after the other, play {concept}.", "The drum goes on at the end of a line."),
+             song="known", purposes=("practise",), strands=("unpitched",), hears=4, props="hand drums", care=_DRUMS),
+    Activity("air-mallets", "Mallets in the air", "movement", _WHERE, (1, 8), (3, 4, 6), "standing",
+             ("Show it over the knees with invisible mallets while {song} is sung.", "Half of them take it to the bars."),
+             song="known", purposes=("prepare",), strands=("barred",), props="barred instruments", care=_MALLETS),
+    Activity("mallets-are-called", "What our hands just did", "barred", _WHERE, (1, 8), (3, 5, 7), "standing",
+             ("Two children play it; the others describe the hands.", "Name it: {concept}. All try it on one pair of bars."),
+             purposes=("present",), strands=("barred",), props="barred instruments", care=_MALLETS),
+    Activity("bars-in-turn", "Four at the bars", "hearing singles", _WHERE, (1, 8), (3, 5, 7), "standing",
+             ("Four children play {concept} under {song}, each one verse.", "Who plays next stands behind and copies in the air."),
+             song="known", purposes=("practise",), strands=("barred",), hears=4, props="barred instruments", care=_MALLETS),
+    Activity("chin-recorder", "Fingers on the chin", "recorder", _WHERE, (3, 8), (3, 5, 7), "seated",
+             ("Recorder on the chin: they finger while you play.", "Then one long soft tone, tongue says doo."),
+             purposes=("prepare",), strands=("recorder",), props="26 recorders", care=_RECORDERS),
+    Activity("fingering-shown", "How this tone is held", "recorder", _WHERE, (3, 8), (3, 5, 7), "seated",
+             ("Show the fingers: {concept}. They copy, holes sealed with the pads.", "Echo four beats on each new tone."),
+             purposes=("present",), strands=("recorder",), props="26 recorders", care=_RECORDERS),
+    Activity("four-play-alone", "Four play alone", "hearing singles", _WHERE, (3, 8), (3, 5, 7), "seated",
+             ("All play a line that needs {concept}.", "Four children play it alone; the rest finger along on the chin."),
+             purposes=("practise",), strands=("recorder",), hears=4, props="26 recorders", care=_RECORDERS),
+)  # fmt: skip
