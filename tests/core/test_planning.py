@@ -95,6 +95,25 @@ def test_a_proposed_lesson_keeps_the_must_rules(
         assert cell.reasons or cell.activity.routine or not cell.activity.with_concept
 
 
+@pytest.mark.parametrize(
+    ("key", "grade", "counts"),
+    [(k, g, c) for k, g in (("recorder-bag", 3), ("mallets-alternating", 3), ("drum-words", 1)) for c in ((0, 0, 0), (4, 0, 0), (4, 1, 0))],
+)  # fmt: skip
+def test_what_is_learned_with_an_instrument_gets_an_activity_with_that_instrument(
+    key: str, grade: int, counts: tuple[int, int, int]
+) -> None:
+    asked = question(grade, 45, set(IDS[:8]), 4)
+    state = replace(
+        asked.state,
+        taught=taught(**{key: counts}),
+        declared=asked.state.declared | {ConceptKey(k) for k in ("beat", "beat-rhythm", "one-mallet")},
+    )
+    plan = compose(replace(asked, state=state, laid=(ConceptKey(key),)))
+    cells = [cell for cell in plan.cells if cell.choice.concept == key]
+    assert cells
+    assert all(SO_MI_FIRST.concept(key).strand in cell.activity.strands for cell in cells)
+
+
 def test_a_pin_stays_and_the_rest_is_composed_around_it() -> None:
     asked = question(2, 30, set(IDS[:6]), 3)
     pinned = Choice("freeze-on-silence", IDS[2])
