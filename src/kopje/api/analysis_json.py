@@ -56,7 +56,7 @@ def _unnamed(a: Analysis) -> list[dict[str, Any]]:
 def _phrase(a: Analysis, index: int) -> dict[str, Any]:
     phrase = a.phrases[index]
     attacks = [sound for sound in a.timeline[phrase.first : phrase.stop] if sound.attack]
-    area = a.areas[attacks[0].area] if attacks else a.tonality
+    area = a.homes[index]
     return {
         "label": phrase.label,
         "bars": [attacks[0].bar, attacks[-1].bar] if attacks else [],

@@ -56,7 +56,7 @@ class _Seen:
 
 @lru_cache(maxsize=8192)
 def _card(source: _Source, song_id: str, seen: _Seen) -> SongCard:
-    return card(song_id, _analysed(source), seen.sequence)
+    return card(song_id, _analysed(source), seen.sequence, told_of(json.loads(source.told)))
 
 
 def analysis_of(song: tables.Song, minor: Minor = "la") -> Analysis:

@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field, replace
 from functools import cached_property
 from itertools import groupby
 from typing import Literal
@@ -15,7 +15,7 @@ from kopje.core.analysis.phrases import Phrase
 from kopje.core.analysis.problems import problems
 from kopje.core.analysis.timeline import Sound, sounds
 from kopje.core.analysis.told import NOTHING, Told, counted
-from kopje.core.analysis.tonality import Tonality, judge
+from kopje.core.analysis.tonality import Tonality, in_phrase, judge
 from kopje.core.analysis.tone_set import tone_set, tone_set_name
 from kopje.core.exact import Fraction
 from kopje.core.music.degree import Degree, Do
@@ -27,7 +27,10 @@ Minor = Literal["la", "do"]
 
 @dataclass(frozen=True)
 class Analysis:
-    """The facts of one tune. `areas` holds one tonality per stated key, `main` says which one leads."""
+    """The facts of one tune. `areas` holds one tonality per stated key, `main` says which one leads; `homes` one per phrase.
+
+    `moved` holds do for the notes of phrases in the parallel tonality.
+    """
 
     tune: Tune
     timeline: tuple[Sound, ...]
@@ -37,6 +40,8 @@ class Analysis:
     figures: tuple[elements.Figure, ...]
     motion: dict[str, int]
     problems: tuple[Problem, ...]
+    homes: tuple[Tonality, ...] = ()
+    moved: Mapping[int, Do] = field(default_factory=dict)
 
     @property
     def tonality(self) -> Tonality:
@@ -47,7 +52,7 @@ class Analysis:
         return tuple(sound for sound in self.timeline if sound.attack)
 
     def degree(self, sound: Sound) -> Degree | None:
-        do = self.areas[sound.area].do
+        do = self.moved.get(sound.note, self.areas[sound.area].do)
         return do.degree(sound.pitch) if do and sound.pitch else None
 
     @cached_property
@@ -116,11 +121,13 @@ def analyse(tune: Tune, minor: Minor = "la", told: Told = NOTHING) -> Analysis:
     timeline = sounds(tune)
     cut = phrases.borders(tune, timeline, phrases.begin_in(tune, timeline, told.phrases))
     areas = _areas(timeline, cut, told)
+    homes = tuple(in_phrase(timeline[p.first : p.stop], areas[timeline[p.first].area]) for p in cut)
     if minor == "do":
-        areas = tuple(map(_do_based, areas))
+        areas, homes = tuple(map(_do_based, areas)), tuple(map(_do_based, homes))
+    moved = _moved(timeline, cut, areas, homes)
 
     def degree(sound: Sound) -> Degree | None:
-        do = areas[sound.area].do
+        do = moved.get(sound.note, areas[sound.area].do)
         return do.degree(sound.pitch) if do and sound.pitch else None
 
     found = phrases.labelled(cut, timeline, degree)
@@ -135,7 +142,22 @@ def analyse(tune: Tune, minor: Minor = "la", told: Told = NOTHING) -> Analysis:
         figures=elements.figures(tune),
         motion=motion(timeline, cut),
         problems=problems(tune),
+        homes=homes,
+        moved=moved,
     )
+
+
+def _moved(
+    timeline: Sequence[Sound], cut: Sequence[Phrase], areas: Sequence[Tonality], homes: Sequence[Tonality]
+) -> dict[int, Do]:
+    """Do of the notes whose phrase has another one than its key area."""
+    return {
+        sound.note: home.do
+        for phrase, home in zip(cut, homes, strict=True)
+        for sound in timeline[phrase.first : phrase.stop]
+        if home.do is not None and home.do != areas[sound.area].do
+        and home.do != areas[timeline[phrase.first].area].do
+    }  # fmt: skip
 
 
 def _areas(timeline: Sequence[Sound], cut: Sequence[Phrase], told: Told) -> tuple[Tonality, ...]:

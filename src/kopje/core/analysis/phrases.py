@@ -151,7 +151,7 @@ def _cells(part: Sequence[Sound], degree: Callable[[Sound], Degree | None]) -> C
     """Each beat, counted from the phrase's first bar line, with what starts, holds or rests in it."""
     if not part:
         return {}
-    line, beat = _first_bar_line(part), part[0].meter.beat
+    line, beat = first_bar_line(part), part[0].meter.beat
     found: dict[int, list[tuple[Fraction | int, str]]] = {}
     for sound in part:
         what = str(degree(sound)) if sound.attack else "r"
@@ -165,7 +165,8 @@ def _cells(part: Sequence[Sound], degree: Callable[[Sound], Degree | None]) -> C
     return {index: tuple(cell) for index, cell in found.items()}
 
 
-def _first_bar_line(part: Sequence[Sound]) -> Fraction:
+def first_bar_line(part: Sequence[Sound]) -> Fraction:
+    """Where the first bar line of a phrase lies, in quarters from the start of the tune."""
     first = part[0]
     if first.place == 0 and first.bar > 0:
         return first.onset

@@ -54,4 +54,6 @@ def _sentence(number: int, bars: list[Bar], length: Fraction) -> str:
 
 
 def counted_beats(beats: Fraction) -> str:
+    if beats == Fraction(1, 2):
+        return "half a beat"
     return counted(int(beats), "beat") if beats.denominator == 1 else f"{beats} beats"

@@ -30,6 +30,8 @@ def recast(a: Analysis, how: How) -> Tune:
         )
     if len(a.areas) > 1:
         raise TuneError("A song that changes its key cannot be recast as a whole. Nothing was changed.")
+    if a.moved:
+        raise TuneError("A song that changes between major and minor cannot be recast as a whole. Nothing was changed.")  # fmt: skip
     to_minor = t.name == "major"
     do = _other_do(t.do, to_minor)
     first = (len(a.phrases) + 1) // 2 if how == "half" else 0

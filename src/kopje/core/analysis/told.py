@@ -6,6 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from typing import Any
 
+from kopje.core.analysis.repairs import How, repaired
 from kopje.core.errors import TuneError
 from kopje.core.exact import Fraction, parsed
 from kopje.core.music.degree import Do, plain_do
@@ -25,16 +26,17 @@ MOST = 64
 @dataclass(frozen=True)
 class Told:
     """`do` is a letter, `beat` a length in quarters, `phrases` the bars in which phrases begin (after the first one),
-    `labels` one letter with primes for each phrase."""
+    `labels` one letter with primes for each phrase, `repairs` how bars that do not add up are mended, `has` and `lacks` concepts
+    that the song is said to have or not to have."""
 
     do: Do | None = None
     resting: str | None = None
     beat: Fraction | None = None
     phrases: tuple[int, ...] = ()
     labels: tuple[str, ...] = ()
-
-    def __bool__(self) -> bool:
-        return any((self.do, self.resting, self.beat, self.phrases, self.labels))
+    repairs: tuple[tuple[int, How], ...] = ()
+    has: frozenset[str] = frozenset()
+    lacks: frozenset[str] = frozenset()
 
 
 NOTHING = Told()
@@ -51,11 +53,28 @@ def told_of(values: Mapping[str, Any]) -> Told:
     labels = tuple(str(label) for label in values.get("labels") or ())
     if len(phrases) > MOST or len(labels) > MOST:
         raise TuneError(f"A song has at most {MOST} phrases here. Nothing was changed.")
-    return Told(plain_do(do) if do else None, resting, parsed(beat) if beat else None, phrases, labels)
+    repairs = tuple(sorted((int(bar), how) for bar, how in (values.get("repairs") or {}).items()))
+    has, lacks = frozenset(values.get("has") or ()), frozenset(values.get("lacks") or ())
+    if has & lacks:
+        raise TuneError(
+            "A song cannot both have a concept and lack it. Nothing was changed.", value=sorted(has & lacks)
+        )
+    return Told(
+        plain_do(do) if do else None,
+        resting,
+        parsed(beat) if beat else None,
+        phrases,
+        labels,
+        repairs,
+        has,
+        lacks,
+    )
 
 
 def counted(tune: Tune, told: Told) -> Tune:
-    """The tune with the beat that the teacher counts."""
+    """The tune with bars mended as said, and the beat that the teacher counts."""
+    if told.repairs:
+        tune = repaired(tune, dict(told.repairs))
     if told.beat is None:
         return tune
     bars = tuple(replace(bar, meter=replace(bar.meter, told_beat=told.beat)) for bar in tune.bars)

@@ -81,6 +81,26 @@ def judge(
     return Tonality(do.at(do.octave + octave), resting, name, sure, tuple(r for r in (why, also) if r))
 
 
+def in_phrase(part: Sequence[Sound], area: Tonality) -> Tonality:
+    """The tonality of a phrase: its area's, or the parallel one where it has me and no mi (in minor: di and no do)."""
+    if area.do is None or area.resting not in ("do", "la"):
+        return area
+    pitches = [sound.pitch for sound in part if sound.pitch]
+    heard = {area.do.degree(pitch).syllable for pitch in pitches}
+    if area.resting == "do" and "me" in heard and "mi" not in heard:
+        do, resting, tone = area.do.sounding(Degree.parse("me")), "la", "me"
+    elif area.resting == "la" and "di" in heard and "do" not in heard:
+        do, resting, tone = area.do.sounding(Degree.parse("la,")), "do", "di"
+    else:
+        return area
+    moved = Do(do.letter, do.alter, do.octave)
+    name, also = _established(resting, {moved.degree(pitch).syllable for pitch in pitches})
+    why = _why(
+        "parallel", f"This phrase has ‹{tone}› instead of ‹{'mi' if tone == 'me' else 'do'}›: do moves."
+    )
+    return Tonality(moved, resting, name, area.confidence, tuple(r for r in (why, also) if r))
+
+
 def _why(code: str, sentence: str) -> Reason:
     return Reason(code, "tonality", sentence, "note")
 

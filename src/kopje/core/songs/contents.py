@@ -11,6 +11,7 @@ from kopje.core.analysis.elements import SPOKEN
 from kopje.core.analysis.key_choice import VOICES, KeyChoice, best_keys, weights
 from kopje.core.analysis.motion import move
 from kopje.core.analysis.timeline import Sound
+from kopje.core.analysis.told import NOTHING, Told
 from kopje.core.exact import Fraction
 from kopje.core.music.degree import Degree, Do
 from kopje.core.sequence.concepts import ConceptKey, Sequence
@@ -54,17 +55,26 @@ class SongCard:
         return next((content for content in self.contents if content.concept == key), None)
 
 
-def card(id_: str, analysis: Analysis, sequence: Sequence) -> SongCard:
+def card(id_: str, analysis: Analysis, sequence: Sequence, told: Told = NOTHING) -> SongCard:
+    """A song for planning; what the teacher says it has or lacks goes before what was found."""
     beats = weights((s.pitch, s.beats) for s in analysis.attacks if s.pitch is not None)
     do = analysis.tonality.do
     return SongCard(
         id_,
         analysis.tune.title,
-        tuple(contents(analysis, sequence)),
+        tuple(said(contents(analysis, sequence), sequence, told)),
         analysis.tune.bars[-1].number,
         do,
         tuple(best_keys(beats, do, voice) for voice in VOICES.values()) if do else (),
     )
+
+
+def said(found: Iterable[Content], sequence: Sequence, told: Told) -> list[Content]:
+    """The contents with the teacher's word: what it lacks is out; what it has and was not found is plain in it."""
+    kept = [content for content in found if content.concept not in told.lacks]
+    there = {content.concept for content in kept}
+    added = [c for c in sequence.concepts if c.key in told.has and c.key not in there]
+    return kept + [Content(c.key, c.name, 2, (), 2, 2, 2, 1, tone=bool(c.degrees)) for c in added]
 
 
 def contents(analysis: Analysis, sequence: Sequence) -> list[Content]:

@@ -1,0 +1,131 @@
+"""Bars that do not add up: the ways to mend one, and the tune mended. Source: docs/sources.md#bar-sums."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass, replace
+from typing import Literal
+
+from kopje.core.analysis.problems import counted_beats
+from kopje.core.exact import Fraction
+from kopje.core.music.meter import Meter
+from kopje.core.music.tune import Bar, Note, Tune
+
+How = Literal["rest", "longer", "shorter", "drop_rest", "meter", "next"]
+
+
+@dataclass(frozen=True, slots=True)
+class Repair:
+    """One way to mend a bar."""
+
+    bar: int
+    how: How
+    sentence: str
+
+
+def repairs(tune: Tune) -> tuple[Repair, ...]:
+    """Every way to mend each bar that is too long or too short; bars cut in two by a repeat sign are left to the teacher."""
+    found: list[Repair] = []
+    for index, bar in enumerate(tune.bars):
+        if bar.number > 0 and bar.notes and _whole(tune, index):
+            found += _ways(tune, index)
+    return tuple(found)
+
+
+def _whole(tune: Tune, index: int) -> bool:
+    return sum(other.number == tune.bars[index].number for other in tune.bars) == 1
+
+
+def _ways(tune: Tune, index: int) -> Iterator[Repair]:
+    bar = tune.bars[index]
+    missing = bar.meter.length - bar.length
+    last = bar.notes[-1]
+    beats = counted_beats(abs(missing) / bar.meter.beat)
+    what = "rest" if last.kind == "rest" else "tone"
+    following = tune.bars[index + 1] if index + 1 < len(tune.bars) and _whole(tune, index + 1) else None
+    if missing == 0 or (missing > 0 and index == len(tune.bars) - 1):
+        return
+    if missing > 0:
+        yield Repair(bar.number, "rest", f"A rest of {beats} at its end.")
+        yield Repair(bar.number, "longer", f"Its last {what} {beats} longer.")
+    elif last.duration > -missing:
+        yield Repair(bar.number, "shorter", f"Its last {what} {beats} shorter.")
+    elif last.kind == "rest" and last.duration == -missing:
+        yield Repair(bar.number, "drop_rest", "Without its last rest.")
+    if (
+        following is not None
+        and following.meter.length - following.length == -missing
+        and _moves(bar, following, missing)
+    ):
+        said = (
+            "Its last tones belong to the next bar."
+            if missing < 0
+            else "The first tones of the next bar belong to it."
+        )
+        yield Repair(bar.number, "next", said)
+    meter = _meter(bar)
+    if meter is not None:
+        yield Repair(bar.number, "meter", f"This bar is in {meter}.")
+
+
+def _meter(bar: Bar) -> Meter | None:
+    """The meter that the bar would fill, over the same lower number."""
+    upper = bar.length * bar.meter.lower / 4
+    return Meter(int(upper), bar.meter.lower) if upper.denominator == 1 and 1 <= upper <= 64 else None
+
+
+def _moves(bar: Bar, following: Bar, missing: Fraction) -> bool:
+    """Whether whole notes make up what is missing on one side and too much on the other."""
+    notes = reversed(bar.notes) if missing < 0 else iter(following.notes)
+    return _split([note.duration for note in notes], abs(missing)) is not None
+
+
+def _split(lengths: list[Fraction], wanted: Fraction) -> int | None:
+    total = Fraction(0)
+    for count, length in enumerate(lengths, 1):
+        total += length
+        if total == wanted:
+            return count
+    return None
+
+
+def repaired(tune: Tune, chosen: Mapping[int, How]) -> Tune:
+    """The tune with bars mended as chosen, from the first to the last; what no longer fits is passed over."""
+    for number in sorted(chosen):
+        index = next((at for at, bar in enumerate(tune.bars) if bar.number == number), None)
+        if index is not None and _whole(tune, index):
+            offered = {way.how for way in _ways(tune, index)}
+            tune = _mended(tune, index, chosen[number]) if chosen[number] in offered else tune
+    return tune
+
+
+def _mended(tune: Tune, index: int, how: How) -> Tune:
+    bars = list(tune.bars)
+    bar = bars[index]
+    missing = bar.meter.length - bar.length
+    if how == "rest":
+        bars[index] = replace(bar, notes=(*bar.notes, Note("rest", missing)))
+    elif how in ("longer", "shorter"):
+        last = bar.notes[-1]
+        bars[index] = replace(bar, notes=(*bar.notes[:-1], replace(last, duration=last.duration + missing)))
+    elif how == "drop_rest":
+        bars[index] = replace(bar, notes=bar.notes[:-1])
+    elif how == "meter":
+        bars[index] = replace(bar, meter=_meter(bar) or bar.meter)
+    else:
+        following = bars[index + 1]
+        if missing < 0:
+            count = _split([note.duration for note in reversed(bar.notes)], -missing) or 0
+            moved, kept = bar.notes[-count:], bar.notes[:-count]
+            bars[index : index + 2] = [
+                replace(bar, notes=kept),
+                replace(following, notes=(*moved, *following.notes)),
+            ]
+        else:
+            count = _split([note.duration for note in following.notes], missing) or 0
+            moved, kept = following.notes[:count], following.notes[count:]
+            bars[index : index + 2] = [
+                replace(bar, notes=(*bar.notes, *moved)),
+                replace(following, notes=kept),
+            ]
+    return replace(tune, bars=tuple(bars))
