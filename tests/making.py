@@ -11,6 +11,7 @@ from kopje.core.sequence.arcs import SectionState, Taught
 from kopje.core.sequence.concepts import ConceptKey
 from kopje.core.sequence.so_mi_first import SO_MI_FIRST
 from kopje.core.songs.contents import SongCard, card
+from kopje.core.songs.facts import SongFacts, song_facts
 from kopje.formats.abc import read_abc
 
 SONGS = Path(__file__).parents[1] / "src" / "kopje" / "demo" / "songs"
@@ -28,6 +29,14 @@ def shipped(slug: str) -> Analysis:
 
 def made_card(title: str, body: str, key: str = "F", meter: str = "2/4") -> SongCard:
     return card(title, tune(body, key, meter), SO_MI_FIRST)
+
+
+def made_facts(title: str, body: str, key: str = "F", meter: str = "2/4") -> SongFacts:
+    return song_facts(tune(body, key, meter), SO_MI_FIRST)
+
+
+def shipped_facts() -> dict[str, SongFacts]:
+    return {file.stem: song_facts(shipped(file.stem), SO_MI_FIRST) for file in sorted(SONGS.glob("*.abc"))}
 
 
 def shipped_cards() -> tuple[SongCard, ...]:

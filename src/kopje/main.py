@@ -15,10 +15,11 @@ from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from kopje.api import problems
 from kopje.api.deps import House, same_origin
-from kopje.api.routes import lessons, people, roster, sections, sequence, songs, year
+from kopje.api.routes import lessons, people, roster, sections, sequence, songbook, songs, year
 from kopje.engraving.render import Engraver
 from kopje.settings import Settings
 from kopje.store.work import UnitOfWork
+from kopje.usecases.ask_songbook import bring_up_to_date
 
 SECURITY = {
     "Content-Security-Policy": "default-src 'self'; img-src 'self' data:; object-src 'none'; base-uri 'none'; "
@@ -36,6 +37,7 @@ def create_app(settings: Settings, work: UnitOfWork, engraver: Engraver | None =
     @asynccontextmanager
     async def lifespan(_: FastAPI) -> AsyncIterator[None]:
         drawing.start()
+        bring_up_to_date(work)
         gc.collect()
         gc.freeze()  # what is loaded now stays; fewer and shorter pauses in long grids
         gc.set_threshold(50_000, 20, 50)
@@ -48,7 +50,7 @@ def create_app(settings: Settings, work: UnitOfWork, engraver: Engraver | None =
     app.add_middleware(GZipMiddleware, minimum_size=600, compresslevel=6)
     app.add_middleware(Secured)
     api = APIRouter(prefix="/api", dependencies=[Depends(same_origin)])
-    for module in (people, sections, songs, lessons, year, roster, sequence):
+    for module in (people, sections, songbook, songs, lessons, year, roster, sequence):
         api.include_router(module.router)
     app.include_router(api)
     problems.install(app)

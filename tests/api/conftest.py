@@ -18,7 +18,7 @@ from kopje.main import create_app
 from kopje.store import lessons, songs
 from kopje.store.tables import Child, School, Teacher
 from kopje.store.work import UnitOfWork
-from kopje.usecases import propose_lesson, school_calendar, set_up_school
+from kopje.usecases import ask_songbook, propose_lesson, school_calendar, set_up_school
 from kopje.usecases.bring_shipped_songs import bring_shipped_songs
 from kopje.usecases.call import Call
 from kopje.usecases.sign_in import hashed
@@ -74,9 +74,10 @@ def make_school(work: UnitOfWork, name: str) -> Place:
             call, "lost", SETTINGS.now().date(), None, "Fire drill", [section.id]
         )
         concert = school_calendar.add_concert(call, "Concert", date(2026, 12, 17), [section.id], ["do"])
+        kept = ask_songbook.keep_question(call, "Quiet ones", {"has": ["re"]})
         ids = {"school_id": school_id, "section_id": section.id, "song_id": songs.songs(session, school_id)[0].id,
                "lesson_id": lesson.id, "cell_id": cell.id, "child_id": child.id, "mark_id": uuid.uuid4(),
-               "change_id": change.id, "concert_id": concert.id}  # fmt: skip
+               "change_id": change.id, "concert_id": concert.id, "question_id": kept.id}  # fmt: skip
         return Place(name.lower(), {key: str(value) for key, value in ids.items()})
 
 

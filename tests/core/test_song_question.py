@@ -6,19 +6,18 @@ from datetime import timedelta
 
 import pytest
 
-from kopje.core.sequence.concepts import ConceptKey
 from kopje.core.songs.fit import Met
 from kopje.core.songs.question import SongQuestion, answer
-from making import DAY, declared, made_card, shipped_cards
+from making import DAY, declared, made_facts, shipped_facts
 
 SECOND = declared("high-low", "contour", "so-mi", "la", "do", "quarter-eighths", "two-beat-meter")
-RE = ConceptKey("re")
+RE = "re"
 
 
 def test_it_has_re_and_else_only_what_they_know() -> None:
     plain, strange = (
-        made_card("plain", "F2 G2 | A2 F2 | G2 A2 | F4 |"),
-        made_card("strange", "F2 G2 | A2 B2 | G2 A2 | F4 |"),
+        made_facts("plain", "F2 G2 | A2 F2 | G2 A2 | F4 |"),
+        made_facts("strange", "F2 G2 | A2 B2 | G2 A2 | F4 |"),
     )
     asked = SongQuestion(has=(RE,), known=True)
     good = answer(
@@ -40,26 +39,26 @@ def test_it_has_re_and_else_only_what_they_know() -> None:
 )
 def test_a_song_sung_lately_is_left_out(weeks_ago: int | None, rested: int | None, allowed: bool) -> None:
     met = Met() if weeks_ago is None else Met(2, DAY - timedelta(weeks=weeks_ago))
-    assert answer(made_card("x", "F2 A2"), SongQuestion(rested=rested), SECOND, met, DAY).allowed is allowed
+    assert answer(made_facts("x", "F2 A2"), SongQuestion(rested=rested), SECOND, met, DAY).allowed is allowed
 
 
 def test_new_to_them_and_in_their_voices() -> None:
-    high = made_card("high", "f2 a2 | c'2 a2 | f4 | f4 |")
+    high = made_facts("high", "f2 a2 | c'2 a2 | f4 | f4 |")
     low = answer(high, SongQuestion(fits=True), SECOND, Met(), DAY)
-    assert low.allowed == any(choice.comfortable for choice in high.keys_for(2))
+    assert low.allowed == bool((key := high.key_for(2)) and key.comfortable)
     assert not answer(high, SongQuestion(new=True), SECOND, Met(1, DAY), DAY).allowed
     assert answer(high, SongQuestion(new=True), SECOND, Met(), DAY).allowed
 
 
 def test_more_conditions_never_let_more_songs_in() -> None:
-    cards = shipped_cards()
+    songs = shipped_facts()
 
     def found(asked: SongQuestion) -> set[str]:
-        return {card.id for card in cards if answer(card, asked, SECOND, Met(), DAY).allowed}
+        return {key for key, song in songs.items() if answer(song, asked, SECOND, Met(), DAY).allowed}
 
     every = found(SongQuestion())
-    with_la = found(SongQuestion(has=(ConceptKey("la"),)))
-    known_too = found(SongQuestion(has=(ConceptKey("la"),), known=True))
-    fitting = found(SongQuestion(has=(ConceptKey("la"),), known=True, fits=True))
-    assert len(every) == len(cards)
+    with_la = found(SongQuestion(has=("la",)))
+    known_too = found(SongQuestion(has=("la",), known=True))
+    fitting = found(SongQuestion(has=("la",), known=True, fits=True))
+    assert len(every) == len(songs)
     assert fitting <= known_too < with_la < every

@@ -17,6 +17,7 @@ STATUS: dict[type[errors.KopjeError], int] = {
     errors.PitchError: 422,
     errors.MeterError: 422,
     errors.TuneError: 422,
+    errors.SongQuestionError: 422,
     errors.ConceptError: 422,
     errors.SequenceError: 422,
     errors.CalendarError: 422,

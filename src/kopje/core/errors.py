@@ -31,6 +31,10 @@ class TuneError(KopjeError):
     code = "tune_empty"
 
 
+class SongQuestionError(KopjeError):
+    code = "song_question"
+
+
 class ConceptError(KopjeError):
     code = "concept_unknown"
 

@@ -1,19 +1,25 @@
-"""Songs."""
+"""Songs, and what is asked of them."""
 
 from __future__ import annotations
 
 from collections.abc import Sequence
+from dataclasses import dataclass
+from datetime import date
+from typing import Any
 from uuid import UUID
 
-from sqlalchemy import delete, select
-from sqlalchemy.orm import Session
+from sqlalchemy import Select, delete, func, literal, or_, select
+from sqlalchemy.orm import Session, undefer
 
 from kopje.store.owned import owned
-from kopje.store.tables import Song
+from kopje.store.tables import Cell, KeptQuestion, Lesson, Song
 
 
 def songs(session: Session, school_id: UUID) -> Sequence[Song]:
-    return session.scalars(select(Song).where(Song.school_id == school_id).order_by(Song.title)).all()
+    """Every song with its bytes."""
+    return session.scalars(
+        select(Song).where(Song.school_id == school_id).options(undefer(Song.source)).order_by(Song.title)
+    ).all()
 
 
 def song(session: Session, school_id: UUID, song_id: UUID) -> Song:
@@ -24,5 +30,114 @@ def by_hash(session: Session, school_id: UUID, content_hash: str) -> Song | None
     return session.scalar(select(Song).where(Song.school_id == school_id, Song.content_hash == content_hash))
 
 
+def of_title(session: Session, school_id: UUID, title: str) -> Sequence[Song]:
+    """Songs that bear this title, in whatever letters, in the order they came."""
+    mine = select(Song).where(Song.school_id == school_id, func.lower(Song.title) == title.strip().lower())
+    return session.scalars(mine.order_by(Song.added, Song.id)).all()
+
+
 def remove(session: Session, school_id: UUID, song_id: UUID) -> None:
     session.execute(delete(Song).where(Song.id == song_id, Song.school_id == school_id))
+
+
+def not_worked_out(session: Session, version: int, most: int) -> Sequence[Song]:
+    """Songs whose facts are of an older analysis, with their bytes."""
+    return session.scalars(
+        select(Song).where(Song.worked < version).options(undefer(Song.source)).order_by(Song.id).limit(most)
+    ).all()
+
+
+@dataclass(frozen=True)
+class Wanted:
+    """A question in the songbook's own facts. `has`: for each wish the things and aspects of which one must be there;
+    `only`: all things that may be there; `section`: whose lessons count for `fresh` and `rested_since`."""
+
+    text: tuple[str, ...] = ()
+    has: tuple[tuple[frozenset[str], frozenset[str]], ...] = ()
+    only: frozenset[str] | None = None
+    grade: int | None = None
+    section: UUID | None = None
+    fresh: bool = False
+    rested_since: date | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class FoundSong:
+    """A row of the songbook; `lessons` and `last` are of the section asked for."""
+
+    id: UUID
+    title: str
+    ours: bool
+    shown: dict[str, Any]
+    things: list[str]
+    aspects: list[str]
+    lessons: int
+    last: date | None
+
+
+def find(
+    session: Session, school_id: UUID, wanted: Wanted, offset: int, limit: int
+) -> tuple[list[FoundSong], int]:
+    """Songs by title from a place on, and how many there are in all."""
+    query = _matching(school_id, wanted)
+    total = session.scalar(select(func.count()).select_from(query.subquery())) or 0
+    rows = session.execute(query.order_by(Song.title, Song.id).offset(offset).limit(limit))
+    return [FoundSong(*row) for row in rows], total
+
+
+def _matching(school_id: UUID, wanted: Wanted) -> Select[Any]:
+    met = (
+        select(
+            Cell.song_id,
+            func.count(func.distinct(Lesson.id)).label("lessons"),
+            func.max(Lesson.day).label("last"),
+        )
+        .join(Lesson, Lesson.id == Cell.lesson_id)
+        .where(Lesson.section_id == wanted.section, Cell.tick.in_(("done", "partly")))
+        .group_by(Cell.song_id)
+        .subquery()
+    )
+    columns = (Song.id, Song.title, Song.ours, Song.shown, Song.things, Song.aspects)
+    mine = Song.school_id == school_id
+    if wanted.section is None:
+        query: Select[Any] = select(*columns, literal(0), literal(None)).where(mine)  # type: ignore[assignment]  # columns stay untyped
+    else:
+        counted = (func.coalesce(met.c.lessons, 0), met.c.last)
+        query = select(*columns, *counted).outerjoin(met, met.c.song_id == Song.id).where(mine)
+    if wanted.fresh:
+        query = query.where(met.c.last.is_(None))
+    if wanted.rested_since is not None:
+        query = query.where(or_(met.c.last.is_(None), met.c.last <= wanted.rested_since))
+    for word in wanted.text:
+        query = query.where(Song.search.contains(word, autoescape=True))
+    for things, aspects in wanted.has:
+        query = query.where(or_(Song.things.overlap(sorted(things)), Song.aspects.overlap(sorted(aspects))))
+    if wanted.only is not None:
+        query = query.where(Song.things.contained_by(sorted(wanted.only)))
+    if wanted.grade is not None:
+        without_do = Song.shown["keys"] == []  # no key can be right or wrong for it
+        query = query.where(or_(Song.fits.contains([wanted.grade]), without_do))
+    return query
+
+
+def kinds(session: Session, school_id: UUID) -> dict[str, int]:
+    """Everything that songs of the songbook have, with the number of songs."""
+    every = (
+        select(func.unnest(Song.things + Song.aspects).label("kind"))
+        .where(Song.school_id == school_id)
+        .subquery()
+    )
+    return {
+        kind: count
+        for kind, count in session.execute(select(every.c.kind, func.count()).group_by(every.c.kind))
+    }
+
+
+def kept_questions(session: Session, school_id: UUID) -> Sequence[KeptQuestion]:
+    return session.scalars(
+        select(KeptQuestion).where(KeptQuestion.school_id == school_id).order_by(KeptQuestion.name)
+    ).all()
+
+
+def kept_question(session: Session, school_id: UUID, question_id: UUID) -> KeptQuestion:
+    return owned(session, KeptQuestion, school_id, question_id, "sentence")

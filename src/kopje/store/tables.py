@@ -3,42 +3,15 @@
 from __future__ import annotations
 
 from datetime import date, datetime, time
-from typing import Any
 from uuid import UUID
 
-from sqlalchemy import (
-    CheckConstraint,
-    DateTime,
-    ForeignKey,
-    Index,
-    LargeBinary,
-    MetaData,
-    Text,
-    UniqueConstraint,
-)
-from sqlalchemy.dialects.postgresql import JSONB
-from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column
+from sqlalchemy import CheckConstraint, ForeignKey, Index, UniqueConstraint
+from sqlalchemy.orm import Mapped, mapped_column
 
-Json = dict[str, Any]
+from kopje.store.base import Json, OfSchool, Table, one_of
+from kopje.store.song_tables import KeptQuestion, Song
 
-
-class Table(DeclarativeBase):
-    metadata = MetaData(
-        naming_convention={
-            "pk": "pk_%(table_name)s", "fk": "fk_%(table_name)s_%(column_0_name)s",
-            "uq": "uq_%(table_name)s_%(column_0_name)s", "ck": "ck_%(table_name)s_%(constraint_name)s",
-            "ix": "ix_%(table_name)s_%(column_0_name)s",
-        }
-    )  # fmt: skip
-    type_annotation_map = {  # noqa: RUF012
-        str: Text, datetime: DateTime(timezone=True), Json: JSONB, list[Json]: JSONB, list[str]: JSONB,
-        bytes: LargeBinary,
-    }  # fmt: skip
-
-
-def _one_of(name: str, *words: str, null: bool = False) -> CheckConstraint:
-    listed = ", ".join(f"'{word}'" for word in words)
-    return CheckConstraint(f"{name} IN ({listed})" + (f" OR {name} IS NULL" if null else ""), name=name)
+__all__ = ["Json", "KeptQuestion", "OfSchool", "Song", "Table"]
 
 
 class School(Table):
@@ -58,21 +31,13 @@ class School(Table):
     __table_args__ = (CheckConstraint("cycle BETWEEN 0 AND 20", name="cycle"),)
 
 
-class OfSchool(Table):
-    """What belongs to one school and goes with it."""
-
-    __abstract__ = True
-    id: Mapped[UUID] = mapped_column(primary_key=True)
-    school_id: Mapped[UUID] = mapped_column(ForeignKey("school.id", ondelete="CASCADE"), index=True)
-
-
 class Teacher(OfSchool):
     __tablename__ = "teacher"
     login: Mapped[str] = mapped_column(unique=True)
     name: Mapped[str]
     role: Mapped[str]
     password_hash: Mapped[str]
-    __table_args__ = (_one_of("role", "owner", "teacher"),)
+    __table_args__ = (one_of("role", "owner", "teacher"),)
 
 
 class SignIn(Table):
@@ -152,7 +117,7 @@ class Period(OfSchool):
     name: Mapped[str]
     first: Mapped[date]
     last: Mapped[date]
-    __table_args__ = (_one_of("kind", "term", "holiday"), CheckConstraint("last >= first", name="order"))
+    __table_args__ = (one_of("kind", "term", "holiday"), CheckConstraint("last >= first", name="order"))
 
 
 class Change(OfSchool):
@@ -164,7 +129,7 @@ class Change(OfSchool):
     day: Mapped[date]
     starts: Mapped[time | None]
     why: Mapped[str]
-    __table_args__ = (_one_of("kind", "lost", "extra"),)
+    __table_args__ = (one_of("kind", "lost", "extra"),)
 
 
 class Concert(OfSchool):
@@ -190,7 +155,7 @@ class YearPlan(Table):
     left_out: Mapped[list[str]]
     made: Mapped[datetime]
     __table_args__ = (
-        _one_of("status", "best_possible", "best_found", "kept"),
+        one_of("status", "best_possible", "best_found", "kept"),
         CheckConstraint("reserve BETWEEN 0 AND 20", name="reserve"),
     )
 
@@ -252,21 +217,6 @@ class Declared(OfSchool):
     __table_args__ = (UniqueConstraint("section_id", "concept"),)
 
 
-class Song(OfSchool):
-    """A song as it came: its file's bytes are the truth, the analysis is worked out from them."""
-
-    __tablename__ = "song"
-    title: Mapped[str]
-    filename: Mapped[str]
-    source: Mapped[bytes]
-    content_hash: Mapped[str]
-    facts: Mapped[Json]
-    told: Mapped[Json] = mapped_column(server_default="{}")  # the teacher's word on its analysis
-    added: Mapped[datetime]
-    ours: Mapped[bool]
-    __table_args__ = (UniqueConstraint("school_id", "content_hash"),)
-
-
 class Lesson(OfSchool):
     __tablename__ = "lesson"
     section_id: Mapped[UUID] = mapped_column(ForeignKey("section.id", ondelete="CASCADE"))
@@ -280,7 +230,7 @@ class Lesson(OfSchool):
     started: Mapped[datetime | None]
     ended: Mapped[datetime | None]
     __table_args__ = (
-        _one_of("state", "planned", "running", "done"),
+        one_of("state", "planned", "running", "done"),
         UniqueConstraint("section_id", "day", "starts"),
         Index("uq_lesson_open", "section_id", unique=True, postgresql_where="state <> 'done'"),
     )
@@ -303,8 +253,8 @@ class Cell(OfSchool):
     reasons: Mapped[list[Json]]
     tick: Mapped[str | None]
     __table_args__ = (
-        _one_of("tick", "done", "partly", "skipped", null=True),
-        _one_of("purpose", "prepare", "present", "practise", null=True),
+        one_of("tick", "done", "partly", "skipped", null=True),
+        one_of("purpose", "prepare", "present", "practise", null=True),
         UniqueConstraint("lesson_id", "position"),
     )
 
@@ -336,10 +286,10 @@ class Mark(OfSchool):
     teacher_id: Mapped[UUID] = mapped_column(ForeignKey("teacher.id"))
     withdrawn: Mapped[datetime | None]
     __table_args__ = (
-        _one_of("way", "hear", "sing", "read", "write", "create"),
-        _one_of("voices", "alone", "group", "class"),
-        _one_of("help", "none", "model", "signs"),
-        _one_of("result", "secure", "nearly", "not_yet"),
+        one_of("way", "hear", "sing", "read", "write", "create"),
+        one_of("voices", "alone", "group", "class"),
+        one_of("help", "none", "model", "signs"),
+        one_of("result", "secure", "nearly", "not_yet"),
         Index("ix_mark_child_concept", "child_id", "concept"),
     )
 
@@ -364,5 +314,5 @@ class StandingRow(Table):
     flag: Mapped[str]
     sentence: Mapped[str]
     last_alone: Mapped[datetime | None]
-    __table_args__ = (_one_of("level", "not_heard", "not_yet", "nearly", "secure"),
-                      _one_of("flag", "", "once", "due", "partly"))  # fmt: skip
+    __table_args__ = (one_of("level", "not_heard", "not_yet", "nearly", "secure"),
+                      one_of("flag", "", "once", "due", "partly"))  # fmt: skip

@@ -5,12 +5,10 @@ from __future__ import annotations
 from dataclasses import dataclass
 from uuid import UUID
 
-from kopje.core.reasons import Verdict
 from kopje.core.sequence.arcs import Due, SectionState, due
 from kopje.core.sequence.concepts import Concept, ConceptKey
 from kopje.core.sequence.phases import Purpose
 from kopje.core.songs.fit import Fit, Met, fit, ranked
-from kopje.core.songs.question import SongQuestion, answer
 from kopje.store import lessons, sections
 from kopje.store import tables as t
 from kopje.usecases.call import Call
@@ -47,17 +45,6 @@ def overview(call: Call, section_id: UUID) -> Overview:
         lessons.open_lesson(call.session, section_id),
         lessons.last_done(call.session, section_id),
     )
-
-
-def ask_songs(call: Call, section_id: UUID, asked: SongQuestion) -> tuple[tuple[str, Verdict], ...]:
-    """(song, why) for every song that answers the question, by title; the songbook is read once."""
-    section = sections.section(call.session, call.school_id, section_id)
-    for key in asked.has:
-        call.sequence.concept(key)
-    state, met = state_of(call, section), songs_met(call, section_id)
-    found = ((song, answer(song, asked, state, met.get(song.id, Met()), call.today)) for song in cards(call))
-    kept = [(song.title, song.id, verdict) for song, verdict in found if verdict.allowed]
-    return tuple((song_id, verdict) for _, song_id, verdict in sorted(kept, key=lambda one: one[:2]))
 
 
 def _laid_next(call: Call, section: t.Section) -> tuple[ConceptKey, ...]:

@@ -25,10 +25,12 @@ from kopje.formats.read import pieces, read_tunes
 from kopje.formats.song_line import read_song_line
 from kopje.store import songs, tables
 from kopje.usecases.call import Call
+from kopje.usecases.song_facts import work_out
 
 FACT_NAMES = {"C": "composer", "A": "words", "O": "origin", "R": "kind", "S": "source", "Z": "rights", "N": "note",
               "B": "book"}  # fmt: skip
-OUR_FACTS = ("source", "language", "rights", "verified", "role", "game", "care")
+OUR_FACTS = ("source", "language", "rights", "verified", "role", "game", "season", "culture", "care")
+MAY_BE_SAID = frozenset((*FACT_NAMES.values(), *OUR_FACTS))
 
 
 @dataclass(frozen=True)
@@ -135,6 +137,20 @@ def tell(call: Call, song_id: UUID, values: Mapping[str, Any]) -> tables.Song:
         said = f"The song has {counted(phrases, 'phrase')}, but {len(told.labels)} letters were given. Nothing was changed."
         raise TuneError(said, value=list(told.labels))
     song.told = {key: value for key, value in values.items() if value}
+    work_out(song, analysis_of(song), call.sequence)
+    call.session.flush()
+    return song
+
+
+def about(call: Call, song_id: UUID, title: str, facts: Mapping[str, str]) -> tables.Song:
+    """Keep what is known about a song beside its notes; what is empty is taken away. TuneError for a fact of no kind."""
+    song = songs.song(call.session, call.school_id, song_id)
+    strange = sorted(set(facts) - MAY_BE_SAID)
+    if strange:
+        raise TuneError(f"A song has no fact “{strange[0]}”. Nothing was changed.", value=strange[0])
+    song.title = title.strip()
+    song.facts = {key: value.strip() for key, value in facts.items() if value.strip()}
+    work_out(song, analysis_of(song), call.sequence)
     call.session.flush()
     return song
 
@@ -182,6 +198,7 @@ def _import_piece(call: Call, filename: str, data: bytes, ours: bool) -> Importe
         content_hash=digest, facts=_facts(analysis.tune.facts), added=call.now, ours=ours,
     )  # fmt: skip
     call.session.add(song)
+    work_out(song, analysis, call.sequence)
     call.session.flush()
     return Imported(filename, song.title, song.id, False, "", len(analysis.problems))
 

@@ -10,7 +10,6 @@ from fastapi import APIRouter, Query, Response
 from kopje.api.deps import Work
 from kopje.api.schemas.ledger import EvidenceRead, LedgerRead
 from kopje.api.schemas.lessons import (
-    AnsweredRead,
     ConceptRead,
     ContourRead,
     DayRead,
@@ -27,9 +26,7 @@ from kopje.api.schemas.people import (
     SingerRead,
     SingersBody,
 )
-from kopje.core.sequence.concepts import ConceptKey
 from kopje.core.sequence.phases import Purpose
-from kopje.core.songs.question import SongQuestion
 from kopje.store import lessons, sections, songs
 from kopje.store import tables as t
 from kopje.usecases import read_day, read_ledger, read_section, set_up_school
@@ -79,24 +76,6 @@ def get_songs_for(section_id: UUID, concept: Key, purpose: Purpose, call: Work) 
     by_id = {str(song.id): song for song in songs.songs(call.session, call.school_id)}
     fits = read_section.songs_for(call, section_id, concept, purpose)
     return [FitRead.of(fit, by_id[fit.song.id]) for fit in fits]
-
-
-@router.get("/sections/{section_id}/songs-asked", operation_id="songsAsked")
-def get_songs_asked(
-    section_id: UUID,
-    call: Work,
-    has: Annotated[list[Key], Query(max_length=8)] = [],  # noqa: B006  # FastAPI wants the default here
-    known: bool = False,
-    fits: bool = False,
-    rested: Annotated[int | None, Query(ge=0, le=60)] = None,
-    new: bool = False,
-) -> list[AnsweredRead]:
-    asked = SongQuestion(tuple(map(ConceptKey, has)), known, fits, rested, new)
-    found = read_section.ask_songs(call, section_id, asked)
-    return [
-        AnsweredRead(song_id=UUID(key), reasons=[r.sentence for r in verdict.reasons])
-        for key, verdict in found
-    ]
 
 
 @router.get("/sections/{section_id}/declared", operation_id="declared")

@@ -8,35 +8,32 @@ from uuid import UUID
 from fastapi import APIRouter, Query, Response, UploadFile
 
 from kopje.api.deps import OurHouse, Work
+from kopje.api.schemas.song_insight import AboutBody, InsightRead, KeyRead
 from kopje.api.schemas.songs import (
     DraftRead,
     ImportedRead,
     ImportRead,
     ProblemRead,
     SongRead,
-    SongRow,
     ToldBody,
     TypedBody,
 )
 from kopje.core.analysis.analysis import analyse
 from kopje.core.analysis.layers import Layer, line
 from kopje.core.analysis.recast import How
+from kopje.core.sequence.concepts import CHOIR
+from kopje.core.songs.keys import Purpose, best_keys_for
 from kopje.engraving.mei import Under, mei
 from kopje.formats.limits import MAX_BYTES
 from kopje.formats.write import MEDIA, write_tune
 from kopje.store import songs
 from kopje.usecases.bring_shipped_songs import bring_shipped_songs
-from kopje.usecases.songbook import Variant, import_file, keep_typed, seen, tell
+from kopje.usecases.songbook import Variant, about, analysis_of, import_file, keep_typed, seen, tell
 
 router = APIRouter(tags=["songs"])
 SVG = "image/svg+xml"
 Recast = Annotated[How | None, Query()]
 DoLetter = Annotated[str | None, Query(max_length=2, pattern=r"^[A-G](#|b)?$")]
-
-
-@router.get("/songs", operation_id="songs")
-def get_songs(call: Work) -> list[SongRow]:
-    return [SongRow.of(song) for song in songs.songs(call.session, call.school_id)]
 
 
 @router.post("/songs", status_code=201, operation_id="importSongs")
@@ -79,6 +76,33 @@ def get_song(song_id: UUID, call: Work, recast: Recast = None, do: DoLetter = No
 @router.put("/songs/{song_id}/told", operation_id="tellSong")
 def put_told(song_id: UUID, body: ToldBody, call: Work) -> SongRead:
     return SongRead.of(tell(call, song_id, body.model_dump()), call.sequence.wording)
+
+
+@router.put("/songs/{song_id}/about", operation_id="aboutSong")
+def put_about(song_id: UUID, body: AboutBody, call: Work) -> SongRead:
+    return SongRead.of(about(call, song_id, body.title, body.facts), call.sequence.wording)
+
+
+@router.get("/songs/{song_id}/insight", operation_id="songInsight")
+def get_insight(song_id: UUID, call: Work, recast: Recast = None, do: DoLetter = None) -> InsightRead:
+    song = songs.song(call.session, call.school_id, song_id)
+    twins = songs.of_title(call.session, call.school_id, song.title)
+    return InsightRead.of(
+        song, seen(song, Variant(recast, do), call.sequence.wording.minor), call.sequence.wording, list(twins)
+    )
+
+
+@router.get("/songs/{song_id}/keys", operation_id="songKeys")
+def get_keys(
+    song_id: UUID,
+    call: Work,
+    grade: Annotated[int, Query(ge=0, le=CHOIR)],
+    purpose: Purpose = "voices",
+    signs: Annotated[int, Query(ge=0, le=7)] = 1,
+) -> list[KeyRead]:
+    """The best keys for a grade and a purpose; `signs`: how many the class reads."""
+    song = songs.song(call.session, call.school_id, song_id)
+    return [KeyRead.of(advice) for advice in best_keys_for(analysis_of(song), grade, purpose, signs)]
 
 
 @router.delete("/songs/{song_id}", status_code=204, operation_id="removeSong")

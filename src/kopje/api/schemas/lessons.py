@@ -55,13 +55,6 @@ class SongBrief(Read):
         return cls(id=song.id, title=song.title, starting=starting(a), tonic=tonic(a))
 
 
-class AnsweredRead(Read):
-    """A song that answers a question to the songbook, and why."""
-
-    song_id: UUID
-    reasons: list[str]
-
-
 class CellRead(Read):
     id: UUID
     slot: str

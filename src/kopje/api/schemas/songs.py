@@ -11,12 +11,15 @@ from kopje.api.analysis_json import ladder, minutes_and_seconds
 from kopje.api.schemas.base import Body, Read, ReasonRead
 from kopje.core.analysis.analysis import Analysis
 from kopje.core.analysis.elements import SPOKEN
+from kopje.core.analysis.repairs import How
 from kopje.core.analysis.tonic import tonic_pattern
 from kopje.core.music.rhythm_syllables import spoken
 from kopje.core.reasons import Reason
 from kopje.core.sequence.wording import OURS, Wording
 from kopje.store import tables
-from kopje.usecases.songbook import AS_IT_IS, Imported, Typed, Variant, analysis_of, own_analysis, seen
+from kopje.usecases.songbook import AS_IT_IS, Imported, Typed, Variant, own_analysis, seen
+
+ConceptName = Annotated[str, Field(min_length=1, max_length=60)]
 
 
 class ImportedRead(Read):
@@ -65,27 +68,6 @@ class RungRead(Read):
     pitch: str
     count: int
     below: str | None
-
-
-class SongRow(Read):
-    id: UUID
-    title: str
-    tone_set: list[str]
-    tone_set_name: str | None
-    meter: str
-    bars: int
-    contour: list[int]
-    ours: bool
-    problems: int
-
-    @classmethod
-    def of(cls, song: tables.Song) -> SongRow:
-        a = analysis_of(song)
-        return cls(
-            id=song.id, title=song.title, tone_set=[str(d) for d in a.tone_set], tone_set_name=a.tone_set_name,
-            meter=str(a.tune.bars[0].meter), bars=a.tune.bars[-1].number, ours=song.ours, problems=len(a.problems),
-            contour=[s.pitch.midi for s in a.attacks if s.pitch][:64],
-        )  # fmt: skip
 
 
 class TypedBody(Body):
@@ -137,6 +119,11 @@ class ToldBody(Body):
     labels: Annotated[list[Annotated[str, Field(pattern=r"^[a-z]'{0,9}$")]], Field(max_length=64)] = Field(
         default=[], examples=[[]]
     )
+    repairs: dict[Annotated[str, Field(pattern=r"^\d{1,4}$")], How] = Field(
+        default={}, max_length=200, examples=[{"3": "rest"}]
+    )
+    has: Annotated[list[ConceptName], Field(max_length=60)] = Field(default=[], examples=[["round"]])
+    lacks: Annotated[list[ConceptName], Field(max_length=60)] = Field(default=[], examples=[[]])
 
 
 class ToldRead(Read):
@@ -145,6 +132,9 @@ class ToldRead(Read):
     beat: str | None = None
     phrases: list[int] = Field(default_factory=list)
     labels: list[str] = Field(default_factory=list)
+    repairs: dict[str, How] = Field(default_factory=dict)
+    has: list[str] = Field(default_factory=list)
+    lacks: list[str] = Field(default_factory=list)
 
 
 class OwnRead(Read):

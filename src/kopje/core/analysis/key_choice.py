@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections import defaultdict
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
+from typing import Literal
 
 from kopje.core.exact import Fraction
 from kopje.core.music.degree import Do
@@ -96,16 +97,39 @@ def _outside(midi: int, voice: Voice) -> int:
     return max(voice.low.midi - midi, midi - voice.high.midi, 0)
 
 
-def key_reason(choices: tuple[KeyChoice, ...], do: Do, voice: Voice) -> Reason:
-    """One sentence on the key: as written where that is comfortable, else the best other, else none."""
+@dataclass(frozen=True, slots=True)
+class KeyFit:
+    """How a song lies in a range: as written, in another key, with tones outside, or in no key; and the do of that key."""
+
+    how: Literal["written", "moved", "outside", "none"]
+    do: str
+
+    @property
+    def comfortable(self) -> bool:
+        return self.how in ("written", "moved")
+
+
+def key_fit(choices: tuple[KeyChoice, ...], do: Do) -> KeyFit:
+    """As written where that is comfortable, else the best other, else none."""
     written = next((choice for choice in choices if choice.semitones == 0), None)
     if written is not None and written.comfortable:
-        return Reason("range_written", "key", f"Lies in their range as written (do = {do}).", "for")
+        return KeyFit("written", str(do))
     if not choices:
-        return Reason("range", "key", f"No key puts it into the range of {voice.name}.", "against")
-    best = choices[0]
-    if best.comfortable:
-        return Reason("range", "key", f"Lies in their range when do = {best.do}.", "for")
-    return Reason(
-        "range", "key", f"Nearest to their range when do = {best.do}, yet some tones lie outside.", "against"
-    )
+        return KeyFit("none", "")
+    return KeyFit("moved" if choices[0].comfortable else "outside", str(choices[0].do))
+
+
+def fit_reason(found: KeyFit, voice: Voice) -> Reason:
+    """One sentence on the key."""
+    if found.how == "written":
+        return Reason("range_written", "key", f"Lies in their range as written (do = {found.do}).", "for")
+    said = {
+        "moved": f"Lies in their range when do = {found.do}.",
+        "outside": f"Nearest to their range when do = {found.do}, yet some tones lie outside.",
+        "none": f"No key puts it into the range of {voice.name}.",
+    }[found.how]
+    return Reason("range", "key", said, "for" if found.comfortable else "against")
+
+
+def key_reason(choices: tuple[KeyChoice, ...], do: Do, voice: Voice) -> Reason:
+    return fit_reason(key_fit(choices, do), voice)

@@ -9,27 +9,28 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from datetime import date
 
-from kopje.core.analysis.key_choice import VOICES, key_reason
+from kopje.core.analysis.elements import SPOKEN
+from kopje.core.analysis.key_choice import VOICES, fit_reason
 from kopje.core.reasons import Reason, Verdict, counted, listed
 from kopje.core.sequence.arcs import SectionState
-from kopje.core.sequence.concepts import ConceptKey
-from kopje.core.songs.contents import SongCard
-from kopje.core.songs.fit import Met, unknown
+from kopje.core.sequence.concepts import Sequence
+from kopje.core.songs.facts import SongFacts, aspects_of, nameable, things_of
+from kopje.core.songs.fit import Met
 
 
 @dataclass(frozen=True, slots=True)
 class SongQuestion:
-    """`has`: concepts that must be in it; `known`: all else can be named; `fits`: lies in their range in some key;
+    """`has`: concepts that must be in it, or what the songbook itself calls a thing (`meter:6/8`, `figure:upbeat`, `tone:fa`); `known`: all else can be named; `fits`: lies in their range in some key;
     `rested`: not sung for so many weeks; `new`: never sung by them."""
 
-    has: tuple[ConceptKey, ...] = ()
+    has: tuple[str, ...] = ()
     known: bool = False
     fits: bool = False
     rested: int | None = None
     new: bool = False
 
 
-def answer(song: SongCard, asked: SongQuestion, state: SectionState, met: Met, today: date) -> Verdict:
+def answer(song: SongFacts, asked: SongQuestion, state: SectionState, met: Met, today: date) -> Verdict:
     """Why a song answers the question, or what keeps it out."""
     return Verdict(
         (
@@ -41,33 +42,75 @@ def answer(song: SongCard, asked: SongQuestion, state: SectionState, met: Met, t
     )
 
 
-def _has(song: SongCard, asked: SongQuestion, state: SectionState) -> Iterator[Reason]:
+def meant_by(key: str, sequence: Sequence) -> tuple[frozenset[str], frozenset[str]]:
+    """The things and aspects of which one must be in a song that has this."""
+    if ":" in key:
+        return frozenset((key,)), frozenset((key,))
+    concept = sequence.concept(key)
+    return things_of(concept), aspects_of(concept)
+
+
+def called(key: str, sequence: Sequence) -> str:
+    """A concept's name, or what a thing or an aspect is called."""
+    if ":" not in key:
+        return sequence.concept(key).name
+    kind, _, name = key.partition(":")
+    if kind in ("tone", "rests"):
+        return sequence.wording.tone(name) + (" as home" if kind == "rests" else "")
+    if kind == "figure":
+        return SPOKEN.get(name, f"the figure {name.lstrip('?')}")
+    return f"{name} meter" if kind == "meter" else name
+
+
+def known_to(state: SectionState, asked: SongQuestion) -> frozenset[str]:
+    """The things that may be in a song that has “else only what they know”."""
+    sequence = state.sequence
+    named = [c for c in sequence.concepts if c.key in asked.has or state.named(c.key)]
+    return nameable(named, sequence) | {key for key in asked.has if ":" in key}
+
+
+def _has(song: SongFacts, asked: SongQuestion, state: SectionState) -> Iterator[Reason]:
     for key in asked.has:
-        name, content = state.sequence.concept(key).name, song.content(key)
-        if content is None:
-            yield Reason("target_missing", key, f"Has no {name}.", "bars")
-        elif content.aspect:
+        things, aspects = meant_by(key, state.sequence)
+        name = called(key, state.sequence)
+        bars = [song.things[thing] for thing in things if thing in song.things]
+        if bars:
+            yield Reason("target", key, f"Has {name} in {counted(max(bars), 'bar')}.", "for")
+        elif aspects & song.aspects:
             yield Reason("target", key, f"Is a song with {name}.", "for")
         else:
-            said = f"Has {name} in {counted(len(content.bars), 'bar')}."
-            yield Reason("target", key, said, "for")
+            yield Reason("target_missing", key, f"Has no {name}.", "bars")
 
 
-def _known(song: SongCard, asked: SongQuestion, state: SectionState) -> Iterator[Reason]:
+def _known(song: SongFacts, asked: SongQuestion, state: SectionState) -> Iterator[Reason]:
     if not asked.known:
         return
-    others = [c for c in unknown(song, state) if c.concept not in asked.has and not c.aspect]
+    others = sorted(set(song.things) - known_to(state, asked))
     if others:
-        said = f"Also has {listed((c.label for c in others), 3)}, which {state.name} cannot name yet."
+        names = dict.fromkeys(_named(thing, state) for thing in others)
+        said = f"Also has {listed(names, 3)}, which {state.name} cannot name yet."
         yield Reason("unknown", "contents", said, "bars")
     else:
         yield Reason("all_known", "contents", f"Else only what {state.name} knows.", "for")
 
 
-def _fits(song: SongCard, asked: SongQuestion, state: SectionState) -> Iterator[Reason]:
-    if not asked.fits or song.do is None:
+def _named(thing: str, state: SectionState) -> str:
+    """What a class would call it: its concept's name, else the tone or figure itself."""
+    kind, _, name = thing.partition(":")
+    sequence = state.sequence
+    key = {"tone": sequence.of_degree, "figure": sequence.of_element}.get(kind, {}).get(name, name)
+    if key in sequence.by_key:
+        return sequence.concept(key).name
+    return (
+        sequence.wording.tone(name) if kind == "tone" else SPOKEN.get(name, f"the figure {name.lstrip('?')}")
+    )
+
+
+def _fits(song: SongFacts, asked: SongQuestion, state: SectionState) -> Iterator[Reason]:
+    found = song.key_for(state.grade)
+    if not asked.fits or found is None:
         return
-    reason = key_reason(song.keys_for(state.grade), song.do, VOICES[min(state.grade, 5)])
+    reason = fit_reason(found, VOICES[min(state.grade, 5)])
     weight = "bars" if reason.weight == "against" else "for"
     yield Reason(reason.code, reason.subject, reason.sentence, weight)  # type: ignore[arg-type]
 

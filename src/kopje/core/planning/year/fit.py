@@ -27,7 +27,7 @@ from kopje.core.planning.year.turns import Pair, in_turn, put_in_turn
 from kopje.core.planning.year.validate import first_lesson
 from kopje.core.sequence.concepts import ConceptKey
 
-TIER_1, WISHES, BOUND = 0.5, 0.2, 0.5  # units of the solver's deterministic work
+TIER_1, WISHES, BOUND = 0.5, 0.2, 0.4  # units of the solver's deterministic work
 QUICK = 0.06  # for a look at a way out; taking it lays the year with all care
 
 

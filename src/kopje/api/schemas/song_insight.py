@@ -1,0 +1,134 @@
+"""What is said about a song beyond its tones, on the wire."""
+
+from __future__ import annotations
+
+from typing import Annotated
+from uuid import UUID
+
+from pydantic import Field
+
+from kopje.api.schemas.base import Body, Read
+from kopje.core.analysis.analysis import Analysis
+from kopje.core.analysis.difficulty import difficulty
+from kopje.core.analysis.relations import relations
+from kopje.core.analysis.repairs import How, repairs
+from kopje.core.analysis.turns import skeleton, turns
+from kopje.core.sequence.wording import Wording
+from kopje.core.songs.keys import KeyAdvice
+from kopje.store import tables
+
+MOST_TURNS = 12
+
+
+class PhraseRead(Read):
+    """A phrase: its bars, home, and tones without repeats (all, and those on strong beats); `relation`: how it differs from the
+    earlier one it is like."""
+
+    label: str
+    first_bar: int
+    last_bar: int
+    do: str | None
+    resting_tone: str | None
+    tonality: str
+    skeleton: list[str]
+    strong: list[str]
+    relation: str | None
+
+
+class TurnRead(Read):
+    tones: list[str]
+    bars: list[int]
+
+
+class AxisRead(Read):
+    name: str
+    step: int
+    why: str
+
+
+class RepairRead(Read):
+    bar: int
+    how: How
+    sentence: str
+
+
+class TwinRead(Read):
+    """Another song of the same title."""
+
+    id: UUID
+    tone_set_name: str | None
+    meter: str
+    bars: int
+
+
+class InsightRead(Read):
+    phrases: list[PhraseRead]
+    turns: list[TurnRead]
+    difficulty: list[AxisRead]
+    repairs: list[RepairRead]
+    twins: list[TwinRead]
+
+    @classmethod
+    def of(cls, song: tables.Song, a: Analysis, words: Wording, twins: list[tables.Song]) -> InsightRead:
+        return cls(
+            phrases=_phrases(a, words),
+            turns=[TurnRead(tones=[str(tone) for tone in turn.tones], bars=list(turn.bars)) for turn in turns(a)[:MOST_TURNS]],
+            difficulty=[AxisRead(name=x.name, step=x.step, why=words.spoken(x.why)) for x in difficulty(a)],
+            repairs=[RepairRead(bar=way.bar, how=way.how, sentence=way.sentence) for way in repairs(a.tune)],
+            twins=[
+                TwinRead(id=twin.id, tone_set_name=twin.shown.get("tone_set_name"), meter=twin.shown.get("meter", ""),
+                         bars=twin.shown.get("bars_long", 0))
+                for twin in twins if twin.id != song.id
+            ],
+        )  # fmt: skip
+
+
+def _phrases(a: Analysis, words: Wording) -> list[PhraseRead]:
+    related = {one.phrase: words.spoken(one.sentence) for one in relations(a)}
+    found = []
+    for index, (phrase, home) in enumerate(zip(a.phrases, a.homes, strict=True)):
+        inside = [sound for sound in a.timeline[phrase.first : phrase.stop] if sound.attack]
+        found.append(
+            PhraseRead(
+                label=phrase.label, first_bar=inside[0].bar if inside else 0, last_bar=inside[-1].bar if inside else 0,
+                do=str(home.do) if home.do else None, resting_tone=home.resting, tonality=home.name,
+                skeleton=[str(tone) for tone in skeleton(a, index)], strong=[str(tone) for tone in skeleton(a, index, strong=True)],
+                relation=related.get(index),
+            )
+        )  # fmt: skip
+    return found
+
+
+class KeyRead(Read):
+    """A key that suits; `written`: the song stands in it already."""
+
+    do: str
+    low: str
+    high: str
+    written: bool
+    reasons: list[str]
+
+    @classmethod
+    def of(cls, advice: KeyAdvice) -> KeyRead:
+        said = [reason.sentence for reason in advice.reasons]
+        return cls(
+            do=str(advice.do),
+            low=str(advice.low),
+            high=str(advice.high),
+            written=advice.written,
+            reasons=said,
+        )
+
+
+Line = Annotated[str, Field(max_length=600)]
+
+
+class AboutBody(Body):
+    """What is known about a song beside its notes; an empty text takes a fact away."""
+
+    title: Annotated[str, Field(min_length=1, max_length=200, pattern=r"\S")] = Field(
+        examples=["Up the hill"]
+    )
+    facts: dict[Annotated[str, Field(max_length=20)], Line] = Field(
+        max_length=20, examples=[{"origin": "our school", "season": "winter", "verified": "yes"}]
+    )

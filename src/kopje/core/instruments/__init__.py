@@ -1,0 +1,1 @@
+"""Classroom instruments: what is set up and what can be played."""

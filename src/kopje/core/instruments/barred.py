@@ -1,0 +1,58 @@
+"""Which bars lie on a diatonic set for a song: taken off, put on, missing. Source: docs/sources.md#barred."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+
+from kopje.core.music.degree import Do
+from kopje.core.music.pitch import Pitch, signature_alters
+from kopje.core.reasons import listed
+
+SPARE = frozenset({("F", 1), ("B", -1)})  # beside C D E F G A B
+LOWEST, HIGHEST = Pitch.parse("C4"), Pitch.parse("A5")  # written
+
+
+@dataclass(frozen=True, slots=True)
+class BarSet:
+    """Letters of bars to take off and to put on, those that are needed and not there, and whether the set's range holds."""
+
+    off: tuple[str, ...]
+    on: tuple[str, ...]
+    missing: tuple[str, ...]
+    in_range: bool
+
+    @property
+    def playable(self) -> bool:
+        return self.in_range and not self.missing
+
+    @property
+    def sentence(self) -> str:
+        if self.missing:
+            return (
+                f"Bars: {listed(self.missing)} {'is' if len(self.missing) == 1 else 'are'} usually missing."
+            )
+        moved = [f"{listed(self.off)} off"] if self.off else []
+        moved += [f"{listed(self.on)} on"] if self.on else []
+        said = ", ".join(moved) if moved else "as they are"
+        return f"Bars: {said}." if self.in_range else f"Bars: {said}; it goes beyond the set."
+
+
+def bars_for(pitches: Iterable[Pitch], do: Do) -> BarSet:
+    """The exact list for a song whose do is given: a bar that the key alters is off, and its other one on if it sounds."""
+    sounding = set(pitches)
+    used = {(pitch.letter, pitch.alter) for pitch in sounding}
+    natural = {letter for letter, alter in used if alter == 0}
+    altered = {(letter, alter) for letter, alter in used if alter}
+    off = {
+        letter
+        for letter in (*signature_alters(do.fifths), *(letter for letter, _ in altered))
+        if letter not in natural
+    }
+    have, lack = altered & SPARE, altered - SPARE
+    inside = all(LOWEST.midi <= pitch.midi <= HIGHEST.midi for pitch in sounding)
+    return BarSet(tuple(sorted(off)), _names(have), _names(lack), inside)
+
+
+def _names(bars: Iterable[tuple[str, int]]) -> tuple[str, ...]:
+    return tuple(letter + ("♯" * alter if alter > 0 else "♭" * -alter) for letter, alter in sorted(bars))

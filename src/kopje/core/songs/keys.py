@@ -1,0 +1,101 @@
+"""The best keys of a song for a class and a purpose, with reasons. Source: docs/sources.md#voices."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal
+
+from kopje.core.analysis.analysis import Analysis
+from kopje.core.analysis.key_choice import VOICES, KeyChoice, best_keys, weights
+from kopje.core.exact import Fraction
+from kopje.core.instruments.barred import bars_for
+from kopje.core.instruments.recorder import needed_level, recorder_reason
+from kopje.core.music.degree import Do
+from kopje.core.music.pitch import Pitch
+from kopje.core.reasons import Reason, counted
+
+Purpose = Literal["voices", "bars", "recorder", "reading"]
+EVERY = 24  # more keys than there are
+MOST = 3
+
+
+@dataclass(frozen=True, slots=True)
+class KeyAdvice:
+    """One key: its do, the range it gives, and why."""
+
+    do: Do
+    low: Pitch
+    high: Pitch
+    written: bool
+    reasons: tuple[Reason, ...]
+
+
+def best_keys_for(a: Analysis, grade: int, purpose: Purpose, signs_read: int = 1) -> tuple[KeyAdvice, ...]:
+    """The best three. Comfort decides first, then what the purpose needs; on the recorder, which is not sung, the tones come
+    first. `signs_read`: how many signs the class reads."""
+    do = a.tonality.do
+    pitches = {sound.pitch for sound in a.attacks if sound.pitch is not None}
+    if do is None or not pitches:
+        return ()
+    voice = VOICES[min(grade, max(VOICES))]
+    beats = weights((sound.pitch, sound.beats) for sound in a.attacks if sound.pitch is not None)
+    every = best_keys(beats, do, voice, EVERY)
+    ranked = sorted(
+        every, key=lambda choice: _wish(choice, do, pitches, purpose, signs_read)
+    )  # stable: the voices come first
+    return tuple(
+        KeyAdvice(
+            choice.do,
+            choice.low,
+            choice.high,
+            choice.semitones == 0,
+            _reasons(choice, do, pitches, purpose, signs_read),
+        )
+        for choice in ranked[:MOST]
+    )
+
+
+def _moved(choice: KeyChoice, do: Do, pitches: set[Pitch]) -> set[Pitch]:
+    steps = choice.do.pitch.step - do.pitch.step
+    return {pitch.moved(steps, choice.semitones) for pitch in pitches}
+
+
+def _wish(
+    choice: KeyChoice, do: Do, pitches: set[Pitch], purpose: Purpose, signs: int
+) -> tuple[Fraction, int, int]:
+    if purpose == "reading":
+        return choice.cost, max(abs(choice.do.fifths) - signs, 0), 0
+    moved = _moved(choice, do, pitches)
+    if purpose == "recorder":
+        return Fraction(needed_level(moved)), 0, 0
+    if purpose == "bars":
+        bars = bars_for(moved, choice.do)
+        return choice.cost, 0 if bars.playable else 1, len(bars.off) + len(bars.on)
+    return choice.cost, 0, 0
+
+
+def _reasons(
+    choice: KeyChoice, do: Do, pitches: set[Pitch], purpose: Purpose, signs: int
+) -> tuple[Reason, ...]:
+    moved = _moved(choice, do, pitches)
+    found = [_voices(choice)]
+    if purpose == "bars":
+        bars = bars_for(moved, choice.do)
+        found.append(Reason("bars", "key", bars.sentence, "for" if bars.playable else "against"))
+    if purpose == "recorder":
+        found.append(recorder_reason(moved))
+    if purpose == "reading":
+        count = abs(choice.do.fifths)
+        said = counted(count, "sign") if count else "no sign"
+        more = "" if count <= signs else ", more than they read"
+        found.append(
+            Reason("signs", "key", f"Written with {said}{more}.", "for" if count <= signs else "against")
+        )
+    return tuple(found)
+
+
+def _voices(choice: KeyChoice) -> Reason:
+    span = f"{choice.low} to {choice.high}".replace("#", "♯").replace("b", "♭")
+    if choice.comfortable:
+        return Reason("range", "key", f"Comfortable: {span}.", "for")
+    return Reason("range", "key", f"{span}: some tones lie outside the comfortable range.", "against")

@@ -1,0 +1,54 @@
+"""What is kept of a song beside its bytes, so that the songbook answers in one query."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from kopje.core.analysis.analysis import Analysis
+from kopje.core.analysis.told import told_of
+from kopje.core.sequence.concepts import Sequence
+from kopje.core.songs.facts import SongFacts, song_facts
+from kopje.store import tables as t
+
+WORKED = 1  # raise it when what is kept of a song changes; it is then worked out anew at the start
+CONTOUR = 64
+
+
+def work_out(song: t.Song, a: Analysis, sequence: Sequence) -> None:
+    """Put what can be asked of a song into its columns."""
+    facts = song_facts(a, sequence, told_of(song.told or {}))
+    song.things, song.aspects = sorted(facts.things), sorted(facts.aspects)
+    song.fits = [grade for grade, key in enumerate(facts.keys) if key.comfortable]
+    song.shown = _shown(a, facts)
+    song.search = _search(song, a)
+    song.worked = WORKED
+
+
+def _shown(a: Analysis, facts: SongFacts) -> dict[str, Any]:
+    return {
+        "tone_set": [str(degree) for degree in a.tone_set],
+        "tone_set_name": a.tone_set_name,
+        "meter": str(a.tune.bars[0].meter),
+        "bars_long": a.tune.bars[-1].number,
+        "contour": [sound.pitch.midi for sound in a.attacks if sound.pitch][:CONTOUR],
+        "problems": len(a.problems),
+        "bars": dict(facts.things),
+        "keys": [[key.how, key.do] for key in facts.keys],
+    }
+
+
+def _search(song: t.Song, a: Analysis) -> str:
+    facts = " ".join(
+        str(value) for key, value in (song.facts or {}).items() if key in ("origin", "language", "kind")
+    )
+    tones = " ".join(degree.syllable for degree in a.tone_set)
+    parts = (
+        song.title,
+        a.tone_set_name or "",
+        str(a.tune.bars[0].meter),
+        a.tonality.name,
+        a.form,
+        tones,
+        facts,
+    )
+    return " ".join(parts).lower()

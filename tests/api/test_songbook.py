@@ -1,0 +1,132 @@
+"""The songbook asked in a sentence: the query finds what the rules say, and says why."""
+
+from itertools import product
+
+import pytest
+from fastapi.testclient import TestClient
+
+from api.conftest import Place, signed_in
+from kopje.core.songs.fit import Met
+from kopje.core.songs.question import SongQuestion, answer
+from making import DAY, declared, shipped_facts
+
+KNOWN = ["so-mi", "la", "do", "quarter-eighths", "two-beat-meter", "half", "beat-rest", "high-low"]
+HAS = ["re", "quarter-eighths", "compound", "la-minor", "meter:3/4", "figure:upbeat", "tone:fa", "rests:do"]
+
+
+@pytest.fixture
+def client(app_client: TestClient, kestrel: Place) -> TestClient:
+    return signed_in(app_client, kestrel)
+
+
+def titles(client: TestClient, **asked: object) -> list[str]:
+    return [
+        song["title"] for song in client.get("/api/songs", params={"limit": 200, **asked}).json()["songs"]
+    ]
+
+
+def test_the_query_finds_what_the_rules_allow(client: TestClient, kestrel: Place) -> None:
+    section = kestrel.ids["section_id"]
+    client.put(f"/api/sections/{section}/declared", json={"concepts": KNOWN})
+    state, facts = declared(*KNOWN), shipped_facts()
+    slug = {"".join(c if c.isalnum() else "" for c in key): key for key in facts}
+    for key, known, fits in product(HAS, (False, True), (False, True)):
+        found = titles(client, section=section, has=key, known=known, fits=fits)
+        got = {slug["".join(c for c in title.lower() if c.isalnum())] for title in found}
+        asked = SongQuestion((key,), known, fits)
+        assert got == {name for name, song in facts.items() if answer(song, asked, state, Met(), DAY).allowed}
+
+
+def test_reasons_search_pages_and_kinds(client: TestClient, kestrel: Place) -> None:
+    page = client.get("/api/songs", params={"limit": 5, "offset": 20}).json()
+    assert (page["total"], len(page["songs"])) == (24, 4)
+    section = kestrel.ids["section_id"]
+    one = client.get("/api/songs", params={"section": section, "has": "tone:fa", "fits": True}).json()[
+        "songs"
+    ][0]
+    assert any(reason.startswith("Has fa in ") for reason in one["reasons"])
+    assert any("their range" in reason for reason in one["reasons"])
+    assert titles(client, text="kettle") == ["The Watchman's Kettle"]
+    assert titles(client, text="100% _") == []
+    kinds = {kind["key"]: kind["songs"] for kind in client.get("/api/song-kinds").json()}
+    assert kinds["tone:so"] > 10
+    assert len(titles(client, has="meter:6/8")) == kinds["meter:6/8"]
+    assert client.get("/api/songs", params={"has": "no-such"}).status_code == 422
+
+
+def test_a_sentence_is_kept_replaced_and_dropped(client: TestClient) -> None:
+    body = {"name": "Rocking", "asked": {"has": ["compound"], "known": True}}
+    kept = client.post("/api/song-questions", json=body).json()
+    again = client.post("/api/song-questions", json=body | {"asked": {"has": ["fa"]}}).json()
+    assert again["id"] == kept["id"]
+    names = {one["name"]: one["asked"]["has"] for one in client.get("/api/song-questions").json()}
+    assert names == {"Quiet ones": ["re"], "Rocking": ["fa"]}
+    assert client.delete(f"/api/song-questions/{kept['id']}").status_code == 204
+    assert len(client.get("/api/song-questions").json()) == 1
+
+
+ABC = "X:1\nT:Hill song\nM:2/4\nL:1/8\nK:F\nc2A2|G2F2|\nc2A2|G2G2|\nc2A|F4|]\n"
+
+
+def bring(client: TestClient, text: str = ABC) -> str:
+    sent = client.post("/api/songs", files=[("files", ("hill.abc", text.encode()))])
+    found: str = sent.json()["songs"][0]["song_id"]
+    return found
+
+
+def test_what_is_said_about_a_song_and_mending_a_bar(client: TestClient) -> None:
+    song = bring(client)
+    insight = client.get(f"/api/songs/{song}/insight").json()
+    assert insight["phrases"][1]["relation"] == "a' differs from a: re instead of do on the last tone."
+    assert {"rest", "longer"} <= {way["how"] for way in insight["repairs"]}
+    bar = insight["repairs"][0]["bar"]
+    mended = client.put(f"/api/songs/{song}/told", json={"repairs": {str(bar): "longer"}}).json()
+    assert mended["problems"] == []
+    assert client.get(f"/api/songs/{song}/insight").json()["repairs"] == []
+    assert len(client.put(f"/api/songs/{song}/told", json={}).json()["problems"]) == 1
+    assert {axis["name"] for axis in insight["difficulty"]} == {
+        "tones",
+        "motion",
+        "rhythm",
+        "meter",
+        "key",
+        "range",
+    }
+
+
+def test_the_teachers_word_on_concepts_is_asked_for_too(client: TestClient, kestrel: Place) -> None:
+    song = bring(client)
+    client.put(f"/api/songs/{song}/told", json={"has": ["round"], "lacks": ["re"]})
+    assert "Hill song" in titles(client, has="round")
+    assert "Hill song" not in titles(client, has="re")
+    assert client.put(f"/api/songs/{song}/told", json={"has": ["re"], "lacks": ["re"]}).status_code == 422
+
+
+def test_a_title_may_have_several_tunes_and_facts_are_the_teachers(client: TestClient) -> None:
+    one, other = bring(client), bring(client, ABC.replace("c2A2|G2F2", "c2c2|A2F2"))
+    twins = client.get(f"/api/songs/{one}/insight").json()["twins"]
+    assert [twin["id"] for twin in twins] == [other]
+    said = {"title": "Hill song, as we sing it", "facts": {"season": "autumn", "verified": "no", "care": ""}}
+    read = client.put(f"/api/songs/{one}/about", json=said).json()
+    assert (read["title"], read["facts"]) == (
+        "Hill song, as we sing it",
+        {"season": "autumn", "verified": "no"},
+    )
+    assert client.put(f"/api/songs/{one}/about", json=said | {"facts": {"price": "3"}}).status_code == 422
+    assert titles(client, text="as we sing") == ["Hill song, as we sing it"]
+
+
+@pytest.mark.parametrize(
+    ("purpose", "said"),
+    [
+        ("voices", "Comfortable: "),
+        ("bars", "Bars: B off."),
+        ("recorder", "Recorder: "),
+        ("reading", "Written with 1 sign."),
+    ],
+)
+def test_best_keys_say_why(client: TestClient, purpose: str, said: str) -> None:
+    song = bring(client)
+    keys = client.get(f"/api/songs/{song}/keys", params={"grade": 3, "purpose": purpose}).json()
+    assert 1 <= len(keys) <= 3
+    assert any(reason.startswith(said) for key in keys for reason in key["reasons"])
