@@ -15,7 +15,7 @@ from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from kopje.api import problems
 from kopje.api.deps import House, same_origin
-from kopje.api.routes import lessons, people, roster, sections, sequence, songbook, songs, year
+from kopje.api.routes import lessons, people, practice, roster, sections, sequence, songbook, songs, year
 from kopje.engraving.render import Engraver
 from kopje.settings import Settings
 from kopje.store.work import UnitOfWork
@@ -50,7 +50,7 @@ def create_app(settings: Settings, work: UnitOfWork, engraver: Engraver | None =
     app.add_middleware(GZipMiddleware, minimum_size=600, compresslevel=6)
     app.add_middleware(Secured)
     api = APIRouter(prefix="/api", dependencies=[Depends(same_origin)])
-    for module in (people, sections, songbook, songs, lessons, year, roster, sequence):
+    for module in (people, sections, practice, songbook, songs, lessons, year, roster, sequence):
         api.include_router(module.router)
     app.include_router(api)
     problems.install(app)

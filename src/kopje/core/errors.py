@@ -31,6 +31,10 @@ class TuneError(KopjeError):
     code = "tune_empty"
 
 
+class PracticeError(KopjeError):
+    code = "practice"
+
+
 class SongQuestionError(KopjeError):
     code = "song_question"
 

@@ -23,7 +23,15 @@ export const useFirstRun = () =>
 export const useDay = () =>
   useQuery({ queryKey: ['day'], queryFn: () => body(api.GET('/api/day')), refetchInterval: 60_000 })
 export const useSections = () => useQuery({ queryKey: ['sections'], queryFn: () => body(api.GET('/api/sections')) })
-export const useSongs = () => useQuery({ queryKey: ['songs'], queryFn: () => body(api.GET('/api/songs')) })
+/** The first few songs whose title, tones or form have these words. */
+export function useSongsNamed(text: MaybeRefOrGetter<string>) {
+  return useQuery({
+    queryKey: ['songs', 'named', computed(() => toValue(text))],
+    queryFn: () => body(api.GET('/api/songs', { params: { query: { text: toValue(text), limit: 8 } } })),
+    enabled: computed(() => toValue(text).trim() !== ''),
+    placeholderData: (before: Schemas['SongPage'] | undefined) => before,
+  })
+}
 
 export function useSection(id: Id) {
   return useQuery({
@@ -51,27 +59,6 @@ export async function keepTypedSong(typed: Schemas['TypedBody']): Promise<Schema
   const kept = await body(api.POST('/api/songs/typed', { body: typed }))
   void queryClient.invalidateQueries({ queryKey: ['songs'] })
   return kept
-}
-export interface Asked {
-  section: string
-  has: string[]
-  known: boolean
-  fits: boolean
-  rested: number | null
-  new: boolean
-}
-/** Which songs answer a sentence about a section, and why; asked only once there is a section. */
-export function useSongsAsked(asked: MaybeRefOrGetter<Asked>) {
-  return useQuery({
-    queryKey: ['songs-asked', computed(() => toValue(asked))],
-    queryFn: () => {
-      const { section, has, known, fits, rested, new: fresh } = toValue(asked)
-      const query = { has, known, fits, new: fresh, ...(rested === null ? {} : { rested }) }
-      return body(api.GET('/api/sections/{section_id}/songs-asked', { params: { path: { section_id: section }, query } }))
-    },
-    placeholderData: (before: Schemas['AnsweredRead'][] | undefined) => before,
-    enabled: computed(() => toValue(asked).section !== ''),
-  })
 }
 export interface Variant {
   recast?: 'parallel' | 'half'

@@ -2,14 +2,14 @@
 // Search: sections and songs by name, the keyboard alone is enough.
 import { computed, nextTick, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { useSections, useSongs } from '@/api/queries'
+import { useSections, useSongsNamed } from '@/api/queries'
 import { say } from '@/locales/en'
 
 const emit = defineEmits<{ close: [] }>()
 const router = useRouter()
 const sections = useSections()
-const songs = useSongs()
 const text = ref('')
+const songs = useSongsNamed(text)
 const at = ref(0)
 const field = ref<HTMLInputElement>()
 onMounted(() => nextTick(() => field.value?.focus()))
@@ -19,9 +19,8 @@ const found = computed(() => {
   if (!wanted) return []
   const places = [
     ...(sections.data.value ?? []).map((one) => ({ says: one.name, kind: say.sectionForm.gradeOf(one.grade), to: `/sections/${one.id}` })),
-    ...(songs.data.value ?? []).map((one) => ({ says: one.title, kind: say.places.songs, to: `/songs/${one.id}` })),
-  ]
-  return places.filter((place) => place.says.toLowerCase().includes(wanted)).slice(0, 8)
+  ].filter((place) => place.says.toLowerCase().includes(wanted))
+  return [...places, ...(songs.data.value?.songs ?? []).map((one) => ({ says: one.title, kind: say.places.songs, to: `/songs/${one.id}` }))].slice(0, 8)
 })
 function go(to?: string) {
   if (to) void router.push(to)

@@ -1,0 +1,1 @@
+"""Practice made from songs and tone sets: echoes, rows, games."""

@@ -1,0 +1,162 @@
+"""Guessing games made from songs, and how far a right answer may be luck. Source: docs/sources.md#guessing."""
+
+from __future__ import annotations
+
+from collections import Counter
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
+from functools import cache
+from itertools import groupby, pairwise, product
+from typing import Literal
+
+from kopje.core.analysis.analysis import Analysis
+from kopje.core.errors import PracticeError
+from kopje.core.exact import Fraction
+
+By = Literal["rhythm", "contour", "words"]
+Clue = tuple[str, ...]
+MOST_TRIALS, FEWEST_TRIALS = 10, 3
+MOST_SEQUENCES = 1024
+RUN = 3  # equal answers in a row
+EVIDENCE = Fraction(1, 20)
+WORDS_SHOWN = 3
+
+
+def clue(a: Analysis, by: By) -> Clue:
+    """What is heard or seen of a song's first phrase: its lengths, its ups and downs, or nothing where it has none."""
+    phrase = a.phrases[0]
+    part = a.timeline[phrase.first : phrase.stop]
+    if by == "rhythm":
+        return tuple(("" if sound.attack else "r") + str(sound.beats) for sound in part)
+    if by == "contour":
+        pitches = [sound.pitch.midi for sound in part if sound.attack and sound.pitch]
+        return tuple("=" if one == two else "↗" if two > one else "↘" for one, two in pairwise(pitches))
+    return tuple(dict.fromkeys(_words(a)))
+
+
+def _words(a: Analysis) -> Iterable[str]:
+    """Whole words of verse 1, lower case."""
+    word = ""
+    for sound in a.attacks:
+        for syllable in sound.syllables:
+            if syllable.verse == 1:
+                word += "".join(c for c in syllable.text.lower() if c.isalnum() or c in "'’")
+                if not syllable.joins:
+                    if word:
+                        yield word
+                    word = ""
+
+
+def confused(clues: Mapping[str, Clue]) -> tuple[tuple[str, ...], ...]:
+    """Groups of songs that cannot be told apart by their clues; keys in the order given. Songs without a clue are left out."""
+    same: dict[Clue, list[str]] = {}
+    for key, found in clues.items():
+        if found:
+            same.setdefault(found, []).append(key)
+    return tuple(tuple(keys) for keys in same.values() if len(keys) > 1)
+
+
+def telling_words(words: Mapping[str, Clue]) -> dict[str, Clue]:
+    """For each song up to three of its words that the fewest other songs have, in the order they are sung.
+
+    Two songs with the same three words would be confused; `confused` names them.
+    """
+    spread = Counter(word for found in words.values() for word in set(found))
+    chosen: dict[str, Clue] = {}
+    for key, found in words.items():
+        ranked = sorted(set(found), key=lambda word: (spread[word], -len(word), found.index(word)))
+        best = set(ranked[:WORDS_SHOWN])
+        chosen[key] = tuple(word for word in found if word in best)
+    return chosen
+
+
+@dataclass(frozen=True, slots=True)
+class Sung:
+    """A syllable with its tone; `aloud` says whether it is sung or only thought."""
+
+    text: str
+    joins: bool
+    degree: str | None
+    aloud: bool
+
+
+def masked(a: Analysis, tones: frozenset[str], only: bool) -> tuple[tuple[Sung, ...], ...]:
+    """The words of verse 1, phrase by phrase: all but the chosen tones aloud, or only these. Tones count in every octave;
+    a melisma belongs to its first tone; a tone without a syllable is shown by its name."""
+    lines = []
+    for phrase in a.phrases:
+        line = []
+        for sound in a.timeline[phrase.first : phrase.stop]:
+            if sound.attack:
+                degree = a.degree(sound)
+                chosen = degree is not None and degree.syllable in tones
+                said = next((s for s in sound.syllables if s.verse == 1), None)
+                line.append(
+                    Sung(
+                        said.text if said else "",
+                        bool(said and said.joins),
+                        str(degree) if degree else None,
+                        chosen == only,
+                    )
+                )
+        lines.append(tuple(line))
+    return tuple(lines)
+
+
+@cache
+def sequences(count: int, answers: int = 2) -> tuple[tuple[int, ...], ...]:
+    """Every sequence of answers the game can give: at most three equal in a row, and with two answers never strictly in turn."""
+    if not FEWEST_TRIALS <= count <= MOST_TRIALS or not 2 <= answers <= 3 or answers**count > MOST_SEQUENCES:
+        most = MOST_TRIALS if answers == 2 else 6
+        raise PracticeError(
+            f"A game of this kind has {FEWEST_TRIALS} to {most} questions. Nothing was made.", value=count
+        )
+
+    def fair(found: tuple[int, ...]) -> bool:
+        longest = max(len(list(run)) for _, run in groupby(found))
+        in_turn = answers == 2 and all(one != two for one, two in pairwise(found))
+        return longest <= RUN and not in_turn
+
+    return tuple(found for found in product(range(answers), repeat=count) if fair(found))
+
+
+def trials(count: int, seed: int, answers: int = 2) -> tuple[int, ...]:
+    """One of these sequences, by a seed."""
+    every = sequences(count, answers)
+    return every[(seed * 2_654_435_761 + 12_345) % len(every)]
+
+
+@cache
+def luck(count: int, right: int, answers: int = 2) -> Fraction:
+    """How often somebody who hears nothing but guesses as cleverly as can be has so many right, over the sequences the game
+    can give.
+
+    >>> luck(5, 5), luck(3, 3)
+    (Fraction(1, 24), Fraction(1, 6))
+    """
+    every = sequences(count, answers)
+    hits = Counter(guess for one in every for guess in _near(one, count - right, answers))
+    return Fraction(max(hits.values()), len(every))
+
+
+def _near(one: tuple[int, ...], wrong: int, answers: int) -> set[tuple[int, ...]]:
+    """Every guess with so many wrong answers or fewer."""
+    found = {one}
+    for _ in range(wrong):
+        found |= {
+            (*guess[:at], other, *guess[at + 1 :])
+            for guess in found
+            for at in range(len(one))
+            for other in range(answers)
+        }
+    return found
+
+
+def least_right(count: int, answers: int = 2) -> int | None:
+    """How many right answers are evidence (luck under 5 %); None where even all of them are not."""
+    if luck(count, count, answers) >= EVIDENCE:
+        return None
+    right = count
+    while right > 1 and luck(count, right - 1, answers) < EVIDENCE:
+        right -= 1
+    return right

@@ -1,0 +1,39 @@
+"""A guessing game from the songs a section has sung."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from uuid import UUID
+
+from kopje.core.practice.games import By, Clue, clue, confused, telling_words
+from kopje.store import sections, songs
+from kopje.usecases.call import Call
+from kopje.usecases.section_state import songs_met
+from kopje.usecases.songbook import analysis_of
+
+MOST = 40  # songs of a game, those sung last
+
+
+@dataclass(frozen=True)
+class Guessing:
+    """Song ids with titles and clues, and the groups that nobody can tell apart."""
+
+    titles: Mapping[str, str]
+    clues: Mapping[str, Clue]
+    alike: tuple[tuple[str, ...], ...]
+
+
+def guessing(call: Call, section_id: UUID, by: By) -> Guessing:
+    """Clues for what the section has sung; songs without such a clue are left out."""
+    sections.section(call.session, call.school_id, section_id)
+    met = songs_met(call, section_id)
+    lately = sorted(met, key=lambda key: (met[key].last is None, met[key].last, key), reverse=True)[:MOST]
+    known = [songs.song(call.session, call.school_id, UUID(key)) for key in lately]
+    known.sort(key=lambda song: (song.title, song.id))
+    clues = {str(song.id): clue(analysis_of(song), by) for song in known}
+    found = telling_words(clues) if by == "words" else clues
+    found = {key: one for key, one in found.items() if one}
+    return Guessing(
+        {str(song.id): song.title for song in known if str(song.id) in found}, found, confused(found)
+    )

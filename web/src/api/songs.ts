@@ -1,0 +1,69 @@
+// Asking the songbook, and bringing files into it.
+import { useInfiniteQuery, useQuery } from '@tanstack/vue-query'
+import { computed, type MaybeRefOrGetter, toValue } from 'vue'
+import { api, body, type Schemas } from './client'
+import { importSongs, queryClient } from './queries'
+
+export type Asked = Schemas['AskedBody']
+export const NOTHING_ASKED: Asked = { section: null, has: [], known: false, fits: false, rested: null, new: false }
+const PAGE = 60
+
+/** Songs by title that answer a question, page after page. */
+export function useSongsAsked(asked: MaybeRefOrGetter<Asked>, text: MaybeRefOrGetter<string>) {
+  return useInfiniteQuery({
+    queryKey: ['songs', computed(() => toValue(asked)), computed(() => toValue(text))],
+    queryFn: ({ pageParam }) => {
+      const { section, has, known, fits, rested, new: fresh } = toValue(asked)
+      const about = section ? { section, known: known ?? false, fits: fits ?? false, new: fresh ?? false, ...(rested == null ? {} : { rested }) } : {}
+      return body(api.GET('/api/songs', { params: { query: { text: toValue(text), has: has ?? [], ...about, offset: pageParam, limit: PAGE } } }))
+    },
+    initialPageParam: 0,
+    getNextPageParam: (last, pages) => {
+      const there = pages.reduce((sum, page) => sum + page.songs.length, 0)
+      return there < last.total ? there : undefined
+    },
+    placeholderData: (before) => before,
+  })
+}
+export const useSongKinds = () => useQuery({ queryKey: ['songs', 'kinds'], queryFn: () => body(api.GET('/api/song-kinds')) })
+export const useSongQuestions = () => useQuery({ queryKey: ['song-questions'], queryFn: () => body(api.GET('/api/song-questions')) })
+export async function keepQuestion(name: string, asked: Asked): Promise<void> {
+  await body(api.POST('/api/song-questions', { body: { name, asked } }))
+  await queryClient.invalidateQueries({ queryKey: ['song-questions'] })
+}
+export async function dropQuestion(id: string): Promise<void> {
+  await api.DELETE('/api/song-questions/{question_id}', { params: { path: { question_id: id } } })
+  await queryClient.invalidateQueries({ queryKey: ['song-questions'] })
+}
+
+const AT_ONCE = 6
+/** Hundreds of files, a few at a time; `tell` hears after each lot, and may stop. What was brought in before stays. */
+export async function importMany(files: readonly File[], tell: (songs: Schemas['ImportedRead'][], done: number) => boolean): Promise<void> {
+  for (let at = 0; at < files.length; at += AT_ONCE) {
+    const read = await importSongs(files.slice(at, at + AT_ONCE))
+    if (!tell(read.songs, Math.min(at + AT_ONCE, files.length))) return
+  }
+}
+
+export interface Variant { recast?: 'parallel' | 'half'; do?: string }
+/** Relations of phrases, turns, how hard, ways to mend bars, other tunes of this title. */
+export function useInsight(id: MaybeRefOrGetter<string>, variant: MaybeRefOrGetter<Variant>, version: MaybeRefOrGetter<string>) {
+  return useQuery({
+    queryKey: ['song', id, 'insight', computed(() => toValue(variant)), computed(() => toValue(version))],
+    queryFn: () => body(api.GET('/api/songs/{song_id}/insight', { params: { path: { song_id: toValue(id) }, query: toValue(variant) } })),
+    placeholderData: (before: Schemas['InsightRead'] | undefined) => before,
+  })
+}
+export type KeyPurpose = 'voices' | 'bars' | 'recorder' | 'reading'
+export function useBestKeys(id: MaybeRefOrGetter<string>, grade: MaybeRefOrGetter<number>, purpose: MaybeRefOrGetter<KeyPurpose>) {
+  return useQuery({
+    queryKey: ['song', id, 'keys', grade, purpose],
+    queryFn: () => body(api.GET('/api/songs/{song_id}/keys', { params: { path: { song_id: toValue(id) }, query: { grade: toValue(grade), purpose: toValue(purpose) } } })),
+    placeholderData: (before: Schemas['KeyRead'][] | undefined) => before,
+  })
+}
+export async function sayAbout(id: string, title: string, facts: Record<string, string>): Promise<void> {
+  await body(api.PUT('/api/songs/{song_id}/about', { params: { path: { song_id: id } }, body: { title, facts } }))
+  await queryClient.invalidateQueries({ queryKey: ['song', id] })
+  void queryClient.invalidateQueries({ queryKey: ['songs'] })
+}
