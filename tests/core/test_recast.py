@@ -10,6 +10,7 @@ from kopje.core.analysis.analysis import analyse
 from kopje.core.analysis.recast import other_home, recast
 from kopje.core.analysis.told import Told
 from kopje.core.errors import TuneError
+from kopje.core.music.degree import NATURAL, Degree
 from making import SONGS, shipped, tune
 
 SCALE = "CDEFGAB"
@@ -85,3 +86,21 @@ def test_every_song_of_ours_in_major_or_minor_can_be_recast() -> None:
 def test_a_tone_without_a_syllable_over_there_is_named() -> None:
     with pytest.raises(TuneError, match="ri"):
         recast(tune("C2 E2 | ^D2 E2 | F2 G2 | A2 B2 | c2 G2 | E2 D2 | C4 |"), "parallel")
+
+
+@pytest.mark.parametrize("mode", ["dorian", "phrygian", "lydian", "mixolydian"])
+def test_a_mode_keeps_the_resting_pitch_the_letters_and_the_rhythm(mode: str) -> None:
+    for file in SONGS.glob("*.abc"):
+        a = shipped(file.stem)
+        home = other_home(a, mode)  # type: ignore[arg-type]
+        if home is None or a.tonality.do is None or a.tonality.resting is None:
+            continue
+        there = recast(a, mode)  # type: ignore[arg-type]
+        do, resting = home
+        before = a.tonality.do.sounding(Degree.parse(a.tonality.resting))
+        after = do.sounding(Degree.parse(resting))
+        assert (before.letter, before.alter) == (after.letter, after.alter)
+        assert [text[0] for text in pitches(there)] == [text[0] for text in pitches(a.tune)]
+        heard = {do.degree(note.pitch).syllable for _, _, note in there.notes() if note.pitch}
+        assert heard <= set(NATURAL), file.stem
+        assert [bar.length for bar in there.bars] == [bar.length for bar in a.tune.bars]

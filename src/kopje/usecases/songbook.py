@@ -85,7 +85,7 @@ def seen(song: tables.Song, variant: Variant, minor: Minor = "la") -> Analysis:
     a = analysis_of(song)
     tune, told = a.tune, told_of(song.told or {})
     if variant.recast is not None:
-        home = other_home(a) if variant.recast == "parallel" else None
+        home = other_home(a, variant.recast) if variant.recast != "half" else None
         tune = recast(a, variant.recast)
         told = (
             replace(told, do=home[0], resting=home[1])

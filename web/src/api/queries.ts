@@ -61,7 +61,7 @@ export async function keepTypedSong(typed: Schemas['TypedBody']): Promise<Schema
   return kept
 }
 export interface Variant {
-  recast?: 'parallel' | 'half'
+  recast?: 'parallel' | 'half' | 'dorian' | 'phrygian' | 'lydian' | 'mixolydian'
   do?: string
 }
 /** A song as it is, or as asked for: in the parallel tonality, with another do. */

@@ -45,7 +45,7 @@ export async function importMany(files: readonly File[], tell: (songs: Schemas['
   }
 }
 
-export interface Variant { recast?: 'parallel' | 'half'; do?: string }
+export type Variant = import('./queries').Variant
 /** Relations of phrases, turns, how hard, ways to mend bars, other tunes of this title. */
 export function useInsight(id: MaybeRefOrGetter<string>, variant: MaybeRefOrGetter<Variant>, version: MaybeRefOrGetter<string>) {
   return useQuery({
@@ -66,4 +66,45 @@ export async function sayAbout(id: string, title: string, facts: Record<string, 
   await body(api.PUT('/api/songs/{song_id}/about', { params: { path: { song_id: id } }, body: { title, facts } }))
   await queryClient.invalidateQueries({ queryKey: ['song', id] })
   void queryClient.invalidateQueries({ queryKey: ['songs'] })
+}
+
+const asking = (on: MaybeRefOrGetter<boolean>) => computed(() => toValue(on))
+export function useEchoes(id: MaybeRefOrGetter<string>, beats: MaybeRefOrGetter<number>, ending: MaybeRefOrGetter<'any' | 'home' | 'open'>, on: MaybeRefOrGetter<boolean>) {
+  return useQuery({
+    queryKey: ['song', id, 'echoes', beats, ending],
+    queryFn: () => body(api.GET('/api/songs/{song_id}/echoes', { params: { path: { song_id: toValue(id) }, query: { beats: toValue(beats), ending: toValue(ending) } } })),
+    enabled: asking(on),
+  })
+}
+export type RowKind = 'up_and_down' | 'thirds' | 'sequence' | 'widening'
+export function useRows(id: MaybeRefOrGetter<string>, kind: MaybeRefOrGetter<RowKind | 'echo'>, start: MaybeRefOrGetter<string>, tempo: MaybeRefOrGetter<number>, on: MaybeRefOrGetter<boolean>) {
+  return useQuery({
+    queryKey: ['song', id, 'rows', kind, start, tempo],
+    queryFn: () => {
+      const [chosen, from] = [toValue(kind), toValue(start)]
+      return body(api.GET('/api/songs/{song_id}/rows', { params: { path: { song_id: toValue(id) }, query: { ...(chosen === 'echo' ? {} : { kind: chosen }), ...(from ? { start: from } : {}), tempo: toValue(tempo) } } }))
+    },
+    enabled: asking(on),
+  })
+}
+export function useMasked(id: MaybeRefOrGetter<string>, tones: MaybeRefOrGetter<string[]>, only: MaybeRefOrGetter<boolean>, on: MaybeRefOrGetter<boolean>) {
+  return useQuery({
+    queryKey: ['song', id, 'masked', tones, only],
+    queryFn: () => body(api.GET('/api/songs/{song_id}/masked', { params: { path: { song_id: toValue(id) }, query: { tones: toValue(tones), only: toValue(only) } } })),
+    enabled: computed(() => toValue(on) && toValue(tones).length > 0),
+  })
+}
+export function useTrials(id: MaybeRefOrGetter<string>, count: MaybeRefOrGetter<number>, seed: MaybeRefOrGetter<number>, half: MaybeRefOrGetter<boolean>, on: MaybeRefOrGetter<boolean>) {
+  return useQuery({
+    queryKey: ['song', id, 'trials', computed(() => toValue(count)), seed, half],
+    queryFn: () => body(api.GET('/api/songs/{song_id}/trials', { params: { path: { song_id: toValue(id) }, query: { count: toValue(count), seed: toValue(seed), half: toValue(half) } } })),
+    enabled: asking(on),
+  })
+}
+export function useGuess(section: MaybeRefOrGetter<string>, by: MaybeRefOrGetter<'rhythm' | 'contour' | 'words'>, on: MaybeRefOrGetter<boolean>) {
+  return useQuery({
+    queryKey: ['guess', section, by],
+    queryFn: () => body(api.GET('/api/sections/{section_id}/guess', { params: { path: { section_id: toValue(section) }, query: { by: toValue(by) } } })),
+    enabled: computed(() => toValue(on) && toValue(section) !== ''),
+  })
 }

@@ -2,13 +2,18 @@
 // The engraved song. The SVG is our own server's; it takes the colour of the page.
 import { ref, watch } from 'vue'
 
-const props = withDefaults(defineProps<{ svg: string; label: string; now?: number | null }>(), { now: null })
+const props = withDefaults(defineProps<{ svg: string; label: string; now?: number | null; marked?: readonly number[] }>(), { now: null, marked: () => [] })
 const emit = defineEmits<{ note: [index: number] }>()
 const figure = ref<HTMLElement>()
 // The printed note that sounds now is marked; its id is the engraver's, made from ours.
 watch(() => [props.now, props.svg] as const, ([now]) => {
   figure.value?.querySelectorAll('.sounds-now').forEach((one) => one.classList.remove('sounds-now'))
   if (now !== null) figure.value?.querySelector(`#n${now}`)?.classList.add('sounds-now')
+}, { flush: 'post' })
+// Notes of a chosen tone are ringed, so that colour is not the only cue.
+watch(() => [props.marked, props.svg] as const, ([marked]) => {
+  figure.value?.querySelectorAll('.is-chosen').forEach((one) => one.classList.remove('is-chosen'))
+  for (const note of marked) figure.value?.querySelector(`#n${note}`)?.classList.add('is-chosen')
 }, { flush: 'post' })
 function pressed(event: Event) {
   const id = (event.target as Element).closest('g.note')?.id.match(/^n(\d+)/)?.[1]

@@ -65,6 +65,11 @@ export function usePlayback(of: MaybeRefOrGetter<Playable | undefined>) {
     const end = Math.max(...plan.map((one) => one.at + one.seconds))
     timers.push(window.setTimeout(() => (loop.value ? start() : stop()), 1000 * end + 150))
   }
+  /** Sounds something else once, without pointing at notes: for questions whose answer must not be seen. */
+  function sound(other: Playable) {
+    stop()
+    tones(planned(other, beatsAMinute.value, null, false))
+  }
   onUnmounted(stop)
-  return { playing, now, tempo, phrase, loop, rhythmOnly, beatsAMinute, start, stop, turn: () => { if (playing.value) stop(); else start() } }
+  return { playing, now, tempo, phrase, loop, rhythmOnly, beatsAMinute, start, stop, sound, turn: () => { if (playing.value) stop(); else start() } }
 }

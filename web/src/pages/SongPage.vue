@@ -2,9 +2,10 @@
 // A song: its score, where its home is and how sure that is, what it is made of, what needs a look.
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { api } from '@/api/client'
+import { api, body } from '@/api/client'
 import type { Schemas } from '@/api/client'
-import { queryClient, tellSong, useScore, useSong, type Variant } from '@/api/queries'
+import { queryClient, tellSong, useConcepts, useScore, useSections, useSong, type Variant } from '@/api/queries'
+import { useInsight } from '@/api/songs'
 import PageState from '@/components/PageState.vue'
 import ReasonList from '@/components/ReasonList.vue'
 import ScoreView from '@/components/ScoreView.vue'
@@ -15,12 +16,19 @@ import { play } from '@/composables/useSound'
 import { useTrail } from '@/composables/useTrail'
 import { degreeName } from '@/composables/useWording'
 import { capital, pitchName } from '@/composables/words'
+import BarProblems from '@/features/songs/BarProblems.vue'
 import LayerBar from '@/features/songs/LayerBar.vue'
 import PianoKeys from '@/features/songs/PianoKeys.vue'
 import PlayBar from '@/features/songs/PlayBar.vue'
+import SongAbout from '@/features/songs/SongAbout.vue'
+import SongDrills from '@/features/songs/SongDrills.vue'
+import SongGames from '@/features/songs/SongGames.vue'
+import SongKeys from '@/features/songs/SongKeys.vue'
+import SongMadeOf from '@/features/songs/SongMadeOf.vue'
+import SongPhrases from '@/features/songs/SongPhrases.vue'
 import ToldForm from '@/features/songs/ToldForm.vue'
 import VariantBar from '@/features/songs/VariantBar.vue'
-import ToneLadder from '@/features/songs/ToneLadder.vue'
+import TonePictures from '@/features/songs/TonePictures.vue'
 import { say } from '@/locales/en'
 
 const props = defineProps<{ id: string }>()
@@ -60,8 +68,19 @@ async function tell(told: Schemas['ToldBody']) {
   telling.value = false
 }
 useTrail(() => [{ says: say.songs.title, to: '/songs' }, { says: found.value?.title ?? '' }])
-const motions = computed(() => Object.entries(found.value?.motion ?? {}).filter(([, count]) => count > 0))
-const facts = computed(() => Object.entries(found.value?.facts ?? {}))
+const chosen = ref<string | null>(null)
+const markedNotes = computed(() => (chosen.value ? (found.value?.sounds ?? []).filter((one) => one.degree === chosen.value).map((one) => one.note) : []))
+const tab = ref<keyof typeof say.insight.tabs>('made')
+const sections = useSections()
+const concepts = useConcepts()
+const insight = useInsight(() => props.id, variant, () => JSON.stringify([found.value?.told ?? {}, found.value?.title]))
+const mend = (at: number, how: Schemas['RepairRead']['how']) => tell({ ...(found.value?.told ?? {}), repairs: { ...(found.value?.told.repairs ?? {}), [String(at)]: how } } as Schemas['ToldBody'])
+const showIn = (letter: string | null) => { variant.value = letter ? { ...variant.value, do: letter } : {} }
+/** A trial sounds the song in one tonality or the other without showing which: what is on the page stays. */
+async function soundAs(how: 'as_written' | 'parallel' | 'half') {
+  const read = await body(api.GET('/api/songs/{song_id}', { params: { path: { song_id: props.id }, query: how === 'as_written' ? {} : { recast: how } } })).catch(() => null)
+  if (read) player.sound(read)
+}
 async function remove() {
   await api.DELETE('/api/songs/{song_id}', { params: { path: { song_id: props.id } } })
   await queryClient.invalidateQueries({ queryKey: ['songs'] })
@@ -83,34 +102,25 @@ useKeys([
       <h1>{{ found.title }}</h1>
       <TonicPattern :tonic="found.tonic" :starting="found.starting" />
     </header>
-    <section v-if="found.problems.length" class="problems" :aria-label="say.song.problems">
-      <strong>△ {{ say.song.problems }}</strong>
-      <ul><li v-for="(one, index) in found.problems" :key="index">{{ one.message }}</li></ul>
-    </section>
+    <BarProblems :problems="found.problems" :repairs="insight.data.value?.repairs ?? []" :busy="telling" @mend="mend" />
     <div class="song">
       <div class="left">
         <LayerBar ref="bar" v-model="layers" v-model:reading="reading" />
-        <div class="paper sheet"><ScoreView v-if="score.data.value" :svg="score.data.value" :label="say.song.score(found.title)" :now="reading ? null : player.now.value" @note="hear" /><p v-else-if="score.error.value" class="wrong">△ {{ score.error.value.message }}</p><p v-else class="quiet waiting">{{ say.state.loading }}</p></div>
+        <div class="paper sheet"><ScoreView v-if="score.data.value" :svg="score.data.value" :label="say.song.score(found.title)" :now="reading ? null : player.now.value" :marked="reading ? [] : markedNotes" @note="hear" /><p v-else-if="score.error.value" class="wrong">△ {{ score.error.value.message }}</p><p v-else class="quiet waiting">{{ say.state.loading }}</p></div>
         <VariantBar v-if="found.own.do" v-model="variant" :own="found.own" />
         <p v-if="cannot" class="wrong small" role="alert">△ {{ cannot }}</p>
         <PlayBar v-if="found.sounds.length" :player="player" :phrases="found.form.split(' ')" />
-        <div v-if="!reading" class="below">
-          <section class="stack">
-            <h2>{{ say.song.elements }}</h2>
-            <ul class="elements">
-              <li v-for="one in found.elements" :key="one.key"><span>{{ one.name }} <span class="small quiet">{{ one.spoken }}</span></span><span class="narrow">{{ say.song.times(one.count) }}</span><span class="small quiet">{{ say.song.bars(one.bars) }}</span></li>
-              <li v-for="one in found.unnamed" :key="one.name"><span>{{ one.name }} <span class="small new">{{ say.song.unnamed }}</span></span><span class="narrow">{{ say.song.times(one.count) }}</span><span class="small quiet">{{ say.song.bars(one.bars) }}</span></li>
-            </ul>
-          </section>
-          <section v-if="motions.length" class="stack">
-            <h2>{{ say.song.motion }}</h2>
-            <ul class="elements two"><li v-for="[kind, count] in motions" :key="kind"><span>{{ say.song.motions[kind] }}</span><span class="narrow">{{ count }}</span></li></ul>
-          </section>
-          <section v-if="facts.length" class="stack">
-            <h2>{{ say.song.facts }}</h2>
-            <dl class="facts"><template v-for="[name, value] in facts" :key="name"><dt class="small quiet">{{ say.song.names[name] ?? name }}</dt><dd :class="{ care: name === 'care' }">{{ value }}</dd></template></dl>
-          </section>
-        </div>
+        <template v-if="!reading">
+          <div class="tabs" role="tablist" :aria-label="say.insight.tabsTitle"><button v-for="(says, key) in say.insight.tabs" :key="key" role="tab" :aria-selected="tab === key" :class="{ on: tab === key }" @click="tab = key">{{ says }}</button></div>
+          <div role="tabpanel" :aria-label="say.insight.tabs[tab]">
+            <SongMadeOf v-if="tab === 'made'" :song="found" :axes="insight.data.value?.difficulty ?? []" />
+            <SongPhrases v-else-if="tab === 'phrases' && insight.data.value" :song="found" :insight="insight.data.value" />
+            <SongKeys v-else-if="tab === 'keys'" :id="id" :written="found.own.do" :sections="sections.data.value ?? []" @show="showIn" />
+            <SongDrills v-else-if="tab === 'drills'" :id="id" :tone-set="found.tone_set" />
+            <SongGames v-else-if="tab === 'games'" :song="found" :sections="sections.data.value ?? []" @sound="soundAs" />
+            <SongAbout v-else-if="tab === 'about'" :song="found" :twins="insight.data.value?.twins ?? []" />
+          </div>
+        </template>
       </div>
       <aside v-if="!reading" class="right">
         <section class="home">
@@ -119,7 +129,7 @@ useKeys([
           <template v-else>
           <p>{{ capital(say.song.tonality[found.tonality] ?? found.tonality) }} · <span :class="{ new: found.confidence < 0.7 }">{{ say.song.sure(found.confidence) }}</span></p>
           <ReasonList :reasons="found.reasons" class="small" />
-          <ToldForm :song="found" :refused="refused" :busy="telling" @tell="tell" />
+          <ToldForm :song="found" :concepts="concepts.data.value ?? []" :refused="refused" :busy="telling" @tell="tell" />
           </template>
         </section>
         <dl class="sums">
@@ -130,7 +140,7 @@ useKeys([
           <dt>{{ say.song.final }}</dt><dd>{{ degreeName(found.final ?? '') }}</dd>
         </dl>
         <PianoKeys v-if="found.low" :tones="found.sounds" :now="midiNow" />
-        <ToneLadder :ladder="found.ladder" :resting="found.resting_tone" />
+        <TonePictures :song="found" :now="midiNow" :chosen="chosen" @choose="chosen = chosen === $event ? null : $event" />
         <div class="row"><a :href="`/api/songs/${id}/file`" class="small">{{ say.song.file }}</a><a v-for="one in ['musicxml', 'abc', 'mid']" :key="one" :href="fileOf(one)" class="small" download>.{{ one }}</a><button v-if="!found.ours" class="small wrong" @click="remove">{{ say.song.remove }}</button></div>
       </aside>
     </div>
@@ -138,19 +148,16 @@ useKeys([
 </template>
 
 <style scoped>
-.problems { border-left: 4px solid var(--iron); padding: 6px 14px; color: var(--iron); background: var(--sheet); }
 .song { display: grid; grid-template-columns: minmax(0, 2.1fr) minmax(230px, 1fr); gap: 32px; align-items: start; }
 .song:has(> .left:only-child) { grid-template-columns: minmax(0, 1fr); }
 .paper { padding: 18px 20px; min-height: 300px; }
 .waiting { padding: 24px; }
-.below { display: grid; grid-template-columns: 1.3fr 0.8fr 1.5fr; gap: 28px; margin-top: 22px; }
-.elements li { display: grid; grid-template-columns: 1fr 36px 84px; gap: 8px; border-top: 1px solid var(--line); padding: 4px 0; align-items: baseline; }
-.elements.two li { grid-template-columns: 1fr 30px; }
+.tabs { display: flex; flex-wrap: wrap; gap: 4px 2px; margin: 22px 0 14px; border-bottom: 1px solid var(--granite); }
+.tabs button { padding: 6px 14px; min-height: 38px; border-bottom: 3px solid transparent; margin-bottom: -1px; }
+.tabs button.on { border-color: var(--dusk); font-weight: 650; }
 .right { display: grid; gap: 20px; }
 .home { display: grid; gap: 6px; }
 .sums { display: grid; grid-template-columns: 76px 1fr; gap: 4px 10px; }
 .sums dt { color: var(--granite); font-size: 14px; padding-top: 2px; }
-.facts { display: grid; grid-template-columns: 70px 1fr; gap: 4px 10px; }
-@media (max-width: 1100px) { .below { grid-template-columns: 1fr; } }
 @media (max-width: 900px) { .song { grid-template-columns: 1fr; } }
 </style>

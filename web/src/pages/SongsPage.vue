@@ -64,6 +64,7 @@ async function keep(name: string) {
       <div class="row"><h1>{{ say.songs.title }}</h1><span class="quiet" role="status">{{ something ? say.ask.found(total) : say.songs.count(total) }}</span></div>
       <input v-model="text" type="search" class="find" :aria-label="say.songs.find" :placeholder="say.songs.find" />
     </header>
+    <SongSentence v-model="asked" :sections="sections.data.value ?? []" :concepts="concepts.data.value ?? []" :kinds="kinds.data.value ?? []" :kept="kept.data.value ?? []" @keep="keep" @drop="dropQuestion" />
     <div :class="['drop', { over }]" @dragover.prevent="over = true" @dragleave="over = false" @drop.prevent="bring($event.dataTransfer?.files)">
       <input ref="picker" type="file" multiple hidden accept=".musicxml,.xml,.mxl,.abc,.mid,.midi" :aria-label="say.songs.bring" @change="bring(picker?.files)" />
       <v-btn :prepend-icon="mdiTrayArrowUp" :disabled="progress !== null" @click="picker?.click()">{{ progress ? say.songs.busy : say.songs.bring }}</v-btn>
@@ -73,7 +74,6 @@ async function keep(name: string) {
     </div>
     <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
     <ImportReport :songs="report" :progress="progress?.all ? progress : null" @stop="stopped = true" @close="report = []" />
-    <SongSentence v-model="asked" :sections="sections.data.value ?? []" :concepts="concepts.data.value ?? []" :kinds="kinds.data.value ?? []" :kept="kept.data.value ?? []" @keep="keep" @drop="dropQuestion" />
     <PageState v-if="!songs.data.value" :error="songs.error.value" @again="songs.refetch()" />
     <p v-else-if="!shown.length" class="quiet">{{ something ? say.songs.nothing : say.songs.none }}</p>
     <ol v-else class="rows">
@@ -92,7 +92,7 @@ async function keep(name: string) {
 
 <style scoped>
 .find { font: inherit; padding: 8px 12px; width: 320px; border: 1px solid var(--granite); border-radius: 2px; background: var(--sheet); color: inherit; }
-.drop { border: 1px dashed var(--granite); border-radius: 2px; padding: 12px 16px; display: flex; gap: 16px; align-items: center; flex-wrap: wrap; }
+.drop { border: 1px dashed var(--granite); border-radius: 2px; padding: 6px 12px; display: flex; gap: 12px; align-items: center; flex-wrap: wrap; }
 .drop.over { background: var(--dusk-wash); border-style: solid; }
 .drop > span { flex: 1; }
 .song { display: grid; grid-template-columns: minmax(180px, 1.6fr) 130px minmax(120px, 1.1fr) 130px 46px 66px; gap: 16px; align-items: center; padding: 8px; border-top: 1px solid var(--line); color: inherit; text-decoration: none; min-height: 46px; }

@@ -139,7 +139,7 @@ def get_score(
     recast: Recast = None,
     lines: bool = True,
     wall: bool = False,
-    layers: Annotated[list[Layer], Query(max_length=5)] = [],  # noqa: B006  # FastAPI wants the default here
+    layers: Annotated[list[Layer], Query(max_length=6)] = [],  # noqa: B006  # FastAPI wants the default here
     words: bool = True,
 ) -> Response:
     """The engraved song as SVG, on wish with another do; `lines` keeps one line of text on one line of music.

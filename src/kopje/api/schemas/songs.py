@@ -174,6 +174,7 @@ class SongRead(Read):
     own: OwnRead
     problems: list[ProblemRead]
     ladder: list[RungRead]
+    words: dict[str, list[str]]
     sounds: list[SoundRead]
     tempo: float | None
     beat: float
@@ -197,7 +198,7 @@ class SongRead(Read):
             final=str(a.final) if a.final else None, elements=_elements(a, words), unnamed=_unnamed(a),
             motion=a.motion, form=a.form, phrase_bars=phrase_bars(a), told=ToldRead(**(song.told or {})), own=own(song, words),
             problems=[ProblemRead.model_validate(p) for p in a.problems],
-            ladder=[RungRead(**rung) for rung in ladder(a)], sounds=heard(a),
+            ladder=[RungRead(**rung) for rung in ladder(a)], words={tone: list(said) for tone, said in a.words.items()}, sounds=heard(a),
             tempo=float(a.tune.tempo) if a.tune.tempo else None, beat=float(a.tune.bars[0].meter.beat),
             beats=a.tune.bars[0].meter.beats, pickup=float(a.tune.pickup), starting=starting(a), tonic=tonic(a),
         )  # fmt: skip

@@ -12,13 +12,14 @@ from typing import Literal
 from kopje.core.analysis.analysis import Analysis
 from kopje.core.analysis.motion import move
 from kopje.core.analysis.timeline import Sound, bar_starts
+from kopje.core.exact import Fraction
 from kopje.core.music.pitch import Pitch
 from kopje.core.music.rhythm_syllables import syllables
 from kopje.core.music.tune import Tune
 from kopje.core.sequence.wording import Wording
 
-Layer = Literal["degrees", "numbers", "letters", "rhythm", "motion"]
-LAYERS: tuple[Layer, ...] = ("degrees", "numbers", "letters", "rhythm", "motion")
+Layer = Literal["degrees", "numbers", "letters", "rhythm", "motion", "marks"]
+LAYERS: tuple[Layer, ...] = ("degrees", "numbers", "letters", "rhythm", "motion", "marks")
 Line = dict[int, str]
 
 
@@ -28,12 +29,36 @@ def line(a: Analysis, layer: Layer, words: Wording) -> Line:
         return _rhythm(a, words)
     if layer == "motion":
         return _motion(a)
+    if layer == "marks":
+        return {sound.note: words.tone(str(a.degree(sound))) for sound in marked(a)}
     if layer == "letters":
         return letters(a.tune)
     said = words if layer == "degrees" else replace(words, names="numbers")
     said = said if layer == "numbers" else replace(words, names="solfa")
     found = ((sound, a.degree(sound)) for sound in a.attacks)
     return {sound.note: said.tone(str(degree)) for sound, degree in found if degree is not None}
+
+
+def marked(a: Analysis) -> tuple[Sound, ...]:
+    """The few tones that a reader wants named: the first one, one after a rest of a bar or more, every arrival by skip or leap,
+    every chromatic tone; no repeats, no steps."""
+    found: list[Sound] = []
+    last: Sound | None = None
+    silence = Fraction(0)
+    for sound in a.timeline:
+        if not sound.attack:
+            silence += sound.duration
+        elif sound.pitch is not None:
+            degree = a.degree(sound)
+            chromatic = degree is not None and degree.alter != 0
+            kind = move(last.pitch, sound.pitch) if last is not None and last.pitch is not None else "first"
+            rested = silence >= sound.meter.length
+            if degree is not None and (
+                rested or kind in ("first", "skip", "leap") or (chromatic and kind != "repeat")
+            ):
+                found.append(sound)
+            last, silence = sound, Fraction(0)
+    return tuple(found)
 
 
 def letters(tune: Tune) -> Line:

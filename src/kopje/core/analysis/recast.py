@@ -13,37 +13,49 @@ from kopje.core.music.degree import LOWERED, NATURAL, RAISED, Degree, Do
 from kopje.core.music.pitch import Pitch
 from kopje.core.music.tune import Key, Note, Tune
 
-How = Literal["parallel", "half"]
+How = Literal["parallel", "half", "dorian", "phrygian", "lydian", "mixolydian"]
 LETTERS_UP, SEMITONES_UP = 2, 3  # from a minor's resting tone to its do
-FIFTHS = 3
+RESTING_OF = {"dorian": "re", "phrygian": "mi", "lydian": "fa", "mixolydian": "so"}
 
 
 def recast(a: Analysis, how: How) -> Tune:
-    """The whole tune in the parallel tonality, or from its middle phrase on (“half”). TuneError where it cannot be said.
+    """The whole tune in the parallel tonality or a mode on the same resting pitch, or in the parallel one from its middle phrase
+    on (“half”). TuneError where it cannot be said.
 
-    Ti goes to si where it leads home (repeats of it between allowed), else to so; so and si come back as ti.
+    To minor, ti goes to si where it leads home (repeats of it between allowed), else to so; so and si come back as ti.
     """
     t = a.tonality
-    if t.do is None or t.name not in ("major", "minor"):
-        raise TuneError(
-            "Only a song in major or minor has a parallel tonality. Nothing was changed.", value=t.name
-        )
+    home = other_home(a, how)
+    if t.do is None or home is None:
+        what = "parallel tonality" if how in ("parallel", "half") else "such a mode"
+        kinds = "major or minor" if how in ("parallel", "half") else "a tonality, and another one,"
+        raise TuneError(f"Only a song in {kinds} has a {what}. Nothing was changed.", value=t.name)
     if len(a.areas) > 1:
         raise TuneError("A song that changes its key cannot be recast as a whole. Nothing was changed.")
     if a.moved:
-        raise TuneError("A song that changes between major and minor cannot be recast as a whole. Nothing was changed.")  # fmt: skip
-    to_minor = t.name == "major"
-    do = _other_do(t.do, to_minor)
+        raise TuneError(
+            "A song that changes between major and minor cannot be recast as a whole. Nothing was changed."
+        )
+    do, resting = home
     first = (len(a.phrases) + 1) // 2 if how == "half" else 0
-    pitches = dict(_pitches(a, do, to_minor, first))
+    pitches = dict(_pitches(a, do, (t.resting or "", resting), first))
     tune = _with(a.tune, pitches)
-    return tune if first else _signed(tune, -FIFTHS if to_minor else FIFTHS)
+    return tune if first else _signed(tune, do.fifths - t.do.fifths)
 
 
-def other_home(a: Analysis) -> tuple[Do, str] | None:
-    """(do, resting tone) after recasting the whole; None where it has no parallel."""
+def other_home(a: Analysis, how: How = "parallel") -> tuple[Do, str] | None:
+    """(do, resting tone) after recasting the whole; None where it has no such tonality, or has it already."""
     t = a.tonality
-    if t.do is None or t.name not in ("major", "minor"):
+    if t.do is None or t.name == "not_established" or t.resting is None:
+        return None
+    if how in RESTING_OF:
+        resting = RESTING_OF[how]
+        if t.name == how:
+            return None
+        up = Degree.parse(resting)
+        pitch = t.do.sounding(Degree.parse(t.resting)).moved(-up.step, -up.semitones)
+        return Do(pitch.letter, pitch.alter, pitch.octave), resting
+    if t.name not in ("major", "minor"):
         return None
     return _other_do(t.do, t.name == "major"), "la" if t.name == "major" else "do"
 
@@ -54,14 +66,17 @@ def _other_do(do: Do, to_minor: bool) -> Do:
     return Do(up.letter, up.alter, up.octave)
 
 
-def _pitches(a: Analysis, do: Do, to_minor: bool, first: int) -> Iterable[tuple[int, Pitch]]:
+def _pitches(a: Analysis, do: Do, homes: tuple[str, str], first: int) -> Iterable[tuple[int, Pitch]]:
+    """New pitches of the sounds from a phrase on; `homes`: resting tone before and after."""
     for phrase in a.phrases[first:]:
         inside = [s for s in a.timeline[phrase.first : phrase.stop] if s.attack and s.pitch]
         for place, sound in enumerate(inside):
             degree = a.degree(sound)
             if degree is not None and sound.pitch is not None:
-                leads = to_minor and degree.syllable == "ti" and _leads_home(a, inside[place + 1 :])
-                yield sound.note, _recast(sound.pitch, degree, do, to_minor, leads)
+                leads = (
+                    homes == ("do", "la") and degree.syllable == "ti" and _leads_home(a, inside[place + 1 :])
+                )
+                yield sound.note, _recast(sound.pitch, degree, do, homes, leads)
 
 
 def _leads_home(a: Analysis, following: Sequence[Sound]) -> bool:
@@ -72,17 +87,17 @@ def _leads_home(a: Analysis, following: Sequence[Sound]) -> bool:
     return False
 
 
-def _recast(pitch: Pitch, degree: Degree, do: Do, to_minor: bool, leads: bool) -> Pitch:
+def _recast(pitch: Pitch, degree: Degree, do: Do, homes: tuple[str, str], leads: bool) -> Pitch:
     """The same letter in the other scale; what was altered stays altered by as much."""
     alter = degree.alter + leads
-    if not to_minor and degree.syllable == "si":
+    if homes == ("la", "do") and degree.syllable == "si":
         alter = 0  # the leading tone is a tone of major
     new = do.degree(Pitch(pitch.letter, 0, pitch.octave))
     found = Degree(new.index, alter, new.octave)
     natural = NATURAL[found.index]
     if (alter and natural not in (RAISED if alter > 0 else LOWERED)) or abs(alter) > 1:
         raise TuneError(
-            f"‹{degree}› has no syllable in the parallel tonality. Nothing was changed.", value=str(degree)
+            f"‹{degree}› has no syllable in that tonality. Nothing was changed.", value=str(degree)
         )
     return do.sounding(found)
 

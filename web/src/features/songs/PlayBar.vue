@@ -11,7 +11,7 @@ const { playing, tempo, phrase, loop, rhythmOnly, beatsAMinute } = props.player
   <div class="play" role="group" :aria-label="say.play.title">
     <v-btn :class="{ main: playing }" @click="player.turn()">{{ playing ? say.play.stop : say.play.start }} <span class="kbd">space</span></v-btn>
     <label>{{ say.play.tempo(beatsAMinute) }} <input :value="beatsAMinute" type="range" min="40" max="200" step="2" :aria-label="say.play.tempo(beatsAMinute)" @input="tempo = Number(($event.target as HTMLInputElement).value)" /></label>
-    <label>{{ say.play.what }} <select :value="phrase ?? ''" @change="phrase = ($event.target as HTMLSelectElement).value === '' ? null : Number(($event.target as HTMLSelectElement).value)"><option value="">{{ say.play.all }}</option><option v-for="(label, index) in phrases" :key="index" :value="index">{{ say.play.phrase(index + 1, label) }}</option></select></label>
+    <label><span class="visually-hidden">{{ say.play.what }}</span><select :value="phrase ?? ''" @change="phrase = ($event.target as HTMLSelectElement).value === '' ? null : Number(($event.target as HTMLSelectElement).value)"><option value="">{{ say.play.all }}</option><option v-for="(label, index) in phrases" :key="index" :value="index">{{ say.play.phrase(index + 1, label) }}</option></select></label>
     <label><input v-model="loop" type="checkbox" /> {{ say.play.loop }}</label>
     <label><input v-model="rhythmOnly" type="checkbox" /> {{ say.play.rhythm }}</label>
   </div>

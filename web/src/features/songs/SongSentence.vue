@@ -43,7 +43,7 @@ function keep() {
       <label><span class="visually-hidden">{{ say.ask.rested }}</span><select :value="asked.rested ?? ''" @change="set({ rested: ($event.target as HTMLSelectElement).value ? Number(($event.target as HTMLSelectElement).value) : null })"><option value="">{{ say.ask.whenever }}</option><option v-for="one in [1, 2, 4, 8, 12]" :key="one" :value="one">{{ say.ask.notSince(one) }}</option></select></label>
     </template>
     <template v-if="anything">
-      <form v-if="naming" class="row" @submit.prevent="keep"><label>{{ say.ask.keptAs }} <input v-model="called" maxlength="120" /></label><button>{{ say.setUp.keep }}</button></form>
+      <form v-if="naming" class="row" @submit.prevent="keep"><label>{{ say.ask.keptAs }} <input v-model="called" maxlength="120" /></label><button>{{ say.about.keep }}</button></form>
       <button v-else class="plain" @click="naming = true">{{ say.ask.keep }}</button>
     </template>
     <div v-if="kept.length" class="kept"><span class="quiet small">{{ say.ask.kept }}</span><span v-for="one in kept" :key="one.id" class="pair"><button @click="asked = one.asked">{{ one.name }}</button><button :aria-label="say.ask.dropKept(one.name)" @click="emit('drop', one.id)">×</button></span></div>

@@ -7,12 +7,13 @@ import { pitchName } from '@/composables/words'
 import { say } from '@/locales/en'
 
 type Told = Schemas['ToldBody']
-const props = defineProps<{ song: Schemas['SongRead']; refused: string; busy: boolean }>()
+const props = defineProps<{ song: Schemas['SongRead']; concepts: readonly { key: string; name: string }[]; refused: string; busy: boolean }>()
 const emit = defineEmits<{ tell: [told: Told] }>()
 const LETTERS = ['C', 'G', 'D', 'A', 'E', 'B', 'F#', 'F', 'Bb', 'Eb', 'Ab', 'Db', 'Gb'] as const
 const RESTING = ['do', 'la', 're', 'mi', 'fa', 'so'] as const
-const told = ref<Told>({ do: null, resting: null, beat: null, phrases: [], labels: [] })
-const said = computed(() => Boolean(props.song.told.do || props.song.told.resting || props.song.told.beat || props.song.told.phrases?.length || props.song.told.labels?.length))
+const told = ref<Told>({ do: null, resting: null, beat: null, phrases: [], labels: [], repairs: {}, has: [], lacks: [] })
+const tags = computed(() => [...(props.song.told.has ?? []).map((key) => ({ key, has: true })), ...(props.song.told.lacks ?? []).map((key) => ({ key, has: false }))])
+const said = computed(() => Boolean(props.song.told.do || props.song.told.resting || props.song.told.beat || props.song.told.phrases?.length || props.song.told.labels?.length || Object.keys(props.song.told.repairs ?? {}).length || tags.value.length))
 const bars = ref('')
 const letters = ref('')
 watch(() => props.song.told, (now) => {
@@ -26,8 +27,18 @@ function send(change: Partial<Told> = {}) {
 }
 function undo() {
   bars.value = letters.value = ''
-  emit('tell', { do: null, resting: null, beat: null, phrases: [], labels: [] })
+  emit('tell', { do: null, resting: null, beat: null, phrases: [], labels: [], repairs: {}, has: [], lacks: [] })
 }
+const name = (key: string) => props.concepts.find((one) => one.key === key)?.name ?? key
+function tag(event: Event, as: 'has' | 'lacks') {
+  const select = event.target as HTMLSelectElement
+  const key = select.value
+  select.value = ''
+  if (!key) return
+  const without = (list: string[] | undefined) => (list ?? []).filter((one) => one !== key)
+  send({ has: without(told.value.has), lacks: without(told.value.lacks), [as]: [...without(told.value[as]), key] })
+}
+const untag = (key: string) => send({ has: (told.value.has ?? []).filter((one) => one !== key), lacks: (told.value.lacks ?? []).filter((one) => one !== key) })
 const pick = (event: Event) => (event.target as HTMLSelectElement).value || null
 </script>
 
@@ -40,6 +51,9 @@ const pick = (event: Event) => (event.target as HTMLSelectElement).value || null
     <label>{{ say.told.beat }} <select :value="song.told.beat ?? ''" :disabled="busy" @change="send({ beat: pick($event) as Told['beat'] })"><option value="">{{ say.told.printed }}</option><option v-for="(says, key) in say.told.beats" :key="key" :value="key">{{ says }}</option></select></label>
     <label>{{ say.told.phrases }} <input v-model="bars" inputmode="numeric" :placeholder="song.phrase_bars.slice(1).join(', ')" :disabled="busy" @change="send()" /></label>
     <label>{{ say.told.letters }} <input v-model="letters" :placeholder="song.form" :disabled="busy" @change="send()" /></label>
+    <label v-for="as in (['has', 'lacks'] as const)" :key="as">{{ say.told[as] }} <select :disabled="busy" @change="tag($event, as)"><option value="">{{ say.told.choose }}</option><option v-for="one in concepts" :key="one.key" :value="one.key">{{ one.name }}</option></select></label>
+    <p v-if="tags.length" class="row"><button v-for="one in tags" :key="one.key" class="tag" :disabled="busy" :aria-label="say.told.untag(name(one.key))" @click="untag(one.key)">{{ one.has ? '+' : '−' }} {{ name(one.key) }} ×</button></p>
+    <p v-if="Object.keys(song.told.repairs ?? {}).length" class="small">{{ say.told.mended(Object.keys(song.told.repairs ?? {}).join(', ')) }}</p>
     <p v-if="refused" class="wrong small" role="alert">△ {{ refused }}</p>
     <v-btn size="small" :disabled="busy" @click="undo">{{ say.told.undo }}</v-btn>
   </details>

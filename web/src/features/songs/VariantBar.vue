@@ -1,12 +1,13 @@
 <script setup lang="ts">
 // Look at a song another way: in the parallel tonality, half and half, with another letter as do.
 import { computed } from 'vue'
+import type { Variant } from '@/api/queries'
 import { pitchName } from '@/composables/words'
 import { say } from '@/locales/en'
 
-interface Variant { recast?: 'parallel' | 'half'; do?: string }
 const variant = defineModel<Variant>({ required: true })
 const props = defineProps<{ own: { do: string | null; tonality: string } }>()
+const MODES = ['dorian', 'phrygian', 'lydian', 'mixolydian'] as const
 const LETTERS = ['C', 'G', 'D', 'A', 'E', 'F', 'Bb', 'Eb', 'Ab']
 const other = computed(() => ({ major: say.song.tonality.minor, minor: say.song.tonality.major })[props.own.tonality])
 function change(name: keyof Variant, event: Event) {
@@ -18,7 +19,7 @@ function change(name: keyof Variant, event: Event) {
 
 <template>
   <div class="variants" role="group" :aria-label="say.variant.title">
-    <label v-if="other">{{ say.variant.how }} <select :value="variant.recast ?? ''" @change="change('recast', $event)"><option value="">{{ say.variant.asIs }}</option><option value="parallel">{{ say.variant.parallel(other) }}</option><option value="half">{{ say.variant.half(other) }}</option></select></label>
+    <label v-if="own.tonality !== 'not_established'">{{ say.variant.how }} <select :value="variant.recast ?? ''" @change="change('recast', $event)"><option value="">{{ say.variant.asIs }}</option><template v-if="other"><option value="parallel">{{ say.variant.parallel(other) }}</option><option value="half">{{ say.variant.half(other) }}</option></template><option v-for="mode in MODES.filter((one) => one !== own.tonality)" :key="mode" :value="mode">{{ say.variant.parallel(mode) }}</option></select></label>
     <label>{{ say.variant.do }} <select :value="variant.do ?? ''" @change="change('do', $event)"><option value="">{{ say.variant.written(pitchName(own.do ?? '')) }}</option><option v-for="one in LETTERS" :key="one" :value="one">{{ pitchName(one) }}</option></select></label>
     <button v-if="variant.recast || variant.do" class="small" @click="variant = {}">{{ say.variant.back }}</button>
   </div>

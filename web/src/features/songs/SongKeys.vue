@@ -1,0 +1,35 @@
+<script setup lang="ts">
+// The best keys for a class and a purpose, each with its reasons; one press shows and sounds the song so.
+import { computed, ref, watch } from 'vue'
+import { useBestKeys, type KeyPurpose } from '@/api/songs'
+import { pitchName } from '@/composables/words'
+import { say } from '@/locales/en'
+
+const props = defineProps<{ id: string; written: string | null; sections: readonly { id: string; name: string; grade: number }[] }>()
+const emit = defineEmits<{ show: [letter: string | null] }>()
+const section = ref('')
+watch(() => props.sections, (now) => { section.value ||= now[0]?.id ?? '' }, { immediate: true })
+const grade = computed(() => props.sections.find((one) => one.id === section.value)?.grade ?? 2)
+const purpose = ref<KeyPurpose>('voices')
+const keys = useBestKeys(() => props.id, grade, purpose)
+</script>
+
+<template>
+  <section class="stack">
+    <div class="row head"><h2>{{ say.keyFor.title }}</h2>
+      <label>{{ say.keyFor.whom }} <select v-model="section"><option v-for="one in sections" :key="one.id" :value="one.id">{{ one.name }}</option></select></label>
+      <label>{{ say.keyFor.purpose }} <select v-model="purpose"><option v-for="(says, key) in say.keyFor.purposes" :key="key" :value="key">{{ says }}</option></select></label>
+    </div>
+    <p v-if="keys.data.value && !keys.data.value.length" class="quiet">{{ say.keyFor.none }}</p>
+    <ol v-else><li v-for="(one, index) in keys.data.value ?? []" :key="one.do + one.low"><strong class="place">{{ index + 1 }}</strong><strong>{{ say.song.doIs(pitchName(one.do)) }}<span v-if="one.written" class="small quiet"> {{ say.keyFor.written }}</span></strong><span class="small">{{ one.reasons.join(' ').replace(/(\d)(?=[ .])/g, '$1') }}</span><v-btn size="small" @click="emit('show', one.written ? null : one.do)">{{ say.keyFor.show }}</v-btn></li></ol>
+    <p class="small quiet">{{ say.keyFor.printed(pitchName(written ?? '')) }}</p>
+  </section>
+</template>
+
+<style scoped>
+.head { gap: 8px 18px; }
+label { display: inline-flex; gap: 8px; align-items: center; font-size: 14px; }
+select { font: inherit; color: inherit; background: var(--sheet); border: 1px solid var(--granite); border-radius: 2px; padding: 4px 8px; min-height: 36px; }
+li { display: grid; grid-template-columns: 24px 150px 1fr auto; gap: 12px; border-top: 1px solid var(--line); padding: 6px 0; align-items: center; }
+@media (max-width: 900px) { select { min-height: 44px; } li { grid-template-columns: 24px 1fr; } }
+</style>

@@ -1,0 +1,31 @@
+<script setup lang="ts">
+// The tones of a song as a ladder, as stairs or as hands. A chosen tone is marked in the score, and its words are told.
+import { computed, ref } from 'vue'
+import type { Schemas } from '@/api/client'
+import { degreeName } from '@/composables/useWording'
+import HandSigns from '@/features/songs/HandSigns.vue'
+import ToneLadder from '@/features/songs/ToneLadder.vue'
+import ToneStairs from '@/features/songs/ToneStairs.vue'
+import { say } from '@/locales/en'
+
+const props = defineProps<{ song: Schemas['SongRead']; now: number | null; chosen: string | null }>()
+const emit = defineEmits<{ choose: [degree: string] }>()
+const as = ref<keyof typeof say.insight.beside>('ladder')
+const words = computed(() => (props.chosen ? (props.song.words[props.chosen] ?? []) : []))
+</script>
+
+<template>
+  <div class="stack">
+    <div class="row" role="group" :aria-label="say.insight.besideTitle"><button v-for="(says, key) in say.insight.beside" :key="key" :class="{ on: as === key }" :aria-pressed="as === key" @click="as = key">{{ says }}</button></div>
+    <p v-if="chosen" class="small" role="status">{{ words.length ? say.insight.words(degreeName(chosen), words.join(', ')) : say.insight.noWords(degreeName(chosen)) }}</p>
+    <ToneLadder v-if="as === 'ladder'" :ladder="song.ladder" :resting="song.resting_tone" :chosen="chosen" @choose="emit('choose', $event)" />
+    <ToneStairs v-else-if="as === 'stairs'" :sounds="song.sounds" :tone-set="song.tone_set" :now="now" :chosen="chosen" @choose="emit('choose', $event)" />
+    <HandSigns v-else :sounds="song.sounds" :tone-set="song.tone_set" :now="now" />
+  </div>
+</template>
+
+<style scoped>
+button { border: 1px solid var(--granite); border-radius: 2px; padding: 2px 10px; min-height: 32px; background: var(--sheet); font-size: 14px; }
+button.on { background: var(--dusk); color: var(--sheet); border-color: var(--dusk); }
+@media (max-width: 900px) { button { min-height: 44px; } }
+</style>
