@@ -180,6 +180,32 @@ def test_a_song_is_read_heard_recast_and_told_by_keys(page: Page, demo: Running)
     expect(page.get_by_role("heading", name="do = F, rests on do")).to_be_visible()
 
 
+def test_sixteen_bars_with_words_take_few_keys(page: Page, demo: Running) -> None:
+    """At most 2.5 keys for each note and each syllable, counted as they are pressed, with nothing but the keyboard."""
+    sign_in(page, demo.address)
+    page.goto(f"{demo.address}/songs/new")
+    expect(page.get_by_label("Title")).to_be_focused()
+    tones = "sl sm d d\nmr mr d -\n=1\n=2\nd' l s m\nd' l s -\n=1\n=2"
+    words = (
+        "Up on the hill sit I\nout in the sun-light\n=1\ntill it is all night\n"
+        "who is a-way\nun-der sky\n=1\n=4"
+    )
+    page.keyboard.type("Up I sit")
+    page.keyboard.press("Tab")
+    page.keyboard.press("Tab")
+    page.keyboard.press("Tab")
+    page.keyboard.type(tones)
+    page.keyboard.press("Tab")
+    page.keyboard.type(words)
+    expect(page.get_by_text("16 bars, all add up.")).to_be_visible()
+    notes = page.locator(".score g.note").count()
+    syllables = page.locator(".score .syl").count()
+    assert notes == syllables
+    keys = len(tones) + len(words) + 4  # with the tabs
+    print(f"{keys} keys, {notes} notes, {syllables} syllables: {keys / (notes + syllables):.2f} for each")
+    assert keys <= 2.5 * (notes + syllables)
+
+
 def test_a_song_is_typed_without_a_mouse_and_its_score_follows(page: Page, demo: Running) -> None:
     sign_in(page, demo.address)
     page.goto(f"{demo.address}/songs/new")

@@ -38,6 +38,14 @@ def test_bar_lines_may_be_left_out_and_upbeats_are_written_by_one() -> None:
     assert not upbeat.problems
 
 
+def test_a_line_may_come_again_with_another_end() -> None:
+    written = typed("s m | sl s\nd d | m -\ns m | sl s\ns m | r d\ns m | r d")
+    short = typed("s m | sl s\nd d | m -\n=1\n=1 r d\n=")
+    assert short.tune.bars == written.tune.bars
+    with pytest.raises(FileError, match="“=3” in line 2 has no line to repeat"):
+        typed("s m\n=3")
+
+
 def test_the_same_signs_fill_dotted_beats() -> None:
     a = typed("drm s-m | d -", meter=DOTTED)
     assert [str(s.duration) for s in a.timeline] == ["1/2", "1/2", "1/2", "1", "1/2", "3"]

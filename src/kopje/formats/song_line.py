@@ -2,7 +2,7 @@
 
 `s m | sl s` is so on one beat, mi on the next, a bar line, so and la sharing a beat, so again. `-` holds on, `.` is silence; they share a beat like
 tones do (`s -l`: dotted quarter and eighth). Tones are `d r m f s l t` or their full syllables (`fi`, `si`, `te` too), with `,` for low and `'` for high.
-A new line is a new phrase. Words: one line each, syllables by spaces and hyphens, `_` where a syllable goes on.
+A new line is a new phrase. A line `=1` is the first line again, `=` the one before; `=1 r d -` is the first line with other last beats; lines of words come again in the same way. Words: one line each, syllables by spaces and hyphens, `_` where a syllable goes on.
 """
 
 from __future__ import annotations
@@ -22,6 +22,7 @@ from kopje.formats.limits import MAX_BARS, MAX_NOTES, check_count, clipped
 MOST_IN_BEAT = 12
 _SHORT = {name[0]: name for name in NATURAL}
 _KNOWN = {*NATURAL, *RAISED.values(), *LOWERED.values()}
+_AGAIN = re.compile(r"\s*=\s*(\d{0,3})(?=\s|$)")
 _PART = re.compile(r"(?P<tone>sol|[drmfslt][aeiou]?)(?P<octave>,+|'+)?|(?P<hold>-)|(?P<rest>\.)|(?P<other>.)")
 
 
@@ -38,7 +39,7 @@ def read_song_line(title: str, do: Do, meter: Meter, line: str, words: str = "")
     """The typed song as a tune, plain do from C4 to G4, for A and B below. FileError says where a sign cannot be read. Bars that do not add up are told by the analysis."""
     do = do.at(3 if do.letter in "AB" else 4)  # so that it lies in children's voices
     bars: list[Bar] = []
-    for row, text in enumerate(filter(str.strip, line.splitlines()), 1):
+    for row, text in enumerate(_repeated(line), 1):
         found = list(_bars(text, row, do, meter))
         if found:
             found[-1] = replace(found[-1], line_end=True)
@@ -50,6 +51,32 @@ def read_song_line(title: str, do: Do, meter: Meter, line: str, words: str = "")
     check_count(sum(len(bar.notes) for bar in bars), MAX_NOTES, "notes")
     bars[-1] = replace(bars[-1], right="final")
     return Tune(clipped(title) or "Untitled", _worded(numbered(bars), words))
+
+
+def _repeated(text: str) -> list[str]:
+    """The lines that have something in them, each `=` replaced by the line it stands for."""
+    lines: list[str] = []
+    for row, line in enumerate(filter(str.strip, text.splitlines()), 1):
+        again = _AGAIN.match(line)
+        if again is None:
+            lines.append(line)
+            continue
+        number = int(again[1]) if again[1] else len(lines)
+        if not 1 <= number <= len(lines):
+            raise FileError(f"“{again[0].strip()}” in line {row} has no line to repeat.", value=line)
+        lines.append(_with_end(lines[number - 1], line[again.end() :].split()))
+    return lines
+
+
+def _with_end(line: str, end: list[str]) -> str:
+    """A line whose last beats are others."""
+    tokens = line.replace("|", " | ").split()
+    beats = [index for index, token in enumerate(tokens) if token != "|"]
+    for index, token in zip(
+        reversed(beats), reversed([token for token in end if token != "|"]), strict=False
+    ):
+        tokens[index] = token
+    return " ".join(tokens)
 
 
 def _bars(text: str, row: int, do: Do, meter: Meter) -> Iterator[Bar]:
@@ -128,7 +155,7 @@ def _joined(bars: list[Bar]) -> list[Bar]:
 
 def _worded(bars: tuple[Bar, ...], words: str) -> tuple[Bar, ...]:
     """The words of the first verse, line after line, under the tones; what is held is passed over by itself."""
-    signs = [sign for line in words.splitlines() for sign in syllables(line, 1) if sign != "|"]
+    signs = [sign for line in _repeated(words) for sign in syllables(line, 1) if sign != "|"]
     held = [note.tie_in for bar in bars for note in bar.notes if note.kind == "note"]
     placed, rest = list[object](), iter(signs)
     for is_held in held:
