@@ -5,12 +5,13 @@ from __future__ import annotations
 import sys
 import time
 from pathlib import Path
+from random import Random
 
 ROOT = Path(__file__).resolve().parents[1]
 sys.path.insert(0, str(ROOT / "tests"))
 
 from core.years import question  # noqa: E402
-from formats import corpora, tonics  # noqa: E402
+from formats import borders, corpora, oracle, tonics  # noqa: E402
 from kopje.core.analysis.analysis import analyse  # noqa: E402
 from kopje.core.music.tune import blinded  # noqa: E402
 from kopje.core.planning.year.costs import tier  # noqa: E402
@@ -68,6 +69,41 @@ def _share(part: int, whole: int) -> str:
 
 
 SECTIONS = 1000
+
+
+def phrases() -> list[str]:
+    """Borders said blind beside those of the files' lines and fermatas; blind means equal spans, as docs/analysis.md says."""
+    rows: dict[str, borders.Score] = {}
+    for collection, tune in borders.lined(seed=1, most=4000):
+        rows.setdefault(collection, borders.Score()).add(tune)
+    four = rows.setdefault("four-part pieces, by fermatas", borders.Score())
+    for tune in borders.with_fermatas():
+        four.add(tune)
+    lines = ["| collection | tunes | borders shown | said blind | both | F1 |", "|---|---|---|---|---|---|"]
+    return lines + [
+        f"| {name} | {one.tunes} | {one.shown} | {one.said} | {one.both} | {one.f1:.2f} |"
+        for name, one in sorted(rows.items())
+    ]
+
+
+def other_reader() -> list[str]:
+    """Two thousand tunes beside another reader: pitches, lengths, attacks, bars."""
+    home = corpora.corpus()
+    if home is None:
+        return ["The corpus is not installed; nothing was measured."]
+    pieces = Random(11).sample(list(corpora.abc_pieces(home)), 2000)
+    found = oracle.compare(pieces)
+    lines = [
+        f"{found.pieces} tunes read by both ({found.not_read} given up by the other): {found.same} the same in every pitch, length, "
+        f"attack and bar; {sum(found.reasons.values())} differences explained by the text of the tune, {len(found.unexplained)} not.",
+        "",
+        "| difference | tunes |",
+        "|---|---|",
+    ]
+    lines += [f"| {oracle.KNOWN[why][0]} | {count} |" for why, count in found.reasons.most_common()]
+    return lines + [f"| not explained yet: {kind} ({digest}) | 1 |" for digest, kind in found.unexplained]
+
+
 SPANS = ((0, 36), (37, 52), (53, 200))
 
 
@@ -100,6 +136,8 @@ def years() -> list[str]:
 
 PARTS = {
     "Where tunes are at home": homes,
+    "Where phrases begin": phrases,
+    "Beside another reader": other_reader,
     "Laying the years of made-up sections": years,
     "Reading every piece of the installed collections": readers,
 }

@@ -5,7 +5,7 @@ from random import Random
 
 import pytest
 
-from formats import corpora
+from formats import borders, corpora, oracle
 from kopje.core.analysis.analysis import analyse
 from kopje.formats.abc import split_abc
 from kopje.formats.read import read_tunes
@@ -59,6 +59,23 @@ def test_sixty_folk_tunes_agree_with_the_other_reader() -> None:
         if ours != independent(data):
             differences.append((name, data.splitlines()[:3]))
     assert not differences
+
+
+def test_every_difference_from_the_other_reader_is_explained_by_the_tune_itself() -> None:
+    home = corpora.corpus()
+    assert home is not None
+    found = oracle.compare(Random(20261201).sample(list(corpora.abc_pieces(home)), 120))
+    assert found.same >= 0.7 * found.pieces
+    assert len(found.unexplained) <= 2, found.unexplained
+
+
+def test_equal_spans_find_a_good_part_of_the_borders_that_files_show() -> None:
+    score = borders.Score()
+    for _, tune in borders.lined(seed=5, most=200):
+        score.add(tune)
+    assert score.tunes > 50
+    assert score.both <= min(score.shown, score.said)
+    assert score.f1 > 0.4
 
 
 def test_a_sample_of_the_collections_is_read_or_refused_with_a_reason() -> None:

@@ -15,7 +15,8 @@ from pebble import ProcessExpired, ProcessPool
 
 from kopje.core.errors import EngravingError
 
-SECONDS = 3
+SECONDS = 2  # with the start of a new worker a request is held no longer than three
+MOST_NOTES = 6_000  # beyond, drawing is not tried
 MEMORY = 2 << 30
 KEPT = 512
 OPTIONS: dict[str, object] = {
@@ -78,6 +79,8 @@ class Engraver:
             if key in self._kept:
                 self._kept.move_to_end(key)
                 return self._kept[key]
+        if mei.count("<note") > MOST_NOTES:
+            raise EngravingError("This song is too large to draw. Everything else about it works.")
         drawn = self._drawn(mei, width, encoded, wall)
         with self._lock:
             self._kept[key] = drawn

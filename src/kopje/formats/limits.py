@@ -40,4 +40,6 @@ def length(value: Fraction, where: str) -> Fraction:
 
 def clipped(text: str) -> str:
     """Text from a file on one line, without control characters."""
+    if text.isprintable() and len(text) <= MAX_TEXT and "  " not in text:
+        return text.strip()
     return " ".join("".join(c if c.isprintable() else " " for c in text).split())[:MAX_TEXT]

@@ -14,7 +14,7 @@ from lxml import etree
 from kopje.core.errors import FileError, FileTooLargeError, FileUnsafeError
 from kopje.core.music.tune import Tune, numbered
 from kopje.formats.limits import MAX_BARS, MAX_BYTES, MAX_PARTS, check_count, check_size, clipped
-from kopje.formats.musicxml_part import Element, PartReader, direct
+from kopje.formats.musicxml_part import Element, PartReader, direct, plain_tags
 
 _OWN_FACT = re.compile(r"kopje-[A-Z]")  # facts that our writer keeps
 _NOT_READ = "Nothing was kept."
@@ -66,7 +66,9 @@ def read_musicxml(data: bytes, name: str = "", part: int | None = None) -> Tune:
     """
     check_size(data)
     root = _parsed(data)
-    tag = etree.QName(root).localname
+    if b"xmlns" in data:
+        plain_tags(root)
+    tag = root.tag
     if tag not in ("score-partwise", "score-timewise"):
         raise FileError(f"The file is XML, but not MusicXML. {_NOT_READ}", value=clipped(tag))
     parts = _partwise(root) if tag == "score-partwise" else _timewise(root)
@@ -105,13 +107,13 @@ def _chosen(parts: list[list[Element]], number: int | None) -> list[Element]:
         return parts[number - 1]
     for tag in ("lyric", "pitch"):
         for part in parts:
-            if any(next(measure.iter("{*}" + tag), None) is not None for measure in part):
+            if any(next(measure.iter(tag), None) is not None for measure in part):
                 return part
     return parts[0]
 
 
 def _title(root: Element) -> str:
-    for path in ("{*}work/{*}work-title", "{*}movement-title"):
+    for path in ("work/work-title", "movement-title"):
         found = root.findtext(path)
         if found and found.strip():
             return clipped(found)
@@ -122,13 +124,13 @@ def _facts(root: Element) -> tuple[tuple[str, str], ...]:
     names = {"composer": "C", "lyricist": "A", "poet": "A"}
     facts = [
         (names[creator.get("type", "")], clipped(creator.text or ""))
-        for creator in root.iterfind("{*}identification/{*}creator")
+        for creator in root.iterfind("identification/creator")
         if creator.get("type") in names and (creator.text or "").strip()
     ]
-    facts += [("Z", clipped(rights.text or "")) for rights in root.iterfind("{*}identification/{*}rights")]
+    facts += [("Z", clipped(rights.text or "")) for rights in root.iterfind("identification/rights")]
     facts += [
         (one.get("name", "")[-1], clipped(one.text or ""))
-        for one in root.iterfind("{*}identification/{*}miscellaneous/{*}miscellaneous-field")
+        for one in root.iterfind("identification/miscellaneous/miscellaneous-field")
         if _OWN_FACT.fullmatch(one.get("name", ""))
     ]
     return tuple(facts)

@@ -7,8 +7,6 @@ from collections.abc import Iterator
 from dataclasses import dataclass, field, replace
 from typing import Any
 
-from lxml import etree
-
 from kopje.core.errors import FileError
 from kopje.core.exact import Fraction, parsed
 from kopje.core.music.meter import Meter
@@ -17,25 +15,49 @@ from kopje.core.music.tune import Bar, BarLine, Key, Note, Problem, Syllable
 from kopje.formats.limits import MAX_DIVISIONS, MAX_NOTES, MAX_NOTES_IN_BAR, check_count, clipped, length
 
 Element = Any  # lxml's element; its stubs leave it open
-_BORDERS = ("fermata", "breath-mark", "caesura", "end-line", "end-paragraph")
+_DURATION, _INTEGER = re.compile(r"\d{1,7}(\.\d{1,4})?"), re.compile(r"-?\d{1,7}(\.0*)?")
+_VERSES = frozenset("123456789")
+_BREATHS, _LINE_ENDS = ("fermata", "breath-mark", "caesura"), ("end-line", "end-paragraph")
 _MODES = ("major", "minor", "dorian", "phrygian", "lydian", "mixolydian", "aeolian", "ionian", "locrian")
 
 
+def plain_tags(root: Element) -> None:
+    """Take the namespace off every tag, so that what follows looks for plain names, which is much quicker."""
+    for element in root.iter("{*}*"):
+        if element.tag[0] == "{":
+            element.tag = element.tag.rpartition("}")[2]
+
+
 def direct(element: Element, name: str) -> Iterator[Element]:
-    return (child for child in element if isinstance(child.tag, str) and etree.QName(child).localname == name)
+    return element.iterchildren(name)  # type: ignore[no-any-return]
 
 
-def _text(element: Element, path: str) -> str | None:
-    found = element.findtext("/".join("{*}" + step for step in path.split("/")))
-    return found.strip() if found is not None else None
+def _child(element: Element, name: str) -> Element | None:
+    return next(element.iterchildren(name), None)
+
+
+Kids = dict[Any, Element]
+
+
+def _kids(element: Element) -> Kids:
+    """The first child of each name, in one pass: a note is asked for many."""
+    found: Kids = {}
+    for child in element:
+        found.setdefault(child.tag, child)
+    return found
+
+
+def _said(kids: Kids, name: str) -> str | None:
+    return (kids[name].text or "").strip() if name in kids else None
+
+
+def _text(element: Element, name: str) -> str | None:
+    found = _child(element, name)
+    return (found.text or "").strip() if found is not None else None
 
 
 def _integer(text: str | None, low: int, high: int, what: str) -> int:
-    if (
-        text is None
-        or not re.fullmatch(r"-?\d{1,7}(\.0*)?", text)
-        or not low <= int(text.split(".")[0]) <= high
-    ):
+    if text is None or not _INTEGER.fullmatch(text) or not low <= int(text.split(".")[0]) <= high:
         raise FileError(f"{what} must be a number from {low} to {high}. Nothing was kept.", value=text)
     return int(text.split(".")[0])
 
@@ -72,18 +94,24 @@ class PartReader:
             self.problems.append(Problem(bar, code, message))
 
     def _lowest_voice(self) -> str:
+        named = {(voice.text or "").strip() for measure in self.measures for voice in measure.iter("voice")}
+        if len(named) == 1 and not any(
+            next(measure.iter("staff"), None) is not None for measure in self.measures
+        ):
+            return named.pop() or "1"
         voices = set()
         for measure in self.measures:
             for note in direct(measure, "note"):
-                if self._staff(note) == 1 and note.find("{*}rest") is None and not _left_out(note):
-                    voices.add(_text(note, "voice") or "1")
+                kids = _kids(note)
+                if self._staff(kids) == 1 and not kids.keys() & {"rest", "grace", "cue"}:
+                    voices.add(_said(kids, "voice") or "1")
         if len(voices) > 1:
             self._once(None, "voice_ignored", f"Of {len(voices)} voices the first was read.")
         return min(voices, key=lambda voice: (not voice.isdigit(), voice.zfill(6)), default="1")
 
     @staticmethod
-    def _staff(note: Element) -> int:
-        text = _text(note, "staff")
+    def _staff(kids: Kids) -> int:
+        text = _said(kids, "staff")
         return int(text) if text and text.isdigit() else 1
 
     def _bar(self, measure: Element, index: int) -> Bar:
@@ -93,13 +121,13 @@ class PartReader:
         right: BarLine = "single"
         ending = ""
         for child in measure:
-            tag = etree.QName(child).localname if isinstance(child.tag, str) else ""
+            tag = child.tag if isinstance(child.tag, str) else ""
             if tag == "attributes":
                 self._attributes(child)
             elif tag == "note":
                 clock = self._note(child, clock, placed, index)
             elif tag in ("backup", "forward"):
-                shift = self._duration(child, index)
+                shift = self._duration(_text(child, "duration"), index)
                 clock = max(clock - shift, Fraction(0)) if tag == "backup" else clock + shift
             elif tag == "barline":
                 left, right, ending = _bar_line(child, left, right, ending)
@@ -112,7 +140,7 @@ class PartReader:
 
     def _attributes(self, element: Element) -> None:
         for child in element:
-            tag = etree.QName(child).localname if isinstance(child.tag, str) else ""
+            tag = child.tag if isinstance(child.tag, str) else ""
             if tag == "divisions":
                 self.divisions = _integer((child.text or "").strip(), 1, MAX_DIVISIONS, "Divisions")
             elif tag == "key":
@@ -121,38 +149,35 @@ class PartReader:
                 self.meter = _meter(child) or self.meter
 
     def _sound(self, element: Element) -> None:
-        sound = element if element.get("tempo") else element.find("{*}sound")
+        sound = element if element.get("tempo") else _child(element, "sound")
         text = sound.get("tempo") if sound is not None else None
         if self.tempo is None and text and re.fullmatch(r"\d{1,3}(\.\d{1,4})?", text):
             self.tempo = parsed(text) or None
 
-    def _duration(self, element: Element, index: int) -> Fraction:
-        text = _text(element, "duration")
-        if text is None or not re.fullmatch(r"\d{1,7}(\.\d{1,4})?", text):
+    def _duration(self, text: str | None, index: int) -> Fraction:
+        if text is None or not _DURATION.fullmatch(text):
             raise FileError(f"A duration in bar {index + 1} is not a number. Nothing was kept.", value=text)
-        return length(parsed(text) / self.divisions, f"in bar {index + 1}")
+        whole = Fraction(int(text)) if text.isdigit() else parsed(text)
+        return length(whole / self.divisions, f"in bar {index + 1}")
 
     def _note(self, element: Element, clock: Fraction, placed: list[_Placed], index: int) -> Fraction:
         """Take one <note>; returns the place after it."""
-        if element.find("{*}grace") is not None:
+        kids = _kids(element)
+        if "grace" in kids:
             return clock
-        duration = self._duration(element, index)
-        chord = element.find("{*}chord") is not None
-        ours = self._staff(element) == 1 and (_text(element, "voice") or "1") == self.voice
-        if ours and element.find("{*}cue") is None:
+        duration = self._duration(_said(kids, "duration"), index)
+        chord = "chord" in kids
+        ours = self._staff(kids) == 1 and (_said(kids, "voice") or "1") == self.voice
+        if ours and "cue" not in kids:
             self._count += 1
             check_count(self._count, MAX_NOTES, "notes")
-            note = _note_of(element, duration)
+            note = _note_of(element, kids, duration)
             if chord and placed:
                 self._once(index, "chord_reduced", "Of each chord only the top tone was read.")
                 placed[-1].note = _top(placed[-1].note, note)
             else:
                 placed.append(_Placed(clock, note))
         return clock if chord else clock + duration
-
-
-def _left_out(note: Element) -> bool:
-    return note.find("{*}grace") is not None or note.find("{*}cue") is not None
 
 
 def _top(one: Note, two: Note) -> Note:
@@ -173,30 +198,31 @@ def _filled(placed: list[_Placed]) -> tuple[Note, ...]:
     return tuple(note for note in notes if note.duration > 0)
 
 
-def _note_of(element: Element, duration: Fraction) -> Note:
-    rest = element.find("{*}rest")
-    if rest is not None:
-        return Note("rest", duration, fills_bar=rest.get("measure") == "yes")
-    ties = {tie.get("type") for tie in direct(element, "tie")}
-    border = any(next(element.iter("{*}" + tag), None) is not None for tag in _BORDERS)
-    pitch = element.find("{*}pitch")
+def _note_of(element: Element, kids: Kids, duration: Fraction) -> Note:
+    if "rest" in kids:
+        return Note("rest", duration, fills_bar=kids["rest"].get("measure") == "yes")
+    ties = {tie.get("type") for tie in direct(element, "tie")} if "tie" in kids else ()
+    border = "notations" in kids and next(kids["notations"].iter(*_BREATHS), None) is not None
+    if not border and "lyric" in kids:
+        border = next(kids["lyric"].iterchildren(*_LINE_ENDS), None) is not None
+    pitch = kids.get("pitch")
     return Note(
         "unpitched" if pitch is None else "note",
         duration,
-        None if pitch is None else _pitch(pitch),
+        None if pitch is None else _pitch(_kids(pitch)),
         tie_in="stop" in ties,
         tie_out="start" in ties,
-        syllables=tuple(_syllables(element)),
+        syllables=tuple(_syllables(element)) if "lyric" in kids else (),
         border=border,
     )
 
 
-def _pitch(element: Element) -> Pitch:
-    letter, alter = _text(element, "step") or "", _text(element, "alter") or "0"
+def _pitch(kids: Kids) -> Pitch:
+    letter, alter = _said(kids, "step") or "", _said(kids, "alter") or "0"
     if letter not in tuple("CDEFGAB"):
         raise FileError("A pitch has no letter from A to G. Nothing was kept.", value=letter)
-    octave = _integer(_text(element, "octave"), 0, 9, "Octave")
-    if re.fullmatch(r"-?\d+\.[1-9]\d*", alter):
+    octave = _integer(_said(kids, "octave"), 0, 9, "Octave")
+    if "." in alter and re.fullmatch(r"-?\d+\.[1-9]\d*", alter):
         raise FileError(
             "The file holds quarter tones, which have no syllable. Nothing was kept.", value=alter
         )
@@ -205,7 +231,8 @@ def _pitch(element: Element) -> Pitch:
 
 def _syllables(element: Element) -> Iterator[Syllable]:
     for place, lyric in enumerate(direct(element, "lyric"), start=1):
-        number = re.search(r"\d{1,2}", lyric.get("number") or "")
+        said = lyric.get("number") or ""
+        number = [said] if said in _VERSES else re.search(r"\d{1,2}", said)
         texts = [clipped(text.text or "") for text in direct(lyric, "text")]
         joins = [(syllabic.text or "").strip() for syllabic in direct(lyric, "syllabic")]
         text = " ".join(filter(None, texts))
@@ -236,10 +263,10 @@ def _meter(element: Element) -> Meter | None:
 
 
 def _bar_line(element: Element, left: BarLine, right: BarLine, ending: str) -> tuple[BarLine, BarLine, str]:
-    repeat = element.find("{*}repeat")
+    repeat = _child(element, "repeat")
     direction = repeat.get("direction") if repeat is not None else None
     style = _text(element, "bar-style") or ""
-    found = element.find("{*}ending")
+    found = _child(element, "ending")
     if found is not None and found.get("type") == "start":
         ending = clipped(found.get("number") or "")
     if direction == "forward":

@@ -80,9 +80,11 @@ def find(
 ) -> tuple[list[FoundSong], int]:
     """Songs by title from a place on, and how many there are in all."""
     query = _matching(school_id, wanted)
-    total = session.scalar(select(func.count()).select_from(query.subquery())) or 0
-    rows = session.execute(query.order_by(Song.title, Song.id).offset(offset).limit(limit))
-    return [FoundSong(*row) for row in rows], total
+    counted = query.add_columns(func.count().over()).order_by(Song.title, Song.id)
+    rows = session.execute(counted.offset(offset).limit(limit)).all()
+    if not rows and offset:  # beyond the last one there is no row to carry the number
+        return [], session.scalar(select(func.count()).select_from(query.subquery())) or 0
+    return [FoundSong(*row[:-1]) for row in rows], rows[0][-1] if rows else 0
 
 
 def _matching(school_id: UUID, wanted: Wanted) -> Select[Any]:
