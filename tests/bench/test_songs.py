@@ -55,7 +55,7 @@ def test_reading_and_analysing() -> None:
     read = [read_tunes(data, name)[0] for name, data in tunes]
     streams = [music21.converter.parseData(text, format="abc") for text in texts]
     mine, theirs = alternating(
-        2, lambda: [analyse(tune) for tune in read], lambda: [_analysed(stream) for stream in streams]
+        6, lambda: [analyse(tune) for tune in read], lambda: [_analysed(stream) for stream in streams]
     )
     say(
         "analyse (everything) beside key, range and intervals, per tune",

@@ -7,7 +7,7 @@ from dataclasses import dataclass, field, replace
 
 from kopje.core.exact import Fraction
 from kopje.core.music.meter import Meter
-from kopje.core.music.pitch import Pitch
+from kopje.core.music.pitch import Pitch, pitch
 from kopje.core.music.tune import Bar, BarLine, Note, Problem, Tune, numbered
 from kopje.formats.abc_fields import (
     SIGNS,
@@ -212,11 +212,11 @@ class TuneBuilder:
         if sign:
             if self.propagate != "not":
                 self._held[place] = SIGNS[sign]
-            return Pitch(name, SIGNS[sign], octave)
+            return pitch(name, SIGNS[sign], octave)
         tied = self.notes[-1].pitch if self.notes and self._tie else self._across()
         if self._tie and tied and (tied.letter, tied.octave) == (name, octave):
             return tied
-        return Pitch(name, self._held.get(place, self.key.alters.get(name, 0)), octave)
+        return pitch(name, self._held.get(place, self.key.alters.get(name, 0)), octave)
 
     def _across(self) -> Pitch | None:
         return self.bars[-1].notes[-1].pitch if self.bars and self.bars[-1].notes and not self.notes else None

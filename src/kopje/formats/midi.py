@@ -18,7 +18,7 @@ from kopje.core.analysis.timeline import sounds
 from kopje.core.errors import FileError
 from kopje.core.exact import Fraction
 from kopje.core.music.meter import Meter
-from kopje.core.music.pitch import Pitch, from_fifths
+from kopje.core.music.pitch import Pitch, from_fifths, pitch
 from kopje.core.music.tune import Bar, Key, Note, Problem, Syllable, Tune, numbered
 from kopje.formats.limits import MAX_BARS, MAX_NOTES, check_count, check_size, clipped
 
@@ -177,7 +177,7 @@ def spelled(number: int, key: Key | None) -> Pitch:
     fifths = next(f for f in range(centre - 5, centre + 7) if (7 * f - number) % 12 == 0)
     letter, alter = from_fifths(fifths)
     natural = Pitch(letter, alter, 4).midi
-    return Pitch(letter, alter, 4 + (number - natural) // 12)
+    return pitch(letter, alter, 4 + (number - natural) // 12)
 
 
 def _bars(

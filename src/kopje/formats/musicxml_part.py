@@ -10,7 +10,7 @@ from typing import Any
 from kopje.core.errors import FileError
 from kopje.core.exact import Fraction, parsed
 from kopje.core.music.meter import Meter
-from kopje.core.music.pitch import Pitch
+from kopje.core.music.pitch import Pitch, pitch
 from kopje.core.music.tune import Bar, BarLine, Key, Note, Problem, Syllable
 from kopje.formats.limits import MAX_DIVISIONS, MAX_NOTES, MAX_NOTES_IN_BAR, check_count, clipped, length
 
@@ -226,7 +226,7 @@ def _pitch(kids: Kids) -> Pitch:
         raise FileError(
             "The file holds quarter tones, which have no syllable. Nothing was kept.", value=alter
         )
-    return Pitch(letter, _integer(alter, -3, 3, "Alteration"), octave)
+    return pitch(letter, _integer(alter, -3, 3, "Alteration"), octave)
 
 
 def _syllables(element: Element) -> Iterator[Syllable]:

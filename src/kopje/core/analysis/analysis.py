@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from functools import cached_property
 from itertools import groupby
@@ -42,6 +42,7 @@ class Analysis:
     problems: tuple[Problem, ...]
     homes: tuple[Tonality, ...] = ()
     moved: Mapping[int, Do] = field(default_factory=dict)
+    known: Mapping[int, Degree] = field(default_factory=dict)  # degrees by the first printed note
 
     @property
     def tonality(self) -> Tonality:
@@ -52,8 +53,7 @@ class Analysis:
         return tuple(sound for sound in self.timeline if sound.attack)
 
     def degree(self, sound: Sound) -> Degree | None:
-        do = self.moved.get(sound.note, self.areas[sound.area].do)
-        return do.degree(sound.pitch) if do and sound.pitch else None
+        return self.known.get(sound.note)
 
     @cached_property
     def degrees(self) -> tuple[Degree, ...]:
@@ -126,11 +126,8 @@ def analyse(tune: Tune, minor: Minor = "la", told: Told = NOTHING) -> Analysis:
         areas, homes = tuple(map(_do_based, areas)), tuple(map(_do_based, homes))
     moved = _moved(timeline, cut, areas, homes)
 
-    def degree(sound: Sound) -> Degree | None:
-        do = moved.get(sound.note, areas[sound.area].do)
-        return do.degree(sound.pitch) if do and sound.pitch else None
-
-    found = phrases.labelled(cut, timeline, degree)
+    known = dict(_degrees(timeline, areas, moved))
+    found = phrases.labelled(cut, timeline, lambda sound: known.get(sound.note))
     if len(told.labels) == len(found):
         found = tuple(replace(phrase, label=label) for phrase, label in zip(found, told.labels, strict=True))
     return Analysis(
@@ -144,7 +141,17 @@ def analyse(tune: Tune, minor: Minor = "la", told: Told = NOTHING) -> Analysis:
         problems=problems(tune),
         homes=homes,
         moved=moved,
+        known=known,
     )
+
+
+def _degrees(
+    timeline: Sequence[Sound], areas: Sequence[Tonality], moved: Mapping[int, Do]
+) -> Iterator[tuple[int, Degree]]:
+    for sound in timeline:
+        do = moved.get(sound.note, areas[sound.area].do)
+        if do is not None and sound.pitch is not None:
+            yield sound.note, do.degree(sound.pitch)
 
 
 def _moved(

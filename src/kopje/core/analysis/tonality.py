@@ -86,6 +86,9 @@ def in_phrase(part: Sequence[Sound], area: Tonality) -> Tonality:
     if area.do is None or area.resting not in ("do", "la"):
         return area
     pitches = [sound.pitch for sound in part if sound.pitch]
+    other = (area.do.pitch.midi + (3 if area.resting == "do" else 1)) % 12  # me, or di
+    if not any(pitch.midi % 12 == other for pitch in pitches):
+        return area
     heard = {area.do.degree(pitch).syllable for pitch in pitches}
     if area.resting == "do" and "me" in heard and "mi" not in heard:
         do, resting, tone = area.do.sounding(Degree.parse("me")), "la", "me"

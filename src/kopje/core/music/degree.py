@@ -10,7 +10,7 @@ from dataclasses import dataclass
 from functools import cached_property
 
 from kopje.core.errors import PitchError
-from kopje.core.music.pitch import LETTERS, NATURAL_SEMITONES, Pitch, spell
+from kopje.core.music.pitch import LETTERS, NATURAL_SEMITONES, Pitch, pitch, spell
 
 NATURAL = ("do", "re", "mi", "fa", "so", "la", "ti")
 RAISED = {"do": "di", "re": "ri", "fa": "fi", "so": "si", "la": "li"}
@@ -86,7 +86,7 @@ class Do:
 
     @cached_property
     def pitch(self) -> Pitch:
-        return Pitch(self.letter, self.alter, self.octave)
+        return pitch(self.letter, self.alter, self.octave)
 
     def degree(self, pitch: Pitch) -> Degree:
         """The degree of a pitch; with `pitch` gives it back exactly (a law of the tests)."""

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import re
 from dataclasses import dataclass
-from functools import cached_property
+from functools import cached_property, lru_cache
 
 from kopje.core.errors import PitchError
 
@@ -60,7 +60,13 @@ class Pitch:
         """The pitch `steps` letters and `semitones` away (an exact interval, either direction)."""
         octave, index = divmod(self.step + steps, 7)
         natural = (octave + 1) * 12 + NATURAL_SEMITONES[index]
-        return Pitch(LETTERS[index], self.midi + semitones - natural, octave)
+        return pitch(LETTERS[index], self.midi + semitones - natural, octave)
+
+
+@lru_cache(maxsize=4096)
+def pitch(letter: str, alter: int, octave: int) -> Pitch:
+    """The one pitch of this name: a tune has few, so what was worked out about one need not be worked out again."""
+    return Pitch(letter, alter, octave)
 
 
 def spell(letter: str, alter: int) -> str:
