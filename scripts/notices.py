@@ -20,6 +20,8 @@ def main() -> None:
             continue  # a package for another system
     for path in page_packages():
         page_notice(path)
+    sounds = ROOT / "web" / "public" / "sounds" / "LICENSE.md"
+    write("Sampled tones, made from FluidR3Mono_GM by web/scripts/bank.mjs", "MIT", [sounds])
 
 
 def locked(lock: Path) -> list[str]:

@@ -83,6 +83,8 @@ def _serve_page(app: FastAPI, settings: Settings) -> None:
     if not settings.web.exists():
         return
     app.mount("/assets", StaticFiles(directory=settings.web / "assets"), name="assets")
+    if (settings.web / "sounds").exists():
+        app.mount("/sounds", StaticFiles(directory=settings.web / "sounds"), name="sounds")
 
     @app.get("/{path:path}", include_in_schema=False, response_model=None)
     def page(path: str) -> Response:

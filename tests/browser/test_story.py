@@ -168,8 +168,11 @@ def test_a_song_is_read_heard_recast_and_told_by_keys(page: Page, demo: Running)
     expect(page.get_by_role("heading", name="do = A♭, rests on la")).to_be_visible()
     page.get_by_role("button", name="Back to the song as it is").click()
     expect(page.get_by_role("heading", name="do = F, rests on do")).to_be_visible()
+    sounds = "performance.getEntriesByType('resource').filter((one) => one.name.includes('/sounds/')).length"
+    assert page.evaluate(sounds) == 0  # nothing is fetched before it is played
     page.keyboard.press("Space")
     expect(page.locator(".score .sounds-now")).to_have_count(1)
+    assert page.evaluate(sounds) == 8
     page.keyboard.press("Space")
     expect(page.locator(".score .sounds-now")).to_have_count(0)
     page.get_by_text("Say it yourself").click()
@@ -178,6 +181,66 @@ def test_a_song_is_read_heard_recast_and_told_by_keys(page: Page, demo: Running)
     expect(page.get_by_text("Worked out: do = F, rests on do")).to_be_visible()
     page.get_by_role("button", name="Take it all back").click()
     expect(page.get_by_role("heading", name="do = F, rests on do")).to_be_visible()
+
+
+def test_a_tune_is_pasted_many_files_are_brought_in_and_a_sentence_is_kept(
+    page: Page, demo: Running, tmp_path: Path
+) -> None:
+    sign_in(page, demo.address)
+    page.goto(f"{demo.address}/songs")
+    page.get_by_role("heading", name="Songs").click()
+    paste = """text => { const data = new DataTransfer(); data.setData('text/plain', text);
+    document.body.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true })) }"""
+    page.evaluate(paste, "X:1\nT:Pasted hill\nM:2/4\nL:1/8\nK:F\nc2A2|G2F2|]")
+    report = page.get_by_role("status", name="What became of the files")
+    expect(report.get_by_text("Pasted hill")).to_be_visible()
+    files = []
+    for number in range(40):
+        text = f"X:1\nT:Many {number:02}\nM:2/4\nL:1/8\nK:F\nc2A2|{'G' * (number % 4 + 1)}2|F4|]\n"
+        files.append(tmp_path / f"many{number}.abc")
+        files[-1].write_text(text if number % 10 else "no tune at all")
+    page.locator("input[type=file]").set_input_files(files)
+    expect(report.get_by_text("36 songs added, 4 files not read.")).to_be_visible()
+    expect(report.locator(".line").first).to_contain_text("not read")
+    sentence = page.get_by_role("group", name="Which songs")
+    sentence.get_by_role("combobox").nth(1).select_option("meter:6/8")
+    sentence.get_by_role("button", name="Keep this sentence").click()
+    sentence.get_by_label("Call it").fill("Swinging")
+    sentence.get_by_label("Call it").press("Enter")
+    page.reload()
+    sentence.get_by_role("button", name="Swinging", exact=True).click()
+    expect(sentence.get_by_role("button", name="No longer: has 6/8")).to_be_visible()
+    expect(page.locator(".song").first).to_contain_text("6/8")
+    sentence.get_by_role("button", name="Forget “Swinging”").click()
+    expect(sentence.get_by_text("Swinging")).to_have_count(0)
+
+
+def test_a_song_is_looked_into_and_played_with(page: Page, demo: Running) -> None:
+    sign_in(page, demo.address)
+    page.goto(f"{demo.address}/songs")
+    page.get_by_role("link", name="The Apple Cart").click()
+    page.get_by_role("tab", name="Phrases").click()
+    expect(page.get_by_text("a' differs from a: mi instead of la in bar 4 on beat 1")).to_be_visible()
+    page.get_by_role("tab", name="Best keys").click()
+    page.get_by_label("to", exact=True).select_option("bars")
+    expect(page.get_by_text("Bars: B off.").first).to_be_visible()
+    page.get_by_role("tab", name="Practise").click()
+    page.get_by_label("What").last.select_option("up_and_down")
+    expect(page.get_by_text("25 tones, about 0:22")).to_be_visible()
+    page.get_by_role("tab", name="Games").click()
+    expect(page.locator(".lyric .inside").first).to_be_visible()
+    page.get_by_role("button", name="Which tonality?").click()
+    expect(page.get_by_text("Evidence from 5 of 5 right on")).to_be_visible()
+    page.get_by_role("tab", name="About").click()
+    page.get_by_role("button", name="Change").click()
+    page.get_by_label("Season").fill("autumn")
+    page.get_by_role("button", name="Keep", exact=True).click()
+    expect(page.get_by_text("autumn")).to_be_visible()
+    page.get_by_role("button", name="so C5 7×").click()
+    expect(page.get_by_text("On so: ")).to_be_visible()
+    expect(page.locator(".score .is-chosen")).to_have_count(7)
+    page.get_by_role("button", name="Hands").click()
+    expect(page.get_by_role("group", name="Hand signs")).to_be_visible()
 
 
 def test_sixteen_bars_with_words_take_few_keys(page: Page, demo: Running) -> None:

@@ -1,15 +1,17 @@
-// What this device remembers: day or night, single keys, volume, whether the screen is private.
+// What this device remembers: day or night, single keys, volume, whether the screen is private, on what songs are played.
 import { reactive, watch } from 'vue'
+import type { Instrument } from './useBank'
 
 export interface Device {
   night: boolean
   keys: boolean
   volume: number
   mine: boolean
+  instrument: Instrument
 }
 
 const KEPT = 'kopje-device'
-const usual: Device = { night: false, keys: true, volume: 0.5, mine: false }
+const usual: Device = { night: false, keys: true, volume: 0.5, mine: false, instrument: 'piano' }
 
 function remembered(): Device {
   try {

@@ -1,6 +1,6 @@
 // A song played with count-in: when each note sounds is worked out here, by plain tones; what sounds now is told while it does.
 import { computed, onUnmounted, ref, toValue, type MaybeRefOrGetter } from 'vue'
-import { silence, tones } from './useSound'
+import { ready, silence, tones } from './useSound'
 
 export interface Sounding {
   note: number
@@ -55,21 +55,26 @@ export function usePlayback(of: MaybeRefOrGetter<Playable | undefined>) {
     playing.value = false
     now.value = null
   }
-  function start() {
+  let asked = 0
+  async function start() {
     stop()
     if (!song.value?.sounds.length) return
     playing.value = true
+    const mine = (asked += 1)
+    await ready()
+    if (mine !== asked || !playing.value || !song.value) return // stopped, or asked again, meanwhile
     const plan = planned(song.value, beatsAMinute.value, phrase.value, rhythmOnly.value)
     tones(plan)
     for (const one of plan) if (one.note !== null) timers.push(window.setTimeout(() => (now.value = one.note), 1000 * one.at))
     const end = Math.max(...plan.map((one) => one.at + one.seconds))
-    timers.push(window.setTimeout(() => (loop.value ? start() : stop()), 1000 * end + 150))
+    timers.push(window.setTimeout(() => { if (loop.value) void start(); else stop() }, 1000 * end + 150))
   }
   /** Sounds something else once, without pointing at notes: for questions whose answer must not be seen. */
-  function sound(other: Playable) {
+  async function sound(other: Playable) {
     stop()
+    await ready()
     tones(planned(other, beatsAMinute.value, null, false))
   }
   onUnmounted(stop)
-  return { playing, now, tempo, phrase, loop, rhythmOnly, beatsAMinute, start, stop, sound, turn: () => { if (playing.value) stop(); else start() } }
+  return { playing, now, tempo, phrase, loop, rhythmOnly, beatsAMinute, start, stop, sound, turn: () => { if (playing.value) stop(); else void start() } }
 }

@@ -1,4 +1,5 @@
-// Reference tones by plain oscillators. Nothing sounds by itself; one volume for the device.
+// Reference tones by plain oscillators, songs on the sampled tones of an instrument. Nothing sounds by itself; one volume for the device.
+import { bank, nearest } from './useBank'
 import { device } from './useDevice'
 
 let context: AudioContext | undefined
@@ -20,6 +21,35 @@ export function play(midi: readonly number[], seconds = 0.75): void {
 }
 
 let running: GainNode | undefined
+let sampled: Map<number, AudioBuffer> | null = null
+const RELEASE = 0.14
+
+/** A tone of the chosen instrument; false where it has none. */
+function struck(on: AudioContext, out: AudioNode, midi: number, start: number, seconds: number): boolean {
+  if (!sampled || device.instrument === 'plain') return false
+  const { tone: near, rate } = nearest(device.instrument, midi)
+  const buffer = sampled.get(near)
+  if (!buffer) return false
+  const source = on.createBufferSource()
+  const edge = on.createGain()
+  source.buffer = buffer
+  source.playbackRate.value = rate
+  const end = start + Math.min(Math.max(seconds, 0.2), buffer.duration / rate - RELEASE)
+  edge.gain.setValueAtTime(0.9, start)
+  edge.gain.setValueAtTime(0.9, end)
+  edge.gain.linearRampToValueAtTime(0, end + RELEASE)
+  source.connect(edge).connect(out)
+  source.start(start)
+  source.stop(end + RELEASE)
+  return true
+}
+
+/** Gets the chosen instrument ready; at once where it is or where tones are plain. */
+export async function ready(): Promise<void> {
+  context ??= new AudioContext()
+  void context.resume()
+  sampled = await bank(context, device.instrument)
+}
 
 /** Tones and clicks, each at its second from now; a click where there is no pitch. Whatever was running ends. */
 export function tones(plan: readonly { at: number; seconds: number; midi: number | null }[]): void {
@@ -32,7 +62,7 @@ export function tones(plan: readonly { at: number; seconds: number; midi: number
   const start = context.currentTime + 0.05
   for (const { at, seconds, midi } of plan) {
     if (midi === null) click(context, running, start + at)
-    else tone(context, running, frequency(midi), start + at, Math.max(seconds, 0.16))
+    else if (!struck(context, running, midi, start + at, seconds)) tone(context, running, frequency(midi), start + at, Math.max(seconds, 0.16))
   }
 }
 

@@ -79,7 +79,7 @@ const showIn = (letter: string | null) => { variant.value = letter ? { ...varian
 /** A trial sounds the song in one tonality or the other without showing which: what is on the page stays. */
 async function soundAs(how: 'as_written' | 'parallel' | 'half') {
   const read = await body(api.GET('/api/songs/{song_id}', { params: { path: { song_id: props.id }, query: how === 'as_written' ? {} : { recast: how } } })).catch(() => null)
-  if (read) player.sound(read)
+  if (read) await player.sound(read)
 }
 async function remove() {
   await api.DELETE('/api/songs/{song_id}', { params: { path: { song_id: props.id } } })

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The songbook: ask it in a sentence, find as one types, bring some in.
 import { mdiTrayArrowUp } from '@mdi/js'
-import { computed, ref } from 'vue'
+import { computed, onMounted, onUnmounted, ref } from 'vue'
 import { api, body, type Schemas } from '@/api/client'
 import { queryClient, useConcepts, useSections } from '@/api/queries'
 import { dropQuestion, importMany, keepQuestion, NOTHING_ASKED, useSongKinds, useSongQuestions, useSongsAsked, type Asked } from '@/api/songs'
@@ -30,7 +30,7 @@ const progress = ref<{ done: number; all: number } | null>(null)
 const stopped = ref(false)
 const over = ref(false)
 const picker = ref<HTMLInputElement>()
-async function bring(files: FileList | null | undefined) {
+async function bring(files: FileList | readonly File[] | null | undefined) {
   over.value = false
   if (!files?.length) return
   const every = [...files]
@@ -44,6 +44,18 @@ async function bring(files: FileList | null | undefined) {
   }))
   if (picker.value) picker.value.value = '' // the same files may be chosen again
 }
+/** Pasted files, or the text of a tune: ABC or MusicXML, told apart by how it begins. Not while one types in a field. */
+function pasted(event: ClipboardEvent) {
+  if ((event.target as Element).closest('input, textarea')) return
+  const files = event.clipboardData?.files
+  if (files?.length) return void bring(files)
+  const text = event.clipboardData?.getData('text/plain').trim() ?? ''
+  const name = /^</.test(text) ? 'pasted.musicxml' : /^[A-Za-z]:/.test(text) ? 'pasted.abc' : ''
+  if (name) void bring([new File([text], name)])
+  else if (text) refused.value = say.songs.notATune
+}
+onMounted(() => window.addEventListener('paste', pasted))
+onUnmounted(() => window.removeEventListener('paste', pasted))
 const shipped = () => guarded(async () => { report.value = (await body(api.POST('/api/songs/shipped'))).songs })
 async function guarded(act: () => Promise<void>) {
   progress.value ??= { done: 0, all: 0 }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Playing a song: start and stop, tempo, one phrase, over and over, its rhythm alone.
+import { device } from '@/composables/useDevice'
 import type { usePlayback } from '@/composables/usePlayback'
 import { say } from '@/locales/en'
 
@@ -12,6 +13,7 @@ const { playing, tempo, phrase, loop, rhythmOnly, beatsAMinute } = props.player
     <v-btn :class="{ main: playing }" @click="player.turn()">{{ playing ? say.play.stop : say.play.start }} <span class="kbd">space</span></v-btn>
     <label>{{ say.play.tempo(beatsAMinute) }} <input :value="beatsAMinute" type="range" min="40" max="200" step="2" :aria-label="say.play.tempo(beatsAMinute)" @input="tempo = Number(($event.target as HTMLInputElement).value)" /></label>
     <label><span class="visually-hidden">{{ say.play.what }}</span><select :value="phrase ?? ''" @change="phrase = ($event.target as HTMLSelectElement).value === '' ? null : Number(($event.target as HTMLSelectElement).value)"><option value="">{{ say.play.all }}</option><option v-for="(label, index) in phrases" :key="index" :value="index">{{ say.play.phrase(index + 1, label) }}</option></select></label>
+    <label><span class="visually-hidden">{{ say.play.on }}</span><select v-model="device.instrument"><option v-for="(says, key) in say.play.instruments" :key="key" :value="key">{{ says }}</option></select></label>
     <label><input v-model="loop" type="checkbox" /> {{ say.play.loop }}</label>
     <label><input v-model="rhythmOnly" type="checkbox" /> {{ say.play.rhythm }}</label>
   </div>
