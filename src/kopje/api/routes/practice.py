@@ -54,7 +54,10 @@ def get_rows(
 
 @router.get("/songs/{song_id}/masked", operation_id="maskedSong")
 def get_masked(
-    song_id: UUID, call: Work, tones: Annotated[list[Tone], Query(max_length=12)], only: bool = False
+    song_id: UUID,
+    call: Work,
+    tones: Annotated[list[Tone], Query(max_length=12)] = [],  # noqa: B006  # FastAPI wants the default here
+    only: bool = False,
 ) -> list[list[SungRead]]:
     """The words with some tones sung only inside, or only these aloud."""
     a, _ = _pitched(call, song_id)
