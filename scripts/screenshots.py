@@ -10,6 +10,7 @@ import sys
 import urllib.request
 from collections.abc import Callable
 from pathlib import Path
+from typing import Any
 
 from playwright.sync_api import Page, sync_playwright
 
@@ -29,10 +30,10 @@ class Camera:
     def __init__(self, page: Page, address: str) -> None:
         self.page, self.address = page, address
         self.sections = {one["name"]: one["id"] for one in self.read("sections")}
-        self.songs = {one["title"]: one["id"] for one in self.read("songs")}
+        self.songs = {one["title"]: one["id"] for one in self.read("songs?limit=200")["songs"]}
 
-    def read(self, path: str) -> list[dict[str, str]]:
-        found: list[dict[str, str]] = self.page.request.get(f"{self.address}/api/{path}").json()
+    def read(self, path: str) -> Any:
+        found: Any = self.page.request.get(f"{self.address}/api/{path}").json()
         return found
 
     def go(self, path: str) -> None:
@@ -82,6 +83,15 @@ def song(camera: Camera) -> None:
     camera.go(f"/songs/{camera.songs['Owls Awake']}")
     camera.page.keyboard.press("2")
     camera.page.wait_for_selector(".score .layer text")
+
+
+def song_phrases(camera: Camera) -> None:
+    camera.go(f"/songs/{camera.songs['The Apple Cart']}")
+    camera.page.get_by_role("tab", name="Phrases").click()
+    camera.page.get_by_role("button", name="Hands").click()
+    camera.page.wait_for_selector(".phrases")
+    camera.page.get_by_role("tablist").scroll_into_view_if_needed()
+    camera.page.evaluate("document.querySelector('.tabs').scrollIntoView({ block: 'center' })")
 
 
 def lesson(camera: Camera) -> None:
@@ -136,7 +146,7 @@ def sequence(camera: Camera) -> None:
 
 
 VIEWS: dict[str, Callable[[Camera], None]] = {
-    "today": today, "section": section, "songs": songs, "type-song": type_song, "song": song, "lesson": lesson, "ledger": ledger,
+    "today": today, "section": section, "songs": songs, "type-song": type_song, "song": song, "song-phrases": song_phrases, "lesson": lesson, "ledger": ledger,
     "year": year, "school-year": school_year, "week": week, "set-up": set_up, "sequence": sequence,
     "teach": teach, "projector": projector,
 }  # fmt: skip

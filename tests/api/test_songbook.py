@@ -116,6 +116,14 @@ def test_a_title_may_have_several_tunes_and_facts_are_the_teachers(client: TestC
     assert titles(client, text="as we sing") == ["Hill song, as we sing it"]
 
 
+def test_the_rooms_bar_colours_are_the_teachers(client: TestClient) -> None:
+    assert client.get("/api/bar-colours").json() == {"colours": {}}
+    kept = {"colours": {"C": "#a63a12", "Bb": "#4a4590"}}
+    assert client.put("/api/bar-colours", json=kept).json() == kept
+    assert client.put("/api/bar-colours", json={"colours": {"H": "#a63a12"}}).status_code == 422
+    assert client.get("/api/bar-colours").json() == kept
+
+
 @pytest.mark.parametrize(
     ("purpose", "said"),
     [

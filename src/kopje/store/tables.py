@@ -28,6 +28,9 @@ class School(Table):
     wording: Mapped[Json] = mapped_column(
         server_default="{}"
     )  # what the school calls things; empty: as shipped
+    bar_colours: Mapped[Json] = mapped_column(
+        server_default="{}"
+    )  # of the room's bars, by letter; empty: none
     __table_args__ = (CheckConstraint("cycle BETWEEN 0 AND 20", name="cycle"),)
 
 

@@ -54,6 +54,10 @@ export function useInsight(id: MaybeRefOrGetter<string>, variant: MaybeRefOrGett
     placeholderData: (before: Schemas['InsightRead'] | undefined) => before,
   })
 }
+export const useBarColours = () => useQuery({ queryKey: ['bar-colours'], queryFn: () => body(api.GET('/api/bar-colours')), staleTime: 60_000 })
+export async function setBarColours(colours: Schemas['BarColoursBody']['colours']): Promise<void> {
+  queryClient.setQueryData(['bar-colours'], await body(api.PUT('/api/bar-colours', { body: { colours } })))
+}
 export type KeyPurpose = 'voices' | 'bars' | 'recorder' | 'reading'
 export function useBestKeys(id: MaybeRefOrGetter<string>, grade: MaybeRefOrGetter<number>, purpose: MaybeRefOrGetter<KeyPurpose>) {
   return useQuery({

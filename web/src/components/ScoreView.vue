@@ -2,7 +2,7 @@
 // The engraved song. The SVG is our own server's; it takes the colour of the page.
 import { ref, watch } from 'vue'
 
-const props = withDefaults(defineProps<{ svg: string; label: string; now?: number | null; marked?: readonly number[] }>(), { now: null, marked: () => [] })
+const props = withDefaults(defineProps<{ svg: string; label: string; now?: number | null; marked?: readonly number[]; colours?: ReadonlyMap<number, string> }>(), { now: null, marked: () => [], colours: undefined })
 const emit = defineEmits<{ note: [index: number] }>()
 const figure = ref<HTMLElement>()
 // The printed note that sounds now is marked; its id is the engraver's, made from ours.
@@ -14,6 +14,13 @@ watch(() => [props.now, props.svg] as const, ([now]) => {
 watch(() => [props.marked, props.svg] as const, ([marked]) => {
   figure.value?.querySelectorAll('.is-chosen').forEach((one) => one.classList.remove('is-chosen'))
   for (const note of marked) figure.value?.querySelector(`#n${note}`)?.classList.add('is-chosen')
+}, { flush: 'post' })
+watch(() => [props.colours, props.svg] as const, ([colours]) => {
+  figure.value?.querySelectorAll<SVGElement>('.note .notehead').forEach((head) => {
+    const note = Number(head.closest('g.note')?.id.match(/^n(\d+)/)?.[1] ?? -1)
+    const colour = colours?.get(note)
+    head.style.color = colour ?? ''
+  })
 }, { flush: 'post' })
 function pressed(event: Event) {
   const id = (event.target as Element).closest('g.note')?.id.match(/^n(\d+)/)?.[1]

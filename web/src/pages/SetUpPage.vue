@@ -13,6 +13,7 @@ import RollOver from '@/features/setup/RollOver.vue'
 import RosterForm from '@/features/setup/RosterForm.vue'
 import SectionForm from '@/features/setup/SectionForm.vue'
 import SingersForm from '@/features/setup/SingersForm.vue'
+import BarColours from '@/features/setup/BarColours.vue'
 import WordsForm from '@/features/setup/WordsForm.vue'
 import { say } from '@/locales/en'
 
@@ -132,6 +133,7 @@ async function leave(everywhere: boolean) {
         <h2>{{ say.setUp.sections }}</h2>
         <p class="row"><router-link v-for="one in sections.data.value ?? []" :key="one.id" :to="`/sections/${one.id}`" class="tag">{{ one.name }}</router-link></p>
       </section>
+      <BarColours />
       <section v-if="words.data.value" class="stack"><h2>{{ say.words.title }}</h2><WordsForm :words="words.data.value" :busy="keeping" @keep="keepWords" /><p v-if="wordsKept" class="secure" role="status">✓ {{ say.words.kept }}</p></section>
       <section v-if="choir && singers.data.value" class="stack"><SingersForm :children="singers.data.value" :name="choir.name" @keep="keepSingers" /><p v-if="singersKept" class="secure" role="status">✓ {{ say.singers.kept }}</p></section>
       <section class="stack"><h2>{{ say.rollOver.heading }}</h2><RollOver :steps="steps.data.value ?? []" :done="rolled" :busy="rolling" @roll="roll" /></section>

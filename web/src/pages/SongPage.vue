@@ -5,7 +5,7 @@ import { useRouter } from 'vue-router'
 import { api, body } from '@/api/client'
 import type { Schemas } from '@/api/client'
 import { queryClient, tellSong, useConcepts, useScore, useSections, useSong, type Variant } from '@/api/queries'
-import { useInsight } from '@/api/songs'
+import { useBarColours, useInsight } from '@/api/songs'
 import PageState from '@/components/PageState.vue'
 import ReasonList from '@/components/ReasonList.vue'
 import ScoreView from '@/components/ScoreView.vue'
@@ -68,6 +68,12 @@ async function tell(told: Schemas['ToldBody']) {
   telling.value = false
 }
 useTrail(() => [{ says: say.songs.title, to: '/songs' }, { says: found.value?.title ?? '' }])
+const coloured = ref(false)
+const barColours = useBarColours()
+const hasColours = computed(() => Object.keys(barColours.data.value?.colours ?? {}).length > 0)
+const noteColours = computed(() => new Map((found.value?.sounds ?? []).flatMap((one) => { const colour = (barColours.data.value?.colours as Record<string, string> | undefined)?.[one.pitch?.replace(/-?\d+$/, '') ?? '']; return colour ? [[one.note, colour] as const] : [] })))
+/** Colour is never the only cue: letters come along. */
+watch(coloured, (now) => { if (now && !layers.value.includes('letters')) layers.value = [...layers.value, 'letters'] })
 const chosen = ref<string | null>(null)
 const markedNotes = computed(() => (chosen.value ? (found.value?.sounds ?? []).filter((one) => one.degree === chosen.value).map((one) => one.note) : []))
 const tab = ref<keyof typeof say.insight.tabs>('made')
@@ -105,8 +111,8 @@ useKeys([
     <BarProblems :problems="found.problems" :repairs="insight.data.value?.repairs ?? []" :busy="telling" @mend="mend" />
     <div class="song">
       <div class="left">
-        <LayerBar ref="bar" v-model="layers" v-model:reading="reading" />
-        <div class="paper sheet"><ScoreView v-if="score.data.value" :svg="score.data.value" :label="say.song.score(found.title)" :now="reading ? null : player.now.value" :marked="reading ? [] : markedNotes" @note="hear" /><p v-else-if="score.error.value" class="wrong">△ {{ score.error.value.message }}</p><p v-else class="quiet waiting">{{ say.state.loading }}</p></div>
+        <LayerBar ref="bar" v-model="layers" v-model:reading="reading" v-model:coloured="coloured" :colours="hasColours" />
+        <div class="paper sheet"><ScoreView v-if="score.data.value" :svg="score.data.value" :label="say.song.score(found.title)" :now="reading ? null : player.now.value" :marked="reading ? [] : markedNotes" :colours="coloured && !reading ? noteColours : undefined" @note="hear" /><p v-else-if="score.error.value" class="wrong">△ {{ score.error.value.message }}</p><p v-else class="quiet waiting">{{ say.state.loading }}</p></div>
         <VariantBar v-if="found.own.do" v-model="variant" :own="found.own" />
         <p v-if="cannot" class="wrong small" role="alert">△ {{ cannot }}</p>
         <PlayBar v-if="found.sounds.length" :player="player" :phrases="found.form.split(' ')" />

@@ -8,10 +8,10 @@ from fastapi import APIRouter, Query, Response, UploadFile
 
 from kopje.api.deps import Work
 from kopje.api.schemas.sequence import SequenceBody, SequenceRead, StartBody
-from kopje.api.schemas.words import WordsBody, WordsRead
+from kopje.api.schemas.words import BarColoursBody, WordsBody, WordsRead
 from kopje.core.errors import NotFoundError
 from kopje.formats.sequence_files import MOST_BYTES, read_sequence, write_case, write_csv
-from kopje.store import sequences
+from kopje.store import sequences, year
 from kopje.usecases import school_sequence
 from kopje.usecases.call import Call
 
@@ -28,6 +28,17 @@ def _read(call: Call, changed: school_sequence.Changed) -> SequenceRead:
 @router.get("/words", operation_id="words")
 def get_words(call: Work) -> WordsRead:
     return WordsRead.of(call.sequence.wording)
+
+
+@router.get("/bar-colours", operation_id="barColours")
+def get_colours(call: Work) -> BarColoursBody:
+    return BarColoursBody.model_validate({"colours": year.school(call.session, call.school_id).bar_colours})
+
+
+@router.put("/bar-colours", operation_id="setBarColours")
+def put_colours(body: BarColoursBody, call: Work) -> BarColoursBody:
+    year.school(call.session, call.school_id).bar_colours = {str(bar): colour for bar, colour in body.colours.items()}
+    return body
 
 
 @router.put("/words", operation_id="setWords")

@@ -76,3 +76,13 @@ class WordsRead(Read):
         ]
         return cls(so=w.so, ti=w.ti, names=w.names, rhythm=w.rhythm, minor=w.minor, model=w.model,
                    phase_words=dict(w.phase_words), phases={p: w.phases.word(p) for p in PURPOSES}, models=models)  # fmt: skip
+
+
+Bar = Literal["C", "D", "E", "F", "F#", "G", "A", "Bb", "B"]
+Colour = Annotated[str, Field(pattern=r"^#[0-9a-f]{6}$")]
+
+
+class BarColoursBody(Body):
+    """The colours of the room's bars; a letter that is left out has none."""
+
+    colours: dict[Bar, Colour] = Field(max_length=9, examples=[{"C": "#a63a12"}])

@@ -24,6 +24,6 @@ const { playing, tempo, phrase, loop, rhythmOnly, beatsAMinute } = props.player
 label { display: inline-flex; gap: 8px; align-items: center; font-size: 14px; }
 input[type='range'] { width: 84px; accent-color: var(--dusk); }
 input[type='checkbox'] { width: 18px; height: 18px; accent-color: var(--dusk); }
-select { font: inherit; color: inherit; background: var(--sheet); border: 1px solid var(--granite); border-radius: 2px; padding: 4px 8px; min-height: 36px; }
+select { max-width: 104px; font: inherit; color: inherit; background: var(--sheet); border: 1px solid var(--granite); border-radius: 2px; padding: 4px 8px; min-height: 36px; }
 @media (max-width: 900px) { label, select { min-height: 44px; } }
 </style>
