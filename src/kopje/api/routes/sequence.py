@@ -37,7 +37,9 @@ def get_colours(call: Work) -> BarColoursBody:
 
 @router.put("/bar-colours", operation_id="setBarColours")
 def put_colours(body: BarColoursBody, call: Work) -> BarColoursBody:
-    year.school(call.session, call.school_id).bar_colours = {str(bar): colour for bar, colour in body.colours.items()}
+    year.school(call.session, call.school_id).bar_colours = {
+        str(bar): colour for bar, colour in body.colours.items()
+    }
     return body
 
 
