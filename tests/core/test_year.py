@@ -12,7 +12,7 @@ from kopje.core.planning.year.greedy import greedy
 from kopje.core.planning.year.keep import keep_order
 from kopje.core.planning.year.turns import in_turn, put_in_turn
 from kopje.core.planning.year.validate import breaches, first_lesson
-from kopje.core.planning.year.ways import conflict, core, sentence, short_by, ways_out
+from kopje.core.planning.year.ways import conflict, conflict_of_words, core, sentence, short_by, ways_out
 from kopje.core.sequence.concepts import ConceptKey
 from kopje.core.sequence.so_mi_first import SO_MI_FIRST
 
@@ -98,6 +98,13 @@ def test_wishes_that_collide_are_named_and_no_others() -> None:
     said = [reason.sentence for reason in conflict(asked)]
     assert said == ["Do begins in lesson 30.", "Re is named by lesson 12."]
     assert conflict(with_wish(second_grade(60), "do", fixed=10)) == ()
+    lost = Concert("Too soon", 3, frozenset({ConceptKey("four-beat-meter"), ConceptKey("half")}))
+    asked = with_wish(second_grade(60, concerts=(lost,)), "do", fixed=10)
+    assert conflict(asked)
+    assert conflict_of_words(asked) == ()  # the concert was lost before anybody said anything
+    half = Concert("Soon", 12, frozenset({ConceptKey("four-beat-meter"), ConceptKey("half")}))
+    said = conflict_of_words(with_wish(second_grade(60, concerts=(half,)), "half", earliest=20))
+    assert [reason.subject for reason in said] == ["half", "Soon"]
 
 
 def test_a_concert_pulls_its_concept_forward() -> None:

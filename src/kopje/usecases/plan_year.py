@@ -11,7 +11,7 @@ from kopje.core.errors import PlanError
 from kopje.core.planning.year.arcs import YearPlan, YearQuestion
 from kopje.core.planning.year.fit import fit_year
 from kopje.core.planning.year.keep import keep_order
-from kopje.core.planning.year.ways import WayOut, conflict, short_by, ways_out
+from kopje.core.planning.year.ways import WayOut, conflict_of_words, short_by, ways_out
 from kopje.store import sections, year
 from kopje.store import tables as t
 from kopje.usecases.call import Call
@@ -112,7 +112,7 @@ def wish(call: Call, section_id: UUID, wishes: Sequence[NewWish], reserve: int |
     if reserve is not None:
         _keep(call, section_id, found.plan or YearPlan((), ()), found.short, reserve)
     question = _allowed(section_year(call, section_id).question)
-    collisions = conflict(question)
+    collisions = conflict_of_words(question)
     if collisions:
         said = " ".join(reason.sentence for reason in collisions)
         raise PlanError(f"These cannot all be kept: {said} Nothing was changed.", value=said)

@@ -10,7 +10,7 @@ from dataclasses import dataclass, replace
 from typing import Literal
 
 from kopje.core.planning.year import costs
-from kopje.core.planning.year.arcs import CORE, Demand, Lengths, YearPlan, YearQuestion
+from kopje.core.planning.year.arcs import CORE, Concert, Demand, Lengths, YearPlan, YearQuestion
 from kopje.core.planning.year.fit import Model, fit_year
 from kopje.core.planning.year.solver import solve
 from kopje.core.reasons import Reason, counted, listed
@@ -165,6 +165,33 @@ def conflict(question: YearQuestion) -> tuple[Reason, ...]:
         if not _possible(question, fewer):
             kept = fewer
     return tuple(Reason("collides", one.subject, one.sentence, "bars") for one in kept)
+
+
+def conflict_of_words(question: YearQuestion) -> tuple[Reason, ...]:
+    """As `conflict`, but what a concert cannot have even with no other wish was lost before and is no reason to refuse one."""
+    concerts = {concert.name for concert in question.concerts}
+    free = tuple(replace(d, fixed=None, earliest=None, latest=None) for d in question.demands)
+    found = conflict(question)
+    while found and all(reason.subject in concerts for reason in found):
+        named = {reason.subject for reason in found}
+        kept = [
+            replace(c, concepts=frozenset(k for k in c.concepts if _alone(question, free, c, k)))
+            for c in question.concerts
+            if c.name in named
+        ]
+        others = [c for c in question.concerts if c.name not in named]
+        smaller = replace(question, concerts=(*others, *kept))
+        if smaller.concerts == (*others, *(c for c in question.concerts if c.name in named)):
+            smaller = replace(question, concerts=tuple(others))  # each can be had, but not all: nobody's word
+        question = smaller
+        found = conflict(question)
+    return found
+
+
+def _alone(question: YearQuestion, free: tuple[Demand, ...], concert: Concert, key: ConceptKey) -> bool:
+    """Whether a concert could have this one concept if nothing else were asked."""
+    one = replace(concert, concepts=frozenset((key,)))
+    return conflict(replace(question, demands=free, concerts=(one,))) == ()
 
 
 def _wishes(question: YearQuestion) -> list[Wish]:
