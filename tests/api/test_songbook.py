@@ -138,3 +138,10 @@ def test_best_keys_say_why(client: TestClient, purpose: str, said: str) -> None:
     keys = client.get(f"/api/songs/{song}/keys", params={"grade": 3, "purpose": purpose}).json()
     assert 1 <= len(keys) <= 3
     assert any(reason.startswith(said) for key in keys for reason in key["reasons"])
+
+
+def test_a_meter_the_teacher_takes_away_is_not_found_either(client: TestClient) -> None:
+    song = bring(client)
+    assert "Hill song" in titles(client, has="two-beat-meter")
+    client.put(f"/api/songs/{song}/told", json={"lacks": ["two-beat-meter"]})
+    assert "Hill song" not in titles(client, has="two-beat-meter")

@@ -25,7 +25,7 @@ from kopje.usecases.song_facts import WORKED, work_out
 from kopje.usecases.songbook import analysis_of
 
 BATCH = 200
-PARTS_KEPT = 100
+MOST_KEPT = 100
 
 
 @dataclass(frozen=True)
@@ -91,9 +91,9 @@ def keep_question(call: Call, name: str, asked: Mapping[str, Any]) -> t.KeptQues
     """Keep a sentence under a name; the same name again takes its place."""
     kept = songs.kept_questions(call.session, call.school_id)
     found = next((one for one in kept if one.name == name.strip()), None)
-    if found is None and len(kept) >= PARTS_KEPT:
+    if found is None and len(kept) >= MOST_KEPT:
         raise SongQuestionError(
-            f"{PARTS_KEPT} sentences are kept already. Nothing was changed; drop one first."
+            f"{MOST_KEPT} sentences are kept already. Nothing was changed; drop one first."
         )
     if found is None:
         found = t.KeptQuestion(id=call.new_id(), school_id=call.school_id, name=name.strip(), asked={})

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // A day of every year, as month and day: "10-01", or nothing.
 import { computed } from 'vue'
+import { say } from '@/locales/en'
 
 const props = defineProps<{ label: string; none: string }>()
 const said = defineModel<string>({ required: true })
@@ -18,8 +19,8 @@ const value = (event: Event) => Number((event.target as HTMLInputElement).value)
 <template>
   <fieldset class="row">
     <legend class="small quiet">{{ props.label }}</legend>
-    <select :value="month" :aria-label="`${label}: month`" @change="set(value($event), day)"><option :value="0">{{ none }}</option><option v-for="(name, n) in months" :key="name" :value="n + 1">{{ name }}</option></select>
-    <input v-if="month" type="number" min="1" :max="longest" :value="day" :aria-label="`${label}: day`" @change="set(month, value($event))" />
+    <select :value="month" :aria-label="say.monthDay.month(label)" @change="set(value($event), day)"><option :value="0">{{ none }}</option><option v-for="(name, n) in months" :key="name" :value="n + 1">{{ name }}</option></select>
+    <input v-if="month" type="number" min="1" :max="longest" :value="day" :aria-label="say.monthDay.day(label)" @change="set(month, value($event))" />
   </fieldset>
 </template>
 

@@ -86,6 +86,7 @@ export const say = {
     names: 'Degrees are shown as', namesOf: { solfa: 'syllables', numbers: 'scale numbers', letters: 'letter names where a song gives them' }, rhythm: 'Rhythm is spoken as', rhythmOf: { 'ta-titi': 'ta, ti ti, by value', 'beat-function': 'ta di, ta ka di mi, by place in the beat', 'macro-micro': 'du de, du ta de ta, by place in the beat', counting: '1 &, 1 e & a, counted' },
     minor: 'Minor is read from', minorOf: { la: 'la', do: 'do (do re me)' }, model: 'Learning goes through', own: 'Your words', usual: (n: number) => few(n, 'lesson'), keep: 'Keep these words', kept: 'Kept. Every page says it so from now on.',
   },
+  monthDay: { month: (what: string) => `${what}: month`, day: (what: string) => `${what}: day` },
   bars: { title: 'Colours of the bars', lead: 'Only if the bars in your room are coloured: set each as it is there. A song can then show them; the letters stand beside.', none: (bar: string) => `No colour for ${bar}` },
   singers: { title: (name: string) => `Who sings in ${name}`, lead: 'Children of the classes; their marks go with them.', none: 'No class has children yet.', count: (n: number) => few(n, 'singer'), keep: 'Keep', kept: 'Kept.' },
   typing: {

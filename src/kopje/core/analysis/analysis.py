@@ -162,9 +162,8 @@ def _moved(
         sound.note: home.do
         for phrase, home in zip(cut, homes, strict=True)
         for sound in timeline[phrase.first : phrase.stop]
-        if home.do is not None and home.do != areas[sound.area].do
-        and home.do != areas[timeline[phrase.first].area].do
-    }  # fmt: skip
+        if home.do is not None and home.do != areas[timeline[phrase.first].area].do
+    }
 
 
 def _areas(timeline: Sequence[Sound], cut: Sequence[Phrase], told: Told) -> tuple[Tonality, ...]:

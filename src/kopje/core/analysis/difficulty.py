@@ -11,7 +11,6 @@ from kopje.core.music.degree import NATURAL
 from kopje.core.reasons import counted
 
 HARDEST = 5
-PENTATONIC = frozenset({"do", "re", "mi", "so", "la"})
 STEP_OF_ELEMENT = {
     "quarter": 1, "two_eighths": 1, "beat_rest": 1, "dotted_quarter": 1, "three_eighths": 1, "compound_beat_rest": 1,
     "half": 2, "dotted_half": 2, "whole": 2, "half_rest": 2, "bar_rest": 1, "quarter_eighth": 2, "dotted_half_compound": 2,

@@ -7,6 +7,7 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from typing import Literal
 
+from kopje.core.analysis.timeline import Sound
 from kopje.core.exact import Fraction
 from kopje.core.music.degree import Do
 from kopje.core.music.pitch import Pitch, from_fifths
@@ -53,6 +54,11 @@ class KeyChoice:
     @property
     def comfortable(self) -> bool:
         return self.cost == 0
+
+
+def weights_of(sounds: Iterable[Sound]) -> dict[Pitch, Fraction]:
+    """Beats on each pitch of the attacks of a tune."""
+    return weights((sound.pitch, sound.beats) for sound in sounds if sound.attack and sound.pitch is not None)
 
 
 def weights(sounding: Iterable[tuple[Pitch, Fraction]]) -> dict[Pitch, Fraction]:

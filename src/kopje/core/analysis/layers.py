@@ -13,13 +13,11 @@ from kopje.core.analysis.analysis import Analysis
 from kopje.core.analysis.motion import move
 from kopje.core.analysis.timeline import Sound, bar_starts
 from kopje.core.exact import Fraction
-from kopje.core.music.pitch import Pitch
 from kopje.core.music.rhythm_syllables import syllables
 from kopje.core.music.tune import Tune
 from kopje.core.sequence.wording import Wording
 
 Layer = Literal["degrees", "numbers", "letters", "rhythm", "motion", "marks"]
-LAYERS: tuple[Layer, ...] = ("degrees", "numbers", "letters", "rhythm", "motion", "marks")
 Line = dict[int, str]
 
 
@@ -64,12 +62,7 @@ def marked(a: Analysis) -> tuple[Sound, ...]:
 def letters(tune: Tune) -> Line:
     """The letter names of a tune in whatever key it is printed."""
     printed = ((index, note) for index, (_, _, note) in enumerate(tune.notes()))
-    return {index: letter(note.pitch) for index, note in printed if note.pitch and not note.tie_in}
-
-
-def letter(pitch: Pitch) -> str:
-    """A letter name as it is printed: F♯, B♭."""
-    return pitch.letter + ("♯" * pitch.alter if pitch.alter > 0 else "♭" * -pitch.alter)
+    return {index: note.pitch.shown for index, note in printed if note.pitch and not note.tie_in}
 
 
 def _rhythm(a: Analysis, words: Wording) -> Line:

@@ -90,10 +90,9 @@ def _differences(a: Analysis, mine: Placed, other: Placed) -> Iterator[str]:
             where = _where(one, place, place == last)
             if a.degree(one) != a.degree(two):
                 yield f"{_tone(a, one)} instead of {_tone(a, two)} {where}"
-            elif one.duration != two.duration and _holder(mine, place + one.duration) is None:
+            elif one.duration != two.duration and not _split_after(mine, other, place):
                 longer = "longer" if one.duration > two.duration else "shorter"
-                if not _split_after(mine, other, place):
-                    yield f"{_tone(a, one)} is {longer} {where}"
+                yield f"{_tone(a, one)} is {longer} {where}"
         elif one:
             held = _holder(other, place)
             if held is not None and a.degree(held) == a.degree(one):

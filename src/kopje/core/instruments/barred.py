@@ -55,4 +55,4 @@ def bars_for(pitches: Iterable[Pitch], do: Do) -> BarSet:
 
 
 def _names(bars: Iterable[tuple[str, int]]) -> tuple[str, ...]:
-    return tuple(letter + ("♯" * alter if alter > 0 else "♭" * -alter) for letter, alter in sorted(bars))
+    return tuple(Pitch(letter, alter, LOWEST.octave).shown for letter, alter in sorted(bars))

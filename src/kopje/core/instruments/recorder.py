@@ -49,4 +49,5 @@ def needed_level(pitches: Iterable[Pitch]) -> int:
 
 
 def _shown(name: str) -> str:
-    return name.replace("#", "♯").replace("b", "♭")
+    pitch = Pitch.parse(name)
+    return f"{pitch.shown}{pitch.octave}"

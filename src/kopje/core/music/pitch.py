@@ -52,6 +52,11 @@ class Pitch:
         return spell(self.letter, self.alter)
 
     @property
+    def shown(self) -> str:
+        """Letter and alteration as they are printed: `B♭`, `F♯`."""
+        return self.name.replace("#", "♯").replace("b", "♭")
+
+    @property
     def fifths(self) -> int:
         """Place on the line of fifths, C = 0, G = 1, F = -1."""
         return "FCGDAEB".index(self.letter) - 1 + 7 * self.alter

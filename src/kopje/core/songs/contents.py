@@ -8,13 +8,14 @@ from dataclasses import dataclass
 
 from kopje.core.analysis.analysis import Analysis
 from kopje.core.analysis.elements import SPOKEN
-from kopje.core.analysis.key_choice import VOICES, KeyChoice, best_keys, weights
+from kopje.core.analysis.key_choice import VOICES, KeyChoice, best_keys, weights_of
 from kopje.core.analysis.motion import move
 from kopje.core.analysis.timeline import Sound
 from kopje.core.analysis.told import NOTHING, Told
 from kopje.core.exact import Fraction
 from kopje.core.music.degree import Degree, Do
 from kopje.core.sequence.concepts import ConceptKey, Sequence
+from kopje.core.songs.facts import READ_WITH_OTHERS
 
 
 @dataclass(frozen=True, slots=True)
@@ -57,7 +58,7 @@ class SongCard:
 
 def card(id_: str, analysis: Analysis, sequence: Sequence, told: Told = NOTHING) -> SongCard:
     """A song for planning; what the teacher says it has or lacks goes before what was found."""
-    beats = weights((s.pitch, s.beats) for s in analysis.attacks if s.pitch is not None)
+    beats = weights_of(analysis.attacks)
     do = analysis.tonality.do
     return SongCard(
         id_,
@@ -123,7 +124,7 @@ def _figures(analysis: Analysis, sequence: Sequence) -> Iterable[Content]:
         label = (
             sequence.concept(key).name if key else SPOKEN.get(figure.key or "", f"the figure {figure.text}")
         )
-        if figure.key in ("bar_rest", "tie") and key is None:
+        if figure.key in READ_WITH_OTHERS and key is None:
             continue  # silence of a bar and a tie are read with what they are made of
         onset = starts[figure.bar] + figure.beat * analysis.tune.bars[0].meter.beat
         places.setdefault((key, label), []).append((figure.bar, onset))

@@ -9,7 +9,7 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 
 from kopje.core.analysis.analysis import Analysis
-from kopje.core.analysis.key_choice import VOICES, KeyFit, best_keys, key_fit, weights
+from kopje.core.analysis.key_choice import VOICES, KeyFit, best_keys, key_fit, weights_of
 from kopje.core.analysis.told import NOTHING, Told
 from kopje.core.sequence.concepts import Concept, Sequence
 
@@ -56,18 +56,19 @@ def song_facts(a: Analysis, sequence: Sequence, told: Told = NOTHING) -> SongFac
             bars.setdefault(f"tone:{degree}", set()).add(sound.bar)
     for figure in a.figures:
         bars.setdefault(f"figure:{figure.key or '?' + figure.text}", set()).add(figure.bar)
-    lacks = frozenset().union(*(things_of(sequence.by_key[k]) for k in told.lacks if k in sequence.by_key))
+    lacking = [sequence.by_key[key] for key in told.lacks if key in sequence.by_key]
+    lacks = frozenset[str]().union(*(things_of(concept) | aspects_of(concept) for concept in lacking))
     things = {thing: len(found) for thing, found in bars.items() if thing not in lacks}
     things |= {f"concept:{key}": 1 for key in told.has}
     aspects = {f"meter:{bar.meter}" for bar in a.tune.bars}
     aspects |= {f"set:{a.tone_set_name}"} if a.tone_set_name else set()
     aspects |= {f"rests:{a.tonality.resting}"} if a.tonality.resting else set()
-    return SongFacts(things, frozenset(aspects), _keys(a))
+    return SongFacts(things, frozenset(aspects - lacks), _keys(a))
 
 
 def _keys(a: Analysis) -> tuple[KeyFit, ...]:
     do = a.tonality.do
     if do is None:
         return ()
-    beats = weights((sound.pitch, sound.beats) for sound in a.attacks if sound.pitch is not None)
+    beats = weights_of(a.attacks)
     return tuple(key_fit(best_keys(beats, do, voice), do) for voice in VOICES.values())

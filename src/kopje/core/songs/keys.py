@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from kopje.core.analysis.analysis import Analysis
-from kopje.core.analysis.key_choice import VOICES, KeyChoice, best_keys, weights
+from kopje.core.analysis.key_choice import VOICES, KeyChoice, best_keys, weights_of
 from kopje.core.exact import Fraction
 from kopje.core.instruments.barred import bars_for
 from kopje.core.instruments.recorder import needed_level, recorder_reason
@@ -38,7 +38,7 @@ def best_keys_for(a: Analysis, grade: int, purpose: Purpose, signs_read: int = 1
     if do is None or not pitches:
         return ()
     voice = VOICES[min(grade, max(VOICES))]
-    beats = weights((sound.pitch, sound.beats) for sound in a.attacks if sound.pitch is not None)
+    beats = weights_of(a.attacks)
     every = best_keys(beats, do, voice, EVERY)
     ranked = sorted(
         every, key=lambda choice: _wish(choice, do, pitches, purpose, signs_read)
@@ -95,7 +95,8 @@ def _reasons(
 
 
 def _voices(choice: KeyChoice) -> Reason:
-    span = f"{choice.low} to {choice.high}".replace("#", "♯").replace("b", "♭")
+    low, high = choice.low, choice.high
+    span = f"{low.shown}{low.octave} to {high.shown}{high.octave}"
     if choice.comfortable:
         return Reason("range", "key", f"Comfortable: {span}.", "for")
     return Reason("range", "key", f"{span}: some tones lie outside the comfortable range.", "against")

@@ -21,7 +21,7 @@ const keys = useBestKeys(() => props.id, grade, purpose)
       <label>{{ say.keyFor.purpose }} <select v-model="purpose"><option v-for="(says, key) in say.keyFor.purposes" :key="key" :value="key">{{ says }}</option></select></label>
     </div>
     <p v-if="keys.data.value && !keys.data.value.length" class="quiet">{{ say.keyFor.none }}</p>
-    <ol v-else><li v-for="(one, index) in keys.data.value ?? []" :key="one.do + one.low"><strong class="place">{{ index + 1 }}</strong><strong>{{ say.song.doIs(pitchName(one.do)) }}<span v-if="one.written" class="small quiet"> {{ say.keyFor.written }}</span></strong><span class="small">{{ one.reasons.join(' ').replace(/(\d)(?=[ .])/g, '$1') }}</span><v-btn size="small" @click="emit('show', one.written ? null : one.do)">{{ say.keyFor.show }}</v-btn></li></ol>
+    <ol v-else><li v-for="(one, index) in keys.data.value ?? []" :key="one.do + one.low"><strong class="place">{{ index + 1 }}</strong><strong>{{ say.song.doIs(pitchName(one.do)) }}<span v-if="one.written" class="small quiet"> {{ say.keyFor.written }}</span></strong><span class="small">{{ one.reasons.join(' ') }}</span><v-btn size="small" @click="emit('show', one.written ? null : one.do)">{{ say.keyFor.show }}</v-btn></li></ol>
     <p class="small quiet">{{ say.keyFor.printed(pitchName(written ?? '')) }}</p>
   </section>
 </template>

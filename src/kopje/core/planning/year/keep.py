@@ -6,8 +6,8 @@ from dataclasses import replace
 
 from kopje.core.planning.year.arcs import YearPlan, YearQuestion
 from kopje.core.planning.year.costs import plan_cost
-from kopje.core.planning.year.fit import Model
 from kopje.core.planning.year.greedy import kept_in_order
+from kopje.core.planning.year.model import Model
 from kopje.core.planning.year.solver import solve
 
 WORK = 0.005  # of the solver's own measure, twice; with the order given that is enough to prove most

@@ -11,7 +11,8 @@ from typing import Literal
 
 from kopje.core.planning.year import costs
 from kopje.core.planning.year.arcs import CORE, Concert, Demand, Lengths, YearPlan, YearQuestion
-from kopje.core.planning.year.fit import Model, fit_year
+from kopje.core.planning.year.fit import fit_year
+from kopje.core.planning.year.model import Model
 from kopje.core.planning.year.solver import solve
 from kopje.core.reasons import Reason, counted, listed
 from kopje.core.sequence.concepts import ConceptKey
@@ -169,22 +170,19 @@ def conflict(question: YearQuestion) -> tuple[Reason, ...]:
 
 def conflict_of_words(question: YearQuestion) -> tuple[Reason, ...]:
     """As `conflict`, but what a concert cannot have even with no other wish was lost before and is no reason to refuse one."""
-    concerts = {concert.name for concert in question.concerts}
+    if not conflict(question):
+        return ()
     free = tuple(replace(d, fixed=None, earliest=None, latest=None) for d in question.demands)
-    found = conflict(question)
-    while found and all(reason.subject in concerts for reason in found):
-        named = {reason.subject for reason in found}
-        kept = [
-            replace(c, concepts=frozenset(k for k in c.concepts if _alone(question, free, c, k)))
-            for c in question.concerts
-            if c.name in named
-        ]
-        others = [c for c in question.concerts if c.name not in named]
-        smaller = replace(question, concerts=(*others, *kept))
-        if smaller.concerts == (*others, *(c for c in question.concerts if c.name in named)):
-            smaller = replace(question, concerts=tuple(others))  # each can be had, but not all: nobody's word
-        question = smaller
-        found = conflict(question)
+    concerts = tuple(
+        replace(c, concepts=frozenset(key for key in c.concepts if _alone(question, free, c, key)))
+        for c in question.concerts
+    )
+    found = conflict(replace(question, concerts=concerts))
+    named = {reason.subject for reason in found}
+    if found and named <= {concert.name for concert in concerts}:  # they collide among themselves
+        return conflict_of_words(
+            replace(question, concerts=tuple(c for c in concerts if c.name not in named))
+        )
     return found
 
 
