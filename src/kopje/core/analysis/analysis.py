@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
-from functools import cached_property
 from itertools import groupby
 from typing import Literal
 
@@ -18,6 +17,7 @@ from kopje.core.analysis.told import NOTHING, Told, counted
 from kopje.core.analysis.tonality import Tonality, in_phrase, judge
 from kopje.core.analysis.tone_set import tone_set, tone_set_name
 from kopje.core.exact import Fraction
+from kopje.core.lazy import lazy
 from kopje.core.music.degree import Degree, Do
 from kopje.core.music.pitch import Pitch
 from kopje.core.music.tune import Problem, Tune
@@ -48,33 +48,33 @@ class Analysis:
     def tonality(self) -> Tonality:
         return self.areas[self.main]
 
-    @cached_property
+    @lazy
     def attacks(self) -> tuple[Sound, ...]:
         return tuple(sound for sound in self.timeline if sound.attack)
 
     def degree(self, sound: Sound) -> Degree | None:
         return self.known.get(sound.note)
 
-    @cached_property
+    @lazy
     def degrees(self) -> tuple[Degree, ...]:
         return tuple(d for d in map(self.degree, self.attacks) if d is not None)
 
-    @cached_property
+    @lazy
     def tone_set(self) -> tuple[Degree, ...]:
         return tone_set(self.degrees)
 
-    @cached_property
+    @lazy
     def tone_set_name(self) -> str | None:
         return tone_set_name(self.tone_set, self.tonality.resting)
 
-    @cached_property
+    @lazy
     def range(self) -> tuple[Pitch, Pitch] | None:
         pitches = [sound.pitch for sound in self.attacks if sound.pitch]
         if not pitches:
             return None
         return min(pitches, key=lambda p: (p.midi, p.step)), max(pitches, key=lambda p: (p.midi, p.step))
 
-    @cached_property
+    @lazy
     def element_rows(self) -> tuple[tuple[str, int, tuple[int, ...]], ...]:
         return elements.summed(self.figures)
 
@@ -82,13 +82,13 @@ class Analysis:
     def form(self) -> str:
         return " ".join(phrase.label for phrase in self.phrases)
 
-    @cached_property
+    @lazy
     def form_played(self) -> str:
         """The form with repeats and endings followed."""
         played = phrases_played(self.tune, self.timeline, self.phrases)
         return " ".join(self.phrases[index].label for index in played)
 
-    @cached_property
+    @lazy
     def final(self) -> Degree | None:
         """The last tone as sung."""
         by_note = {sound.note: sound for sound in self.attacks if sound.pitch}
@@ -97,7 +97,7 @@ class Analysis:
         ]
         return self.degree(by_note[played[-1]]) if played else None
 
-    @cached_property
+    @lazy
     def words(self) -> dict[str, tuple[str, ...]]:
         """Syllables of verse 1 by the degree of their first tone, in order of first singing."""
         found: dict[str, list[str]] = {}

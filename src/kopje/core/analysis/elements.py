@@ -4,11 +4,12 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 from itertools import groupby
 
 from kopje.core.exact import Fraction
 from kopje.core.music.meter import Meter
-from kopje.core.music.tune import Bar, Note, Tune
+from kopje.core.music.tune import Bar, Tune
 
 _H, _Q, _T, _S = Fraction(1, 2), Fraction(1, 4), Fraction(1, 3), Fraction(1, 6)
 _ONE = Fraction(1)
@@ -92,8 +93,27 @@ def figures(tune: Tune) -> tuple[Figure, ...]:
     for number, pieces in groupby(tune.bars, key=lambda bar: bar.number):
         bars = list(pieces)
         found += _ties(bars)
-        found += _pickup(bars[0]) if number == 0 else _bar(number, _items(bars), bars[0].meter)
+        if number == 0:
+            found += _pickup(bars[0])
+        else:
+            known = _known_bar(_rhythm(bars), bars[0].meter)
+            found += [Figure(key, number, beat, text) for key, beat, text in known]
     return tuple(found)
+
+
+Rhythm = tuple[
+    tuple[Fraction, bool, bool, bool], ...
+]  # length in quarters, rest, tied from before, fills its bar
+
+
+def _rhythm(bars: Sequence[Bar]) -> Rhythm:
+    return tuple((n.duration, n.kind == "rest", n.tie_in, n.fills_bar) for bar in bars for n in bar.notes)
+
+
+@lru_cache(maxsize=8192)
+def _known_bar(rhythm: Rhythm, meter: Meter) -> tuple[tuple[str | None, Fraction, str], ...]:
+    """The figures of a full bar; tunes have few rhythms, so what one bar is made of need not be worked out again."""
+    return tuple((one.key, one.beat, one.text) for one in _bar(0, _items(rhythm, meter), meter))
 
 
 def _ties(bars: Sequence[Bar]) -> Iterator[Figure]:
@@ -105,23 +125,19 @@ def _ties(bars: Sequence[Bar]) -> Iterator[Figure]:
             place += note.duration
 
 
-def _items(bars: Sequence[Bar], shift: Fraction = Fraction(0)) -> list[_Item]:
+def _items(rhythm: Rhythm, meter: Meter, shift: Fraction = Fraction(0)) -> list[_Item]:
     """The bar in beats, printed ties inside it merged."""
     items: list[_Item] = []
-    place, beat = shift, bars[0].meter.beat
-    for note in (note for bar in bars for note in bar.notes):
-        length = note.duration / beat
+    place = shift
+    for duration, rest, tied, fills_bar in rhythm:
+        length = duration / meter.beat
         last = items[-1] if items else None
-        if note.tie_in and last is not None and not last.rest:
+        if tied and last is not None and not last.rest:
             items[-1] = _Item(last.start, last.length + length, False, last.held, False)
         else:
-            items.append(_Item(place, length, note.kind == "rest", _held(note, items), note.fills_bar))
+            items.append(_Item(place, length, rest, tied and not items, fills_bar))
         place += length
     return items
-
-
-def _held(note: Note, items: list[_Item]) -> bool:
-    return note.tie_in and not items
 
 
 def _pickup(bar: Bar) -> Iterator[Figure]:
@@ -129,7 +145,7 @@ def _pickup(bar: Bar) -> Iterator[Figure]:
     yield Figure("upbeat", 0, Fraction(0), "upbeat")
     length = bar.length / bar.meter.beat
     shift = Fraction(length.__ceil__()) - length
-    items = [item for item in _items([bar], shift) if item.start >= (1 if shift else 0)]
+    items = [item for item in _items(_rhythm([bar]), bar.meter, shift) if item.start >= (1 if shift else 0)]
     if items and items[0].start.denominator == 1:
         yield from _bar(0, items, bar.meter, whole_bar=False)
 

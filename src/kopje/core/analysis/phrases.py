@@ -6,7 +6,6 @@ from bisect import bisect_left
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from itertools import pairwise
-from math import ceil, floor
 
 from kopje.core.analysis.timeline import Sound, bar_starts
 from kopje.core.exact import Fraction
@@ -15,6 +14,7 @@ from kopje.core.music.tune import Tune
 
 LONGEST_SPAN = 8
 RELATED = Fraction(3, 5)
+REST, HELD = "r", "hold"
 
 
 @dataclass(frozen=True, slots=True)
@@ -68,8 +68,15 @@ def _spans(tune: Tune, timeline: Sequence[Sound]) -> list[Fraction]:
 
 def _before_upbeat(tune: Tune, timeline: Sequence[Sound], line: Fraction) -> Fraction:
     """A border lies the pickup's length before its bar line, if an attack starts there."""
+    if not tune.pickup:
+        return line
     early = line - tune.pickup
-    return early if any(sound.attack and sound.onset == early for sound in timeline) else line
+    at = bisect_left(timeline, early, key=_onset)
+    return early if at < len(timeline) and timeline[at].onset == early and timeline[at].attack else line
+
+
+def _onset(sound: Sound) -> Fraction:
+    return sound.onset
 
 
 def _cut(timeline: Sequence[Sound], places: Sequence[Fraction]) -> tuple[Phrase, ...]:
@@ -99,7 +106,7 @@ def _shortened(tune: Tune, timeline: Sequence[Sound], found: tuple[Phrase, ...])
     return _cut(timeline, places)
 
 
-Cells = dict[int, tuple[object, ...]]
+Cells = dict[int, list[tuple[Fraction | int, Degree | str | None]]]
 
 
 def labelled(
@@ -149,20 +156,23 @@ def _share(one: Cells, other: Cells) -> Fraction:
 
 def _cells(part: Sequence[Sound], degree: Callable[[Sound], Degree | None]) -> Cells:
     """Each beat, counted from the phrase's first bar line, with what starts, holds or rests in it."""
+    found: Cells = {}
     if not part:
-        return {}
-    line, beat = first_bar_line(part), part[0].meter.beat
-    found: dict[int, list[tuple[Fraction | int, str]]] = {}
+        return found
+    beat = part[0].meter.beat
+    place = (part[0].onset - first_bar_line(part)) / beat
     for sound in part:
-        what = str(degree(sound)) if sound.attack else "r"
-        start, end = (sound.onset - line) / beat, (sound.end - line) / beat
-        index = floor(start)
+        what = degree(sound) if sound.attack else REST
+        index = place.numerator // place.denominator
         cell = found.setdefault(index, [])
-        if sound.attack or not (cell and cell[-1][1] == "r"):
-            cell.append((start - index, what))
-        for held in range(index + 1, ceil(end)):
-            found.setdefault(held, []).append((0, "hold" if sound.attack else "r"))
-    return {index: tuple(cell) for index, cell in found.items()}
+        if sound.attack or not (cell and cell[-1][1] == REST):
+            cell.append((0 if place.denominator == 1 else place - index, what))
+        place += sound.duration / beat
+        held = index + 1
+        while held < place:
+            found.setdefault(held, []).append((0, HELD if sound.attack else REST))
+            held += 1
+    return found
 
 
 def first_bar_line(part: Sequence[Sound]) -> Fraction:

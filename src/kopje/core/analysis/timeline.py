@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 from dataclasses import dataclass, replace
-from functools import cached_property
 
 from kopje.core.exact import Fraction
+from kopje.core.lazy import lazy
 from kopje.core.music.meter import Meter
 from kopje.core.music.pitch import Pitch
 from kopje.core.music.tune import Key, Kind, Syllable, Tune
@@ -32,20 +32,20 @@ class Sound:
     syllables: tuple[Syllable, ...] = ()
     border: bool = False
 
-    @property
+    @lazy
     def attack(self) -> bool:
         return self.kind != "rest"
 
-    @cached_property
+    @lazy
     def end(self) -> Fraction:
         return self.onset + self.duration
 
-    @cached_property
+    @lazy
     def beats(self) -> Fraction:
         """Full length in beats of the bar where it starts."""
         return self.duration / self.meter.beat
 
-    @property
+    @lazy
     def downbeat(self) -> bool:
         return self.place == 0 and self.bar > 0
 

@@ -28,6 +28,7 @@ def traces(timeline: Sequence[Sound], phrases: Sequence[Phrase]) -> Traces:
     other = next((s for s in reversed(pitched) if _midi(s) != _midi(last)), None)
     downbeats = [sound for sound in pitched if sound.downbeat]
     by_height = sorted(pitched, key=_midi)
+    heard = {_midi(sound) % 12 for sound in pitched}
     return {
         "length": _shares((s, s.beats) for s in pitched),
         "downbeats": _shares((s, s.beats) for s in downbeats),
@@ -39,21 +40,20 @@ def traces(timeline: Sequence[Sound], phrases: Sequence[Phrase]) -> Traces:
         "before_last": _one(other),
         "lowest": _one(by_height[0]),
         "highest": _one(by_height[-1]),
-        "heard": [SHARES * any(_midi(s) % 12 == pc for s in pitched) for pc in range(12)],
+        "heard": [SHARES * (pc in heard) for pc in range(12)],
     }
 
 
 def scores(found: Traces) -> tuple[int, ...]:
     """How well the tune rests on each pitch class; only differences mean something."""
-    return tuple(
-        sum(
-            WEIGHTS[kind][offset] * shares[(tonic + offset) % 12]
-            for kind, shares in found.items()
-            for offset in range(12)
-            if shares[(tonic + offset) % 12]
-        )
-        for tonic in range(12)
-    )
+    total = [0] * 12
+    for kind, shares in found.items():
+        weights = WEIGHTS[kind]
+        for pc, share in enumerate(shares):
+            if share:
+                for tonic in range(12):
+                    total[tonic] += weights[(pc - tonic) % 12] * share
+    return tuple(total)
 
 
 def sureness(chosen: int, among: Iterable[int]) -> Fraction:

@@ -7,9 +7,10 @@ from __future__ import annotations
 
 import re
 from dataclasses import dataclass
-from functools import cached_property
+from functools import lru_cache
 
 from kopje.core.errors import PitchError
+from kopje.core.lazy import lazy
 from kopje.core.music.pitch import LETTERS, NATURAL_SEMITONES, Pitch, pitch, spell
 
 NATURAL = ("do", "re", "mi", "fa", "so", "la", "ti")
@@ -23,7 +24,7 @@ _BY_NAME = (
 _DEGREE = re.compile(r"([a-z]{2})([#b]*)([,']*)")
 
 
-@dataclass(frozen=True, slots=True)
+@dataclass(frozen=True)
 class Degree:
     """A tone seen from do: letter steps above do (0..6), alteration, octave mark (0 plain, -1 low, 1 high).
 
@@ -45,9 +46,14 @@ class Degree:
         return cls(index, alter + match[2].count("#") - match[2].count("b"), octave)
 
     def __str__(self) -> str:
+        return self.marked
+
+    @lazy
+    def marked(self) -> str:
+        """With its octave mark: `so,` `do'`."""
         return self.syllable + ("'" * self.octave if self.octave > 0 else "," * -self.octave)
 
-    @property
+    @lazy
     def syllable(self) -> str:
         """Without octave mark; a tone that has no syllable of its own is written with its sign (`mi#`)."""
         natural = NATURAL[self.index]
@@ -70,7 +76,13 @@ class Degree:
         return self.index + 7 * self.octave
 
     def shifted(self, octaves: int) -> Degree:
-        return Degree(self.index, self.alter, self.octave + octaves)
+        return degree(self.index, self.alter, self.octave + octaves)
+
+
+@lru_cache(maxsize=1024)
+def degree(index: int, alter: int, octave: int) -> Degree:
+    """The one degree of this name: its syllable is worked out once."""
+    return Degree(index, alter, octave)
 
 
 @dataclass(frozen=True)
@@ -84,7 +96,7 @@ class Do:
     def __str__(self) -> str:
         return spell(self.letter, self.alter)
 
-    @cached_property
+    @lazy
     def pitch(self) -> Pitch:
         return pitch(self.letter, self.alter, self.octave)
 
@@ -92,7 +104,7 @@ class Do:
         """The degree of a pitch; with `pitch` gives it back exactly (a law of the tests)."""
         octave, index = divmod(pitch.step - self.pitch.step, 7)
         alter = pitch.midi - self.pitch.midi - 12 * octave - NATURAL_SEMITONES[index]
-        return Degree(index, alter, octave)
+        return degree(index, alter, octave)
 
     def sounding(self, degree: Degree) -> Pitch:
         return self.pitch.moved(degree.step, degree.semitones)
@@ -126,4 +138,4 @@ def between(old: Do, new: Do) -> tuple[int, int]:
     return (steps + 7, semitones + 12) if semitones < -6 else (steps, semitones)
 
 
-__all__ = ["LETTERS", "LOWERED", "NATURAL", "RAISED", "Degree", "Do", "between", "plain_do"]
+__all__ = ["LETTERS", "LOWERED", "NATURAL", "RAISED", "Degree", "Do", "between", "degree", "plain_do"]

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 import re
 from dataclasses import dataclass
-from functools import cached_property
 
 from kopje.core.errors import MeterError
 from kopje.core.exact import Fraction
+from kopje.core.lazy import lazy
 
 COMPOUND_UPPERS = (6, 9, 12)
 
@@ -47,12 +47,12 @@ class Meter:
             return int(self.told_beat.numerator) % 3 == 0
         return self.upper in COMPOUND_UPPERS
 
-    @cached_property
+    @lazy
     def length(self) -> Fraction:
         """Quarters in a full bar."""
         return Fraction(4 * self.upper, self.lower)
 
-    @cached_property
+    @lazy
     def beat(self) -> Fraction:
         """Quarters in a beat: the dotted note in compound meter, the lower number's note otherwise."""
         if self.told_beat is not None:

@@ -4,9 +4,10 @@ from __future__ import annotations
 
 import re
 from dataclasses import dataclass
-from functools import cached_property, lru_cache
+from functools import lru_cache
 
 from kopje.core.errors import PitchError
+from kopje.core.lazy import lazy
 
 LETTERS = "CDEFGAB"
 NATURAL_SEMITONES = (0, 2, 4, 5, 7, 9, 11)
@@ -37,12 +38,12 @@ class Pitch:
     def __str__(self) -> str:
         return f"{spell(self.letter, self.alter)}{self.octave}"
 
-    @cached_property
+    @lazy
     def step(self) -> int:
         """Letters above C0."""
         return self.octave * 7 + LETTERS.index(self.letter)
 
-    @cached_property
+    @lazy
     def midi(self) -> int:
         return (self.octave + 1) * 12 + NATURAL_SEMITONES[LETTERS.index(self.letter)] + self.alter
 

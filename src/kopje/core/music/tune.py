@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, field, replace
-from functools import cached_property
 from typing import Literal
 
 from kopje.core.exact import Fraction
+from kopje.core.lazy import lazy
 from kopje.core.music.meter import Meter
 from kopje.core.music.pitch import Pitch, from_fifths, signature_alters
 
@@ -75,7 +75,7 @@ class Bar:
     line_end: bool = False  # a line of text ends here
     ending: str = ""
 
-    @cached_property
+    @lazy
     def length(self) -> Fraction:
         return sum((note.duration for note in self.notes), Fraction(0))
 
