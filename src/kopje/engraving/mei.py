@@ -3,10 +3,12 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Iterator, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, field
+from functools import cached_property
 from itertools import groupby
 from xml.sax.saxutils import escape, quoteattr
 
+from kopje.core.analysis.layers import Hand
 from kopje.core.errors import EngravingError
 from kopje.core.exact import Fraction
 from kopje.core.music.meter import Meter
@@ -16,6 +18,9 @@ from kopje.core.music.tune import Bar, Key, Note, Tune
 _DURATIONS = {Fraction(32): "maxima", Fraction(16): "long", Fraction(8): "breve", Fraction(4): "1", Fraction(2): "2", Fraction(1): "4", Fraction(1, 2): "8",
               Fraction(1, 4): "16", Fraction(1, 8): "32", Fraction(1, 16): "64"}  # fmt: skip
 _BARLINES = {"single": "single", "double": "dbl", "final": "end", "repeat": "rptend", "none": "invis"}
+LETTERS_A_ROW = 2  # two neighbouring letters share a row of hands, the lower one half a row down
+Joined = frozenset[int]  # numbers of verses
+NONE_JOINED: Joined = frozenset()
 _ACCIDENTALS = {1: "s", -1: "f", 2: "x", -2: "ff", 3: "xs", -3: "tf"}
 
 
@@ -29,7 +34,8 @@ class _Placed:
     written: str
     dots: int
     tie: str
-    goes_on: bool  # its word began on a note before
+    goes_on: Joined  # the verses whose word began on a note before
+    holds: Joined  # the verses whose syllable is held on over the next note
     accidental: str = ""  # the sign in front of it; empty where the signature or the bar says it already
 
 
@@ -39,6 +45,13 @@ class Under:
 
     lines: tuple[Mapping[int, str], ...] = ()
     words: bool = True
+    hands: Mapping[int, Hand] = field(default_factory=dict)  # the page draws hands in place of the syllables
+    phrases: tuple[tuple[int, int, str], ...] = ()  # first note, last note, letter
+
+    @cached_property
+    def hand_rows(self) -> int:
+        """Rows that the hands take, one of them free below the staff and one above the words."""
+        return max(hand.below for hand in self.hands.values()) // LETTERS_A_ROW + 3 if self.hands else 0
 
 
 def mei(tune: Tune, under: Under = Under()) -> str:
@@ -74,15 +87,18 @@ def _meter(meter: Meter) -> str:
 
 def _measures(tune: Tune, under: Under) -> Iterator[str]:
     counter = 0
-    joined = False
+    joined = NONE_JOINED
+    held = _held(tune)
     last: Bar | None = None
     for bar in tune.bars:
         if last is not None and (bar.key != last.key or bar.meter != last.meter):
             yield f"<scoreDef{_signature(bar.key)}{_meter(bar.meter)}/>"
         if last is not None and last.line_end:
             yield "<sb/>"
-        placed = _placed(bar, counter, joined)
-        joined = _joins_on(bar, joined)
+        placed = _placed(bar, counter, joined, held)
+        for note in bar.notes:
+            joined = _joined(note, joined)
+        above = "".join(_phrases(under, range(counter, counter + len(bar.notes))))
         counter += len(bar.notes)
         full = bar.length == bar.meter.length
         left = ' left="rptstart"' if bar.left == "repeat" else ""
@@ -90,18 +106,44 @@ def _measures(tune: Tune, under: Under) -> Iterator[str]:
         right = _BARLINES[bar.right]
         content = "".join(_tupleted(placed, bar, under))
         yield (
-            f'<measure n="{bar.number}"{metcon}{left} right="{right}"><staff n="1"><layer n="1">{content}</layer></staff></measure>'
+            f'<measure n="{bar.number}"{metcon}{left} right="{right}"><staff n="1"><layer n="1">{content}</layer></staff>{above}</measure>'
         )
         last = bar
 
 
-def _joins_on(bar: Bar, joined: bool) -> bool:
-    """Whether the last syllable of the bar goes on in the next one."""
-    sung = [note for note in bar.notes if note.syllables]
-    return sung[-1].syllables[0].joins if sung else joined
+def _phrases(under: Under, notes: range) -> Iterator[str]:
+    """A bow over each phrase that begins in a bar, its letter at the head."""
+    for first, last, letter in under.phrases:
+        if first in notes:
+            yield f'<dir startid="#n{first}" place="above" type="phrase"><rend fontweight="bold" fontstyle="normal">{escape(letter)}</rend></dir>'
+            if last != first:
+                yield f'<phrase startid="#n{first}" endid="#n{last}" curvedir="above"/>'
 
 
-def _placed(bar: Bar, counter: int, joined: bool) -> list[_Placed]:
+def _joined(note: Note, joined: Joined) -> Joined:
+    """The verses whose word goes on behind a note."""
+    said = {syllable.verse for syllable in note.syllables}
+    return (joined - said) | {syllable.verse for syllable in note.syllables if syllable.joins}
+
+
+def _held(tune: Tune) -> list[Joined]:
+    """For each printed note the verses whose syllable, the last of its word, lasts over more tones until the next syllable.
+
+    Where no syllable follows before a rest the words have only stopped, and no line is drawn.
+    """
+    found: list[Joined] = []
+    follows = later = NONE_JOINED  # sung on the next tone; sung somewhere behind it before a rest
+    for _, _, note in reversed(list(tune.notes())):
+        found.append(frozenset(s.verse for s in note.syllables if not s.joins) & later - follows)
+        if note.kind == "rest":
+            follows = later = NONE_JOINED
+        elif not note.tie_in:
+            follows = frozenset(syllable.verse for syllable in note.syllables)
+            later |= follows
+    return found[::-1]
+
+
+def _placed(bar: Bar, counter: int, joined: Joined, held: list[Joined]) -> list[_Placed]:
     found = []
     place = bar.offset if bar.number else bar.meter.length - bar.length
     signs = _signs(bar)
@@ -111,11 +153,12 @@ def _placed(bar: Bar, counter: int, joined: bool) -> list[_Placed]:
         for part, (length, written, dots) in enumerate(parts):
             found.append(
                 _Placed(f"n{counter + index}" + (f"-{part}" if part else ""), at, note, written, dots,
-                        _tie(note, part, len(parts)), joined, "" if part else signs[index])
+                        _tie(note, part, len(parts)), joined, held[counter + index],
+                        "" if part else signs[index])
             )  # fmt: skip
             at += length
         place += note.duration
-        joined = note.syllables[0].joins if note.syllables else joined
+        joined = _joined(note, joined)
     return found
 
 
@@ -199,19 +242,26 @@ def _note(item: _Placed, under: Under) -> str:
 def _lines(item: _Placed, under: Under) -> Iterator[str]:
     if "-" in item.id:
         return
-    for number, line in enumerate(under.lines, 1):
-        text = line.get(int(item.id[1:]))
+    index = int(item.id[1:])
+    hand = under.hands.get(index)
+    if hand:
+        row, lower = divmod(hand.below, LETTERS_A_ROW)
+        kind = "layer hand lower" if lower else "layer hand"
+        yield f'<verse n="{row + 2}" type="{kind}"><syl>{escape(hand.tone)}</syl></verse>'
+    rows = under.hand_rows
+    for number, line in enumerate(under.lines, rows + 1):
+        text = line.get(index)
         if text:
             yield f'<verse n="{number}" type="layer"><syl>{escape(text)}</syl></verse>'
     if under.words:
-        yield from _verses(item, len(under.lines))
+        yield from _verses(item, rows + len(under.lines))
 
 
 def _verses(item: _Placed, below: int) -> Iterator[str]:
     for syllable in item.note.syllables[:4]:
         place = {(False, True): "i", (True, True): "m", (True, False): "t"}.get(
-            (item.goes_on, syllable.joins)
+            (syllable.verse in item.goes_on, syllable.joins)
         )
         word = f' wordpos="{place}"' if place else ""
-        hyphen = ' con="d"' if syllable.joins else ""
+        hyphen = ' con="d"' if syllable.joins else ' con="u"' if syllable.verse in item.holds else ""
         yield f"<verse n={quoteattr(str(syllable.verse + below))}><syl{word}{hyphen}>{escape(syllable.text)}</syl></verse>"

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 // The engraved song. The SVG is our own server's; it takes the colour of the page.
 import { ref, watch } from 'vue'
+import { drawHands } from '@/composables/handsInScore'
 
-const props = withDefaults(defineProps<{ svg: string; label: string; now?: number | null; marked?: readonly number[]; colours?: ReadonlyMap<number, string> }>(), { now: null, marked: () => [], colours: undefined })
+const props = withDefaults(defineProps<{ svg: string; label: string; now?: number | null; marked?: readonly number[]; colours?: ReadonlyMap<number, string>; ownHands?: boolean }>(), { now: null, marked: () => [], colours: undefined, ownHands: false })
 const emit = defineEmits<{ note: [index: number] }>()
 const figure = ref<HTMLElement>()
 // The printed note that sounds now is marked; its id is the engraver's, made from ours.
@@ -22,6 +23,7 @@ watch(() => [props.colours, props.svg] as const, ([colours]) => {
     head.style.color = colour ?? ''
   })
 }, { flush: 'post' })
+watch(() => [figure.value, props.svg, props.ownHands] as const, ([here, svg, own]) => { if (here && svg.includes('hand')) drawHands(here, !own) }, { flush: 'post', immediate: true })
 function pressed(event: Event) {
   const id = (event.target as Element).closest('g.note')?.id.match(/^n(\d+)/)?.[1]
   if (id) emit('note', Number(id))

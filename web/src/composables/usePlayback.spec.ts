@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { planned, type Playable } from './usePlayback'
+import { planned, tonicBefore, type Playable } from './usePlayback'
 
 const sound = (note: number, onset: number, length: number, phrase = 0) => ({ note, onset, length, midi: 60 + note, phrase })
 const song: Playable = { sounds: [sound(0, 0, 1), sound(1, 1, 2), sound(2, 3, 1, 1), sound(3, 4, 2, 1)], tempo: 120, beat: 1, beats: 2, pickup: 0 }
@@ -22,4 +22,8 @@ test('a phrase is played alone, and rhythm alone has no pitch', () => {
 test('in a meter with dotted beats the tempo counts those', () => {
   const plan = planned({ ...song, beat: 1.5, sounds: [sound(0, 0, 1.5), sound(1, 1.5, 1.5)] }, 60, null, false)
   expect(plan.filter((one) => one.note !== null).map((one) => one.at)).toEqual([2, 3])
+})
+test('the tonic pattern goes before with a tone a beat, and points at no note', () => {
+  const plan = tonicBefore({ ...song, tonic: [{ midi: 60 }, { midi: 64 }] }, 120)
+  expect(plan.map((one) => [one.at, one.midi, one.note])).toEqual([[0, 60, null], [0.5, 64, null]])
 })

@@ -15,7 +15,10 @@ export interface Playable {
   beat: number
   beats: number
   pickup: number
+  tonic?: readonly { midi: number }[]
 }
+/** The tonic pattern before a song, a tone a beat, and a beat to breathe. */
+export const tonicBefore = (song: Playable, beatsAMinute: number): Planned[] => (song.tonic ?? []).map((tone, n) => ({ at: (n * 60) / beatsAMinute, seconds: (0.9 * 60) / beatsAMinute, midi: tone.midi, note: null }))
 export interface Planned {
   at: number
   seconds: number
@@ -45,6 +48,7 @@ export function usePlayback(of: MaybeRefOrGetter<Playable | undefined>) {
   const phrase = ref<number | null>(null)
   const loop = ref(false)
   const rhythmOnly = ref(false)
+  const tonicFirst = ref(false)
   const timers: number[] = []
   const song = computed(() => toValue(of))
   const beatsAMinute = computed(() => tempo.value ?? Math.round((song.value?.tempo ?? USUAL_TEMPO) / (song.value?.beat ?? 1)))
@@ -56,18 +60,20 @@ export function usePlayback(of: MaybeRefOrGetter<Playable | undefined>) {
     now.value = null
   }
   let asked = 0
-  async function start() {
+  async function start(again = false) {
     stop()
     if (!song.value?.sounds.length) return
     playing.value = true
     const mine = (asked += 1)
     await ready()
     if (mine !== asked || !playing.value || !song.value) return // stopped, or asked again, meanwhile
-    const plan = planned(song.value, beatsAMinute.value, phrase.value, rhythmOnly.value)
+    const before = tonicFirst.value && !again ? tonicBefore(song.value, beatsAMinute.value) : []
+    const wait = before.length ? ((before.length + 1) * 60) / beatsAMinute.value : 0
+    const plan = [...before, ...planned(song.value, beatsAMinute.value, phrase.value, rhythmOnly.value).map((one) => ({ ...one, at: one.at + wait }))]
     tones(plan)
     for (const one of plan) if (one.note !== null) timers.push(window.setTimeout(() => (now.value = one.note), 1000 * one.at))
     const end = Math.max(...plan.map((one) => one.at + one.seconds))
-    timers.push(window.setTimeout(() => { if (loop.value) void start(); else stop() }, 1000 * end + 150))
+    timers.push(window.setTimeout(() => { if (loop.value) void start(true); else stop() }, 1000 * end + 150))
   }
   /** Sounds something else once, without pointing at notes: for questions whose answer must not be seen. */
   async function sound(other: Playable) {
@@ -76,5 +82,5 @@ export function usePlayback(of: MaybeRefOrGetter<Playable | undefined>) {
     tones(planned(other, beatsAMinute.value, null, false))
   }
   onUnmounted(stop)
-  return { playing, now, tempo, phrase, loop, rhythmOnly, beatsAMinute, start, stop, sound, turn: () => { if (playing.value) stop(); else void start() } }
+  return { playing, now, tempo, phrase, loop, rhythmOnly, tonicFirst, beatsAMinute, start, stop, sound, turn: () => { if (playing.value) stop(); else void start() } }
 }

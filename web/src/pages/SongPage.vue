@@ -26,6 +26,7 @@ import SongGames from '@/features/songs/SongGames.vue'
 import SongKeys from '@/features/songs/SongKeys.vue'
 import SongMadeOf from '@/features/songs/SongMadeOf.vue'
 import SongPhrases from '@/features/songs/SongPhrases.vue'
+import SongWords from '@/features/songs/SongWords.vue'
 import ToldForm from '@/features/songs/ToldForm.vue'
 import VariantBar from '@/features/songs/VariantBar.vue'
 import TonePictures from '@/features/songs/TonePictures.vue'
@@ -69,6 +70,7 @@ async function tell(told: Schemas['ToldBody']) {
 }
 useTrail(() => [{ says: say.songs.title, to: '/songs' }, { says: found.value?.title ?? '' }])
 const coloured = ref(false)
+const ownHands = ref(false)
 const barColours = useBarColours()
 const hasColours = computed(() => Object.keys(barColours.data.value?.colours ?? {}).length > 0)
 const noteColours = computed(() => new Map((found.value?.sounds ?? []).flatMap((one) => { const colour = (barColours.data.value?.colours as Record<string, string> | undefined)?.[one.pitch?.replace(/-?\d+$/, '') ?? '']; return colour ? [[one.note, colour] as const] : [] })))
@@ -111,8 +113,8 @@ useKeys([
     <BarProblems :problems="found.problems" :repairs="insight.data.value?.repairs ?? []" :busy="telling" @mend="mend" />
     <div class="song">
       <div class="left">
-        <LayerBar ref="bar" v-model="layers" v-model:reading="reading" v-model:coloured="coloured" :colours="hasColours" />
-        <div class="paper sheet"><ScoreView v-if="score.data.value" :svg="score.data.value" :label="say.song.score(found.title)" :now="reading ? null : player.now.value" :marked="reading ? [] : markedNotes" :colours="coloured && !reading ? noteColours : undefined" @note="hear" /><p v-else-if="score.error.value" class="wrong">△ {{ score.error.value.message }}</p><p v-else class="quiet waiting">{{ say.state.loading }}</p></div>
+        <LayerBar ref="bar" v-model="layers" v-model:reading="reading" v-model:coloured="coloured" v-model:own-hands="ownHands" :colours="hasColours" />
+        <div class="paper sheet"><ScoreView v-if="score.data.value" :svg="score.data.value" :label="say.song.score(found.title)" :now="reading ? null : player.now.value" :marked="reading ? [] : markedNotes" :colours="coloured && !reading ? noteColours : undefined" :own-hands="ownHands" @note="hear" /><p v-else-if="score.error.value" class="wrong">△ {{ score.error.value.message }}</p><p v-else class="quiet waiting">{{ say.state.loading }}</p></div>
         <VariantBar v-if="found.own.do" v-model="variant" :own="found.own" />
         <p v-if="cannot" class="wrong small" role="alert">△ {{ cannot }}</p>
         <PlayBar v-if="found.sounds.length" :player="player" :phrases="found.form.split(' ')" />
@@ -120,6 +122,7 @@ useKeys([
           <div class="tabs" role="tablist" :aria-label="say.insight.tabsTitle"><button v-for="(says, key) in say.insight.tabs" :key="key" role="tab" :aria-selected="tab === key" :class="{ on: tab === key }" @click="tab = key">{{ says }}</button></div>
           <div role="tabpanel" :aria-label="say.insight.tabs[tab]">
             <SongMadeOf v-if="tab === 'made'" :song="found" :axes="insight.data.value?.difficulty ?? []" />
+            <SongWords v-else-if="tab === 'words' && insight.data.value" :insight="insight.data.value" :tone-set="found.tone_set" :chosen="chosen" @choose="chosen = chosen === $event ? null : $event" />
             <SongPhrases v-else-if="tab === 'phrases' && insight.data.value" :song="found" :insight="insight.data.value" />
             <SongKeys v-else-if="tab === 'keys'" :id="id" :written="found.own.do" :sections="sections.data.value ?? []" @show="showIn" />
             <SongDrills v-else-if="tab === 'drills'" :id="id" :tone-set="found.tone_set" />

@@ -19,7 +19,7 @@ from kopje.api.schemas.songs import (
     TypedBody,
 )
 from kopje.core.analysis.analysis import analyse
-from kopje.core.analysis.layers import Layer, line
+from kopje.core.analysis.layers import Layer, hands, line, phrase_marks
 from kopje.core.analysis.recast import How
 from kopje.core.sequence.concepts import CHOIR
 from kopje.core.songs.keys import Purpose, best_keys_for
@@ -139,7 +139,7 @@ def get_score(
     recast: Recast = None,
     lines: bool = True,
     wall: bool = False,
-    layers: Annotated[list[Layer], Query(max_length=6)] = [],  # noqa: B006  # FastAPI wants the default here
+    layers: Annotated[list[Layer], Query(max_length=8)] = [],  # noqa: B006  # FastAPI wants the default here
     words: bool = True,
 ) -> Response:
     """The engraved song as SVG, on wish with another do; `lines` keeps one line of text on one line of music.
@@ -149,7 +149,12 @@ def get_score(
     song = songs.song(call.session, call.school_id, song_id)
     a = seen(song, Variant(recast, do), call.sequence.wording.minor)
     tune = a.tune
-    under = Under(tuple(line(a, layer, call.sequence.wording) for layer in layers), words)
+    under = Under(
+        tuple(line(a, one, call.sequence.wording) for one in layers if one != "hands" and one != "phrases"),
+        words,
+        hands(a) if "hands" in layers else {},
+        phrase_marks(a) if "phrases" in layers else (),
+    )
     encoded = lines and any(bar.line_end for bar in tune.bars)
     svg = house.engraver.svg(mei(tune, under), width, encoded, wall)
     return Response(svg, media_type=SVG, headers={"Cache-Control": "private, max-age=600"})

@@ -12,6 +12,7 @@ from kopje.core.analysis.analysis import Analysis
 from kopje.core.analysis.difficulty import difficulty
 from kopje.core.analysis.relations import relations
 from kopje.core.analysis.repairs import How, repairs
+from kopje.core.analysis.sung import sums, sung
 from kopje.core.analysis.turns import skeleton, turns
 from kopje.core.sequence.wording import Wording
 from kopje.core.songs.keys import KeyAdvice
@@ -61,7 +62,28 @@ class TwinRead(Read):
     bars: int
 
 
+class SungRead(Read):
+    """A syllable of a verse with the rest of its word and the tones it is sung on."""
+
+    verse: int
+    text: str
+    before: str
+    after: str
+    bar: int
+    note: int
+    tones: list[str]
+
+
+class VerseRead(Read):
+    verse: int
+    syllables: int
+    tones: int
+    sentence: str
+
+
 class InsightRead(Read):
+    sung: list[SungRead]
+    verses: list[VerseRead]
     phrases: list[PhraseRead]
     turns: list[TurnRead]
     difficulty: list[AxisRead]
@@ -71,6 +93,12 @@ class InsightRead(Read):
     @classmethod
     def of(cls, song: tables.Song, a: Analysis, words: Wording, twins: list[tables.Song]) -> InsightRead:
         return cls(
+            sung=[
+                SungRead(verse=s.verse, text=s.text, before=s.before, after=s.after, bar=s.bar, note=s.note,
+                         tones=[str(tone) for tone in s.tones])
+                for s in sung(a)
+            ],
+            verses=[VerseRead(verse=v.verse, syllables=v.syllables, tones=v.tones, sentence=v.sentence) for v in sums(a)],
             phrases=_phrases(a, words),
             turns=[TurnRead(tones=[str(tone) for tone in turn.tones], bars=list(turn.bars)) for turn in turns(a)[:MOST_TURNS]],
             difficulty=[AxisRead(name=x.name, step=x.step, why=words.spoken(x.why)) for x in difficulty(a)],

@@ -1,11 +1,12 @@
-"""What can stand under the notes of a song, one line of text a layer: degrees, numbers, letters, rhythm syllables, steps and skips.
+"""What can stand under the notes of a song, one line of text a layer: degrees, numbers, letters, rhythm syllables, steps and skips;
+hand signs stand at their heights; phrases are drawn above the staff.
 
 Keys of a layer are the indexes of printed notes. Source: docs/sources.md#solfa, docs/sources.md#rhythm-syllables.
 """
 
 from __future__ import annotations
 
-from dataclasses import replace
+from dataclasses import dataclass, replace
 from itertools import pairwise
 from typing import Literal
 
@@ -17,11 +18,12 @@ from kopje.core.music.rhythm_syllables import syllables
 from kopje.core.music.tune import Tune
 from kopje.core.sequence.wording import Wording
 
-Layer = Literal["degrees", "numbers", "letters", "rhythm", "motion", "marks"]
+TextLayer = Literal["degrees", "numbers", "letters", "rhythm", "motion", "marks"]
+Layer = Literal[TextLayer, "hands", "phrases"]
 Line = dict[int, str]
 
 
-def line(a: Analysis, layer: Layer, words: Wording) -> Line:
+def line(a: Analysis, layer: TextLayer, words: Wording) -> Line:
     """The texts of one layer in a school's words."""
     if layer == "rhythm":
         return _rhythm(a, words)
@@ -35,6 +37,31 @@ def line(a: Analysis, layer: Layer, words: Wording) -> Line:
     said = said if layer == "numbers" else replace(words, names="solfa")
     found = ((sound, a.degree(sound)) for sound in a.attacks)
     return {sound.note: said.tone(str(degree)) for sound, degree in found if degree is not None}
+
+
+@dataclass(frozen=True, slots=True)
+class Hand:
+    """A hand sign: its tone, and how many letters below the highest of the song it is shown."""
+
+    tone: str
+    below: int
+
+
+def hands(a: Analysis) -> dict[int, Hand]:
+    """The hand sign of each attack at its height."""
+    tones = [(sound.note, degree) for sound in a.attacks if (degree := a.degree(sound)) is not None]
+    top = max((degree.step for _, degree in tones), default=0)
+    return {note: Hand(str(degree), top - degree.step) for note, degree in tones}
+
+
+def phrase_marks(a: Analysis) -> tuple[tuple[int, int, str], ...]:
+    """(first printed note, last, letter) of each phrase."""
+    attacks = [[s for s in a.timeline[phrase.first : phrase.stop] if s.attack] for phrase in a.phrases]
+    return tuple(
+        (inside[0].note, inside[-1].note, phrase.label)
+        for phrase, inside in zip(a.phrases, attacks, strict=True)
+        if inside
+    )
 
 
 def marked(a: Analysis) -> tuple[Sound, ...]:

@@ -5,6 +5,7 @@ import { say } from '@/locales/en'
 const shown = defineModel<string[]>({ required: true })
 const reading = defineModel<boolean>('reading', { required: true })
 const coloured = defineModel<boolean>('coloured', { required: true })
+const ownHands = defineModel<boolean>('ownHands', { required: true })
 defineProps<{ colours: boolean }>()
 const turn = (layer: string) => { shown.value = shown.value.includes(layer) ? shown.value.filter((one) => one !== layer) : [...shown.value, layer] }
 defineExpose({ turn })
@@ -14,6 +15,7 @@ defineExpose({ turn })
   <div class="layers" role="group" :aria-label="say.layers.title">
     <button v-for="(says, layer, index) in say.layers.names" :key="layer" :class="{ on: shown.includes(layer) && !reading }" :aria-pressed="shown.includes(layer) && !reading" :disabled="reading" @click="turn(layer)">{{ says }} <span class="kbd">{{ index + 1 }}</span></button>
     <button v-if="colours" :class="{ on: coloured && !reading }" :aria-pressed="coloured && !reading" :disabled="reading" @click="coloured = !coloured">{{ say.layers.colours }}</button>
+    <button v-if="shown.includes('hands') && !reading" :aria-pressed="ownHands" :title="ownHands ? say.insight.ownView : say.insight.mirrored" @click="ownHands = !ownHands">⇆ {{ ownHands ? say.layers.own : say.layers.mirror }}</button>
     <button :class="['reading', { on: reading }]" :aria-pressed="reading" :title="say.layers.readingHint" @click="reading = !reading">{{ say.layers.reading }} <span class="kbd">r</span></button>
   </div>
 </template>

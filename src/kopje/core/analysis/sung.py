@@ -1,0 +1,127 @@
+"""Which words are sung on which tones, verse by verse, with the syllables that are held over several tones.
+
+A syllable belongs to its first tone; it goes on over the tones without one of their own, up to a rest. Verses may split or
+join tones differently, so each is told on its own. Source: docs/sources.md#words.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Iterator, Sequence
+from dataclasses import dataclass, replace
+
+from kopje.core.analysis.analysis import Analysis
+from kopje.core.analysis.timeline import Sound
+from kopje.core.music.degree import Degree
+from kopje.core.music.tune import Syllable
+from kopje.core.reasons import counted
+
+PUNCTUATION = ' .,;:!?“”"„()'
+
+
+@dataclass(frozen=True, slots=True)
+class Sung:
+    """A syllable with its tones; `before` and `after` are the rest of its word. `note`: its first printed note."""
+
+    verse: int
+    text: str
+    before: str
+    after: str
+    bar: int
+    note: int
+    tones: tuple[Degree, ...]
+
+    @property
+    def melisma(self) -> bool:
+        return len(self.tones) > 1
+
+
+@dataclass(frozen=True, slots=True)
+class VerseSum:
+    """How the syllables of a verse lie on the tones. `bars`: where they lie otherwise than in verse 1."""
+
+    verse: int
+    syllables: int
+    tones: int
+    sentence: str
+    bars: tuple[int, ...] = ()
+
+
+def sung(a: Analysis) -> tuple[Sung, ...]:
+    """Every syllable in order of verses, then of singing."""
+    return tuple(one for verse in verses(a) for one in _verse(a, verse))
+
+
+def verses(a: Analysis) -> tuple[int, ...]:
+    return tuple(sorted({syllable.verse for sound in a.attacks for syllable in sound.syllables}))
+
+
+def sums(a: Analysis) -> tuple[VerseSum, ...]:
+    """Syllables beside tones for each verse. Syllables = attacks less those that a syllable is held over."""
+    found = []
+    first: dict[int, int] = {}
+    for verse in verses(a):
+        words = _verse(a, verse)
+        tones = sum(len(one.tones) for one in words)
+        begins = {one.note: one.bar for one in words}
+        first = first or begins
+        other = {bar for note, bar in (begins | first).items() if (note in begins) != (note in first)}
+        found.append(
+            VerseSum(verse, len(words), tones, _sum_said(words, tones, sorted(other)), tuple(sorted(other)))
+        )
+    return tuple(found)
+
+
+def _sum_said(words: Sequence[Sung], tones: int, other: Sequence[int]) -> str:
+    held = [one for one in words if one.melisma]
+    said = f"{counted(len(words), 'syllable')} on {counted(tones, 'tone')}"
+    if held:
+        said += f"; held over more than one in {_bars(dict.fromkeys(one.bar for one in held))}"
+    if other:
+        said += f"; not set as verse 1 in {_bars(other)}"
+    return said + "."
+
+
+def _bars(numbers: Iterable[int]) -> str:
+    listed = list(map(str, numbers))
+    return ("bar " if len(listed) == 1 else "bars ") + ", ".join(listed)
+
+
+def _verse(a: Analysis, verse: int) -> tuple[Sung, ...]:
+    words = list(_held(a, verse))
+    return tuple(_whole(words, index) for index in range(len(words)))
+
+
+def _held(a: Analysis, verse: int) -> Iterator[tuple[Sung, bool]]:
+    """The syllables of one verse with all their tones, each with whether its word goes on."""
+    open_: tuple[Sung, bool] | None = None
+    for sound in a.timeline:
+        syllable = _of(sound, verse)
+        if open_ is not None and (syllable is not None or not sound.attack):
+            yield open_
+            open_ = None
+        degree = a.degree(sound)
+        tones = (degree,) if degree is not None else ()
+        if syllable is not None:
+            text = syllable.text.strip(PUNCTUATION)
+            open_ = Sung(verse, text, "", "", sound.bar, sound.note, tones), syllable.joins
+        elif open_ is not None:
+            open_ = replace(open_[0], tones=open_[0].tones + tones), open_[1]
+    if open_ is not None:
+        yield open_
+
+
+def _of(sound: Sound, verse: int) -> Syllable | None:
+    return next((s for s in sound.syllables if s.verse == verse and s.text.strip(PUNCTUATION)), None)
+
+
+def _whole(words: Sequence[tuple[Sung, bool]], index: int) -> Sung:
+    """A syllable with the rest of its word on both sides."""
+    start = index
+    while start > 0 and words[start - 1][1]:
+        start -= 1
+    stop = index
+    while words[stop][1] and stop + 1 < len(words):
+        stop += 1
+    before = "".join(one.text for one, _ in words[start:index])
+    after = "".join(one.text for one, _ in words[index + 1 : stop + 1])
+    return replace(words[index][0], before=before, after=after)
