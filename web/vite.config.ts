@@ -7,6 +7,6 @@ export default defineConfig({
   plugins: [vue(), vuetify({ autoImport: true })],
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   build: { target: 'es2022', modulePreload: { polyfill: false }, chunkSizeWarningLimit: 900 },
-  server: { proxy: { '/api': 'http://127.0.0.1:8000' } },
+  server: { fs: { allow: ['..'] }, proxy: { '/api': 'http://127.0.0.1:8000' } },
   test: { environment: 'happy-dom', server: { deps: { inline: ['vuetify'] } } },
 })

@@ -16,6 +16,7 @@ from starlette.types import ASGIApp, Message, Receive, Scope, Send
 from kopje.api import problems
 from kopje.api.deps import House, same_origin
 from kopje.api.routes import lessons, people, practice, roster, sections, sequence, songbook, songs, year
+from kopje.engraving.printing import Printer
 from kopje.engraving.render import Engraver
 from kopje.settings import Settings
 from kopje.store.work import UnitOfWork
@@ -30,9 +31,11 @@ SECURITY = {
 }
 
 
-def create_app(settings: Settings, work: UnitOfWork, engraver: Engraver | None = None) -> FastAPI:
-    """The application on a database; the engraver's worker starts with it and stops with it."""
-    drawing = engraver or Engraver()
+def create_app(
+    settings: Settings, work: UnitOfWork, engraver: Engraver | None = None, printer: Printer | None = None
+) -> FastAPI:
+    """The application on a database; the engraver's worker starts with it and stops with it, the printer's when it is needed."""
+    drawing, printing = engraver or Engraver(), printer or Printer(settings.web / "assets")
 
     @asynccontextmanager
     async def lifespan(_: FastAPI) -> AsyncIterator[None]:
@@ -43,10 +46,11 @@ def create_app(settings: Settings, work: UnitOfWork, engraver: Engraver | None =
         gc.set_threshold(50_000, 20, 50)
         yield
         drawing.stop()
+        printing.stop()
 
     app = FastAPI(title="Kopje", version="0.1.0", lifespan=lifespan, docs_url=None, redoc_url=None,
                   openapi_url="/api/openapi.json", separate_input_output_schemas=False)  # fmt: skip
-    app.state.house = House(settings, work, drawing)
+    app.state.house = House(settings, work, drawing, printing)
     app.add_middleware(GZipMiddleware, minimum_size=600, compresslevel=6)
     app.add_middleware(Secured)
     api = APIRouter(prefix="/api", dependencies=[Depends(same_origin)])

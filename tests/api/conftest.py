@@ -13,6 +13,7 @@ from fastapi.testclient import TestClient
 from conftest import SETTINGS
 from kopje.core.planning.catalogue import activity
 from kopje.core.planning.meetings import Meeting
+from kopje.engraving.printing import Printer
 from kopje.engraving.render import Engraver
 from kopje.main import create_app
 from kopje.store import lessons, songs
@@ -42,6 +43,13 @@ def engraver() -> Iterator[Engraver]:
     engraver.start()
     yield engraver
     engraver.stop()
+
+
+@pytest.fixture(scope="session")
+def printer() -> Iterator[Printer]:
+    printer = Printer(SETTINGS.web / "assets")
+    yield printer
+    printer.stop()
 
 
 def make_school(work: UnitOfWork, name: str) -> Place:
@@ -93,9 +101,11 @@ def put_mark(client: TestClient, place: Place, mark_id: str, **more: str):
 
 
 @pytest.fixture
-def app_client(work: UnitOfWork, engraver: Engraver) -> TestClient:
+def app_client(work: UnitOfWork, engraver: Engraver, printer: Printer) -> TestClient:
     """Signed out."""
-    return TestClient(create_app(SETTINGS, work, engraver), headers=OURS, base_url="http://testserver")
+    return TestClient(
+        create_app(SETTINGS, work, engraver, printer), headers=OURS, base_url="http://testserver"
+    )
 
 
 def signed_in(client: TestClient, place: Place) -> TestClient:

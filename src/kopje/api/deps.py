@@ -11,6 +11,7 @@ from fastapi import Depends, Request, Response
 from sqlalchemy.orm import Session
 
 from kopje.core.errors import ForgedRequestError
+from kopje.engraving.printing import Printer
 from kopje.engraving.render import Engraver
 from kopje.settings import Settings
 from kopje.store.work import UnitOfWork
@@ -30,6 +31,7 @@ class House:
     settings: Settings
     work: UnitOfWork
     engraver: Engraver
+    printer: Printer
 
 
 def _house(request: Request) -> House:

@@ -39,13 +39,25 @@ def _toolkit() -> object:
     return verovio.toolkit()
 
 
-def _draw(mei: str, width: int, encoded: bool, wall: bool) -> str:
-    """In the worker: one page of SVG."""
+@dataclass(frozen=True, slots=True)
+class _Format:
+    """`height` 0: one page as tall as it gets."""
+
+    width: int
+    encoded: bool
+    wall: bool
+    height: int = 0
+
+
+def _draw(mei: str, how: _Format) -> tuple[str, ...]:
+    """In the worker: pages of SVG."""
     toolkit = _toolkit()
-    words = {"lyricSize": 7.2} if wall else {}
-    toolkit.setOptions({**OPTIONS, **words, "pageWidth": width, "breaks": "encoded" if encoded else "auto"})  # type: ignore[attr-defined]
+    words = {"lyricSize": 7.2} if how.wall else {}
+    breaks = "encoded" if how.encoded else "auto"
+    page = {"pageHeight": how.height, "pageMarginLeft": 40} if how.height else {}
+    toolkit.setOptions({**OPTIONS, **words, **page, "pageWidth": how.width, "breaks": breaks})  # type: ignore[attr-defined]
     toolkit.loadData(mei)  # type: ignore[attr-defined]
-    return str(toolkit.renderToSVG(1))  # type: ignore[attr-defined]
+    return tuple(str(toolkit.renderToSVG(page)) for page in range(1, toolkit.getPageCount() + 1))  # type: ignore[attr-defined]
 
 
 def _cleaned(svg: str) -> str:
@@ -63,7 +75,7 @@ class Engraver:
     """One worker, replaced when it takes too long; pictures are kept by their content."""
 
     _pool: ProcessPool | None = None
-    _kept: OrderedDict[str, str] = field(default_factory=OrderedDict)
+    _kept: OrderedDict[str, tuple[str, ...]] = field(default_factory=OrderedDict)
     _lock: Lock = field(default_factory=Lock)
 
     def start(self) -> None:
@@ -71,35 +83,42 @@ class Engraver:
         self._pool.schedule(_toolkit)
 
     def svg(self, mei: str, width: int = 2100, encoded: bool = False, wall: bool = False) -> str:
-        """Engrave; `width` in tenths of a millimetre of the page, `encoded` keeps the line ends of the source,
+        """Engrave on one page; `width` in tenths of a millimetre of the page, `encoded` keeps the line ends of the source,
         `wall` makes the words large enough to be read from six metres.
         """
-        key = sha256(f"{width}/{encoded}/{wall}/{mei}".encode()).hexdigest()
+        return self._looked_up(mei, _Format(width, encoded, wall))[0]
+
+    def pages(self, mei: str, width: int, height: int, encoded: bool = False) -> tuple[str, ...]:
+        """Engrave on as many pages as are needed, none taller than `height`."""
+        return self._looked_up(mei, _Format(width, encoded, False, height))
+
+    def _looked_up(self, mei: str, how: _Format) -> tuple[str, ...]:
+        key = sha256(f"{how}/{mei}".encode()).hexdigest()
         with self._lock:
             if key in self._kept:
                 self._kept.move_to_end(key)
                 return self._kept[key]
         if mei.count("<note") > MOST_NOTES:
             raise EngravingError("This song is too large to draw. Everything else about it works.")
-        drawn = self._drawn(mei, width, encoded, wall)
+        drawn = self._drawn(mei, how)
         with self._lock:
             self._kept[key] = drawn
             while len(self._kept) > KEPT:
                 self._kept.popitem(last=False)
         return drawn
 
-    def _drawn(self, mei: str, width: int, encoded: bool, wall: bool) -> str:
+    def _drawn(self, mei: str, how: _Format) -> tuple[str, ...]:
         if self._pool is None:
             self.start()
         try:
-            svg = self._pool.schedule(_draw, args=(mei, width, encoded, wall), timeout=SECONDS).result()  # type: ignore[union-attr]
+            pages = self._pool.schedule(_draw, args=(mei, how), timeout=SECONDS).result()  # type: ignore[union-attr]
         except (FutureTimeoutError, ProcessExpired, MemoryError) as problem:
             raise EngravingError(
                 "This song is too large to draw. Everything else about it works."
             ) from problem
-        if "<svg" not in svg:
+        if not pages or any("<svg" not in page for page in pages):
             raise EngravingError("The notation could not be drawn. Everything else about the song works.")
-        return _cleaned(svg)
+        return tuple(map(_cleaned, pages))
 
     def stop(self) -> None:
         if self._pool is not None:

@@ -8,10 +8,11 @@ export interface Device {
   volume: number
   mine: boolean
   instrument: Instrument
+  paper: 'A4' | 'letter'
 }
 
 const KEPT = 'kopje-device'
-const usual: Device = { night: false, keys: true, volume: 0.5, mine: false, instrument: 'piano' }
+const usual: Device = { night: false, keys: true, volume: 0.5, mine: false, instrument: 'piano', paper: 'A4' }
 
 function remembered(): Device {
   try {

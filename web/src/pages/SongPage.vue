@@ -1,10 +1,9 @@
 <script setup lang="ts">
 // A song: its score, where its home is and how sure that is, what it is made of, what needs a look.
 import { computed, ref, watch } from 'vue'
-import { useRouter } from 'vue-router'
 import { api, body } from '@/api/client'
 import type { Schemas } from '@/api/client'
-import { queryClient, tellSong, useConcepts, useScore, useSections, useSong, type Variant } from '@/api/queries'
+import { tellSong, useConcepts, useScore, useSections, useSong, type Variant } from '@/api/queries'
 import { useBarColours, useInsight } from '@/api/songs'
 import PageState from '@/components/PageState.vue'
 import ReasonList from '@/components/ReasonList.vue'
@@ -22,6 +21,7 @@ import PianoKeys from '@/features/songs/PianoKeys.vue'
 import PlayBar from '@/features/songs/PlayBar.vue'
 import SongAbout from '@/features/songs/SongAbout.vue'
 import SongDrills from '@/features/songs/SongDrills.vue'
+import SongFiles from '@/features/songs/SongFiles.vue'
 import SongGames from '@/features/songs/SongGames.vue'
 import SongKeys from '@/features/songs/SongKeys.vue'
 import SongMadeOf from '@/features/songs/SongMadeOf.vue'
@@ -33,7 +33,6 @@ import TonePictures from '@/features/songs/TonePictures.vue'
 import { say } from '@/locales/en'
 
 const props = defineProps<{ id: string }>()
-const router = useRouter()
 const variant = ref<Variant>({})
 const song = useSong(() => props.id, variant)
 const found = computed(() => song.data.value)
@@ -51,7 +50,6 @@ function hear(note: number) {
   const sound = found.value?.sounds.find((one) => one.note === note)
   if (sound?.midi) play([sound.midi], 0.9)
 }
-const fileOf = (kind: string) => `/api/songs/${props.id}/file?${new URLSearchParams({ kind, ...variant.value }).toString()}`
 const cannot = ref('')
 watch(() => song.error.value, (problem) => {
   if (!problem || !Object.keys(variant.value).length) return
@@ -88,11 +86,6 @@ const showIn = (letter: string | null) => { variant.value = letter ? { ...varian
 async function soundAs(how: 'as_written' | 'parallel' | 'half') {
   const read = await body(api.GET('/api/songs/{song_id}', { params: { path: { song_id: props.id }, query: how === 'as_written' ? {} : { recast: how } } })).catch(() => null)
   if (read) await player.sound(read)
-}
-async function remove() {
-  await api.DELETE('/api/songs/{song_id}', { params: { path: { song_id: props.id } } })
-  await queryClient.invalidateQueries({ queryKey: ['songs'] })
-  await router.push('/songs')
 }
 useKeys([
   ...Object.entries(say.layers.names).map(([layer, says], index) => ({ key: String(index + 1), says, act: () => { if (!reading.value) bar.value?.turn(layer) } })),
@@ -150,7 +143,7 @@ useKeys([
         </dl>
         <PianoKeys v-if="found.low" :tones="found.sounds" :now="midiNow" />
         <TonePictures :song="found" :now="midiNow" :chosen="chosen" @choose="chosen = chosen === $event ? null : $event" />
-        <div class="row"><a :href="`/api/songs/${id}/file`" class="small">{{ say.song.file }}</a><a v-for="one in ['musicxml', 'abc', 'mid']" :key="one" :href="fileOf(one)" class="small" download>.{{ one }}</a><button v-if="!found.ours" class="small wrong" @click="remove">{{ say.song.remove }}</button></div>
+        <SongFiles :id="id" :variant="variant" :layers="layers" :own-hands="ownHands" :ours="found.ours" />
       </aside>
     </div>
   </div>

@@ -19,15 +19,17 @@ from kopje.api.schemas.songs import (
     TypedBody,
 )
 from kopje.core.analysis.analysis import analyse
-from kopje.core.analysis.layers import Layer, hands, line, phrase_marks
+from kopje.core.analysis.layers import Layer
 from kopje.core.analysis.recast import How
 from kopje.core.sequence.concepts import CHOIR
 from kopje.core.songs.keys import Purpose, best_keys_for
-from kopje.engraving.mei import Under, mei
+from kopje.engraving.mei import mei
+from kopje.engraving.printing import Paper
 from kopje.formats.limits import MAX_BYTES
 from kopje.formats.write import MEDIA, write_tune
 from kopje.store import songs
 from kopje.usecases.bring_shipped_songs import bring_shipped_songs
+from kopje.usecases.print_song import song_sheet, under
 from kopje.usecases.songbook import Variant, about, analysis_of, import_file, keep_typed, seen, tell
 
 router = APIRouter(tags=["songs"])
@@ -149,12 +151,27 @@ def get_score(
     song = songs.song(call.session, call.school_id, song_id)
     a = seen(song, Variant(recast, do), call.sequence.wording.minor)
     tune = a.tune
-    under = Under(
-        tuple(line(a, one, call.sequence.wording) for one in layers if one != "hands" and one != "phrases"),
-        words,
-        hands(a) if "hands" in layers else {},
-        phrase_marks(a) if "phrases" in layers else (),
-    )
     encoded = lines and any(bar.line_end for bar in tune.bars)
-    svg = house.engraver.svg(mei(tune, under), width, encoded, wall)
+    svg = house.engraver.svg(mei(tune, under(a, layers, words, call.sequence.wording)), width, encoded, wall)
     return Response(svg, media_type=SVG, headers={"Cache-Control": "private, max-age=600"})
+
+
+@router.get("/songs/{song_id}/print", operation_id="printSong", response_class=Response)
+def get_print(
+    song_id: UUID,
+    call: Work,
+    house: OurHouse,
+    do: DoLetter = None,
+    recast: Recast = None,
+    layers: Annotated[list[Layer], Query(max_length=8)] = [],  # noqa: B006  # FastAPI wants the default here
+    words: bool = True,
+    facts: bool = True,
+    mirrored: bool = True,
+    paper: Paper = "A4",
+) -> Response:
+    """The song as PDF, as it is seen on the screen; without `facts` only what children read."""
+    song = songs.song(call.session, call.school_id, song_id)
+    variant, wording = Variant(recast, do), call.sequence.wording
+    shown = under(seen(song, variant, wording.minor), layers, words, wording)
+    sheet = song_sheet(song, variant, shown, wording, house.engraver, facts, mirrored)
+    return Response(house.printer.pdf([sheet], paper), media_type="application/pdf")

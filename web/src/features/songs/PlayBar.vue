@@ -24,10 +24,10 @@ function soundOn(what: string) {
 </template>
 
 <style scoped>
-.play { display: flex; flex-wrap: wrap; gap: 6px 12px; align-items: center; padding-top: 10px; }
+.play { display: flex; flex-wrap: wrap; gap: 6px 10px; align-items: center; padding-top: 10px; }
 label { display: inline-flex; gap: 8px; align-items: center; font-size: 14px; }
-input[type='range'] { width: 84px; accent-color: var(--dusk); }
+input[type='range'] { width: 72px; accent-color: var(--dusk); }
 input[type='checkbox'] { width: 18px; height: 18px; accent-color: var(--dusk); }
-select { max-width: 104px; font: inherit; color: inherit; background: var(--sheet); border: 1px solid var(--granite); border-radius: 2px; padding: 4px 8px; min-height: 36px; }
+select { max-width: 96px; font: inherit; color: inherit; background: var(--sheet); border: 1px solid var(--granite); border-radius: 2px; padding: 4px 8px; min-height: 36px; }
 @media (max-width: 900px) { label, select { min-height: 44px; } }
 </style>
