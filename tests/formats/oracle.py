@@ -103,7 +103,24 @@ def _voices(text: str, _tune: Tune) -> bool:
 
 
 def _clef(text: str, _tune: Tune) -> bool:
-    return "clef" in text or "octave" in text
+    return "clef" in text or "octave" in text or "8va" in text
+
+
+def _open_end(text: str, _tune: Tune) -> bool:
+    lines = "\n".join(line.split("%")[0].rstrip().rstrip("\\") for line in _MUSIC.findall(text))
+    return re.search(r"[^|\]:\s]\s*\n\s*[^\s|:]", lines) is not None or not re.search(r"\|[^\]]", lines)
+
+
+def _quoted(text: str, _tune: Tune) -> bool:
+    return re.search(r'"[^"\n]*[<>][^"\n]*"', text) is not None
+
+
+def _grace_tie(text: str, _tune: Tune) -> bool:
+    return re.search(r"\}\s*-", text) is not None
+
+
+def _cut_by_part(text: str, _tune: Tune) -> bool:
+    return re.search(r"[^|\]:\s]\s*\nP:", text) is not None
 
 
 def _tuplet(text: str, _tune: Tune) -> bool:
@@ -119,15 +136,21 @@ KNOWN: dict[str, tuple[str, Callable[[str, Tune], bool]]] = {
     "ornament": ("a note with an ornament or a grace note is lost", _ornament),
     "voices": ("voices that take turns are read as one", _voices),
     "clef": ("a clef with an octave moves the tones as written", _clef),
-    "tuplet": ("a tuplet beside a broken rhythm is lost", _tuplet),
+    "tuplet": ("a tuplet beside a broken rhythm or a grace note is lost", _tuplet),
+    "open end": ("a line that ends without a bar line is joined to the next", _open_end),
+    "quoted": ("a sign of broken rhythm inside quotes is obeyed", _quoted),
+    "grace tie": ("a tie behind a grace note goes to another tone", _grace_tie),
+    "part": ("a bar that a new part divides is counted twice", _cut_by_part),
 }
 EXPLAINS = {
     "pitches": ("accidental",),
-    "letters": ("clef",),
-    "attacks": ("voices", "tie", "ornament", "broken", "tuplet"),
+    "letters": ("clef", "grace tie"),
+    "attacks": ("voices", "tie", "ornament", "broken", "tuplet", "quoted"),
     "lengths": ("broken", "ornament", "tuplet"),
-    "bars": ("voices", "overfull", "short"),
+    "bars": ("voices", "overfull", "short", "part", "open end"),
 }
+AS_WRITTEN = ("open end", "quoted", "part")  # rules that look at lines or quotes
+FOLLOWS = {"bars": ("attacks", "lengths")}  # where a tone was lost or is too long, its bar is lost or cut too
 
 
 @dataclass
@@ -166,9 +189,14 @@ def compare(pieces: list[tuple[str, bytes]]) -> Compared:
         found.pieces += 1
         kinds = list(different(ours(tune), other))
         found.same += not kinds
+        raw = data.decode("latin-1").partition("\nK:")[2].partition("\n")[2]
         text = music(data) + " " + " ".join(re.findall(r"^[KV]:.*", data.decode("latin-1"), re.MULTILINE))
         for kind in kinds:
-            reason = next((why for why in EXPLAINS.get(kind, ()) if KNOWN[why][1](text, tune)), None)
+            asked = (kind, *(before for before in FOLLOWS.get(kind, ()) if before in kinds))
+            whys = (why for one in asked for why in EXPLAINS.get(one, ()))
+            reason = next(
+                (why for why in whys if KNOWN[why][1](raw if why in AS_WRITTEN else text, tune)), None
+            )
             if reason is None:
                 found.unexplained.append((hashlib.sha256(data).hexdigest()[:10], kind))
             else:

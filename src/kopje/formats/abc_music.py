@@ -161,11 +161,23 @@ class TuneBuilder:
             self._open_tuplet(token)
         elif token["broken"]:
             self._break(token["broken"])
-        elif token["tie"] and self.notes:
-            self.notes[-1] = replace(self.notes[-1], tie_out=self.notes[-1].kind == "note")
-            self._tie = self.notes[-1].kind == "note"
+        elif token["tie"]:
+            self._tie_on()
         elif token["text"] and token["text"].lower() in _BREATHS:
             self._border = True
+
+    def _tie_on(self) -> None:
+        """The last tone goes on; a sign behind a bar line or at the head of a line belongs to the tone before it."""
+        bar = None if self.notes or not self.bars else self.bars[-1]
+        notes = [*(bar.notes if bar else self.notes)]
+        if not notes or notes[-1].kind != "note":
+            return
+        notes[-1] = replace(notes[-1], tie_out=True)
+        self._tie = True
+        if bar:
+            self.bars[-1] = replace(bar, notes=tuple(notes))
+        else:
+            self.notes = notes
 
     def _inline_field(self, text: str) -> None:
         letter, value = text[1], text[3:-1]

@@ -127,8 +127,7 @@ class PartReader:
             elif tag == "note":
                 clock = self._note(child, clock, placed, index)
             elif tag in ("backup", "forward"):
-                shift = self._duration(_text(child, "duration"), index)
-                clock = max(clock - shift, Fraction(0)) if tag == "backup" else clock + shift
+                clock = self._moved(clock, child, index)
             elif tag == "barline":
                 left, right, ending = _bar_line(child, left, right, ending)
             elif tag in ("sound", "direction"):
@@ -137,6 +136,13 @@ class PartReader:
         meter = self.meter or Meter(4, 4)
         notes = _filled(placed)
         return Bar(notes, meter, self.key, left=left, right=right, ending=ending)
+
+    def _moved(self, clock: Fraction, element: Element, index: int) -> Fraction:
+        """Back, at most to the bar line (some files write a far too long way back), or on."""
+        said = _text(element, "duration")
+        if element.tag == "forward":
+            return clock + self._duration(said, index)
+        return max(clock - self._quarters(said, index), Fraction(0))
 
     def _attributes(self, element: Element) -> None:
         for child in element:
@@ -155,10 +161,13 @@ class PartReader:
             self.tempo = parsed(text) or None
 
     def _duration(self, text: str | None, index: int) -> Fraction:
+        return length(self._quarters(text, index), f"in bar {index + 1}")
+
+    def _quarters(self, text: str | None, index: int) -> Fraction:
         if text is None or not _DURATION.fullmatch(text):
             raise FileError(f"A duration in bar {index + 1} is not a number. Nothing was kept.", value=text)
         whole = Fraction(int(text)) if text.isdigit() else parsed(text)
-        return length(whole / self.divisions, f"in bar {index + 1}")
+        return whole / self.divisions
 
     def _note(self, element: Element, clock: Fraction, placed: list[_Placed], index: int) -> Fraction:
         """Take one <note>; returns the place after it."""
