@@ -8,6 +8,7 @@ from random import Random
 
 from formats import corpora
 from kopje.core.analysis.analysis import Analysis, analyse
+from kopje.core.analysis.heard_phrases import heard
 from kopje.core.errors import KopjeError
 from kopje.core.exact import Fraction
 from kopje.core.music.tune import Tune, blinded
@@ -22,17 +23,33 @@ class Score:
     shown: int = 0
     said: int = 0
     both: int = 0
+    heard: int = 0
+    heard_right: int = 0
 
     def add(self, tune: Tune) -> None:
-        truth, guess = borders(analyse(tune)), borders(analyse(blinded(tune)))
+        blind = analyse(blinded(tune))
+        truth, guess = borders(analyse(tune)), borders(blind)
+        suggested = {blind.timeline[at].onset for at in heard(blind.timeline)}
         self.tunes += 1
         self.shown += len(truth)
         self.said += len(guess)
         self.both += len(truth & guess)
+        self.heard += len(suggested)
+        self.heard_right += len(truth & suggested)
 
     @property
     def f1(self) -> float:
-        return 2 * self.both / (self.shown + self.said) if self.shown + self.said else 0.0
+        """Of equal spans."""
+        return _f1(self.shown, self.said, self.both)
+
+    @property
+    def f1_heard(self) -> float:
+        """Of what is heard."""
+        return _f1(self.shown, self.heard, self.heard_right)
+
+
+def _f1(shown: int, said: int, both: int) -> float:
+    return 2 * both / (shown + said) if shown + said else 0.0
 
 
 def borders(a: Analysis) -> set[Fraction]:
@@ -69,3 +86,24 @@ def with_fermatas() -> Iterator[Tune]:
             continue
         if sum(note.border for _, _, note in tune.notes()) > 1:
             yield tune
+
+
+PHRASED = (
+    "essenFolksong",
+    "miscFolk",
+)  # where a line of text is a phrase; in dance tunes it is a line of print
+
+
+FERMATAS = "four-part pieces, by fermatas"
+
+
+def phrased(learning: bool) -> Iterator[tuple[str, Tune]]:
+    """(collection, tune) of half the tunes that show their phrases: one half to learn from, the other to be tried on."""
+    every = [one for one in lined(seed=1) if one[0] in PHRASED]
+    every += [(FERMATAS, tune) for tune in with_fermatas()]
+    yield from (one for place, one in enumerate(every) if (place % 2 == 0) == learning)
+
+
+def printed(most: int) -> Iterator[tuple[str, Tune]]:
+    """Dance tunes, whose lines of text are lines of print."""
+    yield from (one for one in lined(seed=1, most=most) if one[0] not in PHRASED)

@@ -7,6 +7,7 @@ from typing import Any
 
 from kopje.core.analysis.analysis import Analysis
 from kopje.core.analysis.motion import move
+from kopje.core.analysis.phrases import Phrase
 from kopje.core.exact import Fraction
 from kopje.core.sequence.wording import OURS
 
@@ -39,6 +40,8 @@ def analysis_json(a: Analysis) -> dict[str, Any]:
         "motion": a.motion,
         "form": a.form,
         "form_played": a.form_played,
+        "phrases_from": a.phrases_from,
+        "phrases_heard": [bars_of(a, phrase) for phrase in a.phrases_heard],
         "phrases": [_phrase(a, index) for index in range(len(a.phrases))],
         "words": {degree: list(words) for degree, words in a.words.items()},
         "problems": [{"bar": p.bar, "code": p.code, "message": p.message} for p in a.problems],
@@ -53,13 +56,18 @@ def _unnamed(a: Analysis) -> list[dict[str, Any]]:
     return [{"figure": text, "bars": sorted(set(found))} for text, found in bars.items()]
 
 
+def bars_of(a: Analysis, phrase: Phrase) -> list[int]:
+    """The bars of its first and last attack."""
+    attacks = [sound for sound in a.timeline[phrase.first : phrase.stop] if sound.attack]
+    return [attacks[0].bar, attacks[-1].bar] if attacks else []
+
+
 def _phrase(a: Analysis, index: int) -> dict[str, Any]:
     phrase = a.phrases[index]
-    attacks = [sound for sound in a.timeline[phrase.first : phrase.stop] if sound.attack]
     area = a.homes[index]
     return {
         "label": phrase.label,
-        "bars": [attacks[0].bar, attacks[-1].bar] if attacks else [],
+        "bars": bars_of(a, phrase),
         "do": str(area.do) if area.do else None,
         "resting_tone": area.resting,
         "tonality": area.name,

@@ -27,6 +27,7 @@ import SongKeys from '@/features/songs/SongKeys.vue'
 import SongMadeOf from '@/features/songs/SongMadeOf.vue'
 import SongPhrases from '@/features/songs/SongPhrases.vue'
 import SongWords from '@/features/songs/SongWords.vue'
+import { usePointed } from '@/features/songs/usePointed'
 import ToldForm from '@/features/songs/ToldForm.vue'
 import VariantBar from '@/features/songs/VariantBar.vue'
 import TonePictures from '@/features/songs/TonePictures.vue'
@@ -45,11 +46,7 @@ const score = useScore(() => props.id, 1700, false, () => ({
   variant: variant.value,
 }))
 const player = usePlayback(found)
-const midiNow = computed(() => found.value?.sounds.find((one) => one.note === player.now.value)?.midi ?? null)
-function hear(note: number) {
-  const sound = found.value?.sounds.find((one) => one.note === note)
-  if (sound?.midi) play([sound.midi], 0.9)
-}
+const { note: noteNow, midi: midiNow, says: pointedAt, point, step } = usePointed(found, player.now)
 const cannot = ref('')
 watch(() => song.error.value, (problem) => {
   if (!problem || !Object.keys(variant.value).length) return
@@ -81,6 +78,7 @@ const sections = useSections()
 const concepts = useConcepts()
 const insight = useInsight(() => props.id, variant, () => JSON.stringify([found.value?.told ?? {}, found.value?.title]))
 const mend = (at: number, how: Schemas['RepairRead']['how']) => tell({ ...(found.value?.told ?? {}), repairs: { ...(found.value?.told.repairs ?? {}), [String(at)]: how } } as Schemas['ToldBody'])
+const takePhrases = (bars: number[]) => tell({ ...(found.value?.told ?? {}), phrases: bars, labels: [] } as Schemas['ToldBody'])
 const showIn = (letter: string | null) => { variant.value = letter ? { ...variant.value, do: letter } : {} }
 /** A trial sounds the song in one tonality or the other without showing which: what is on the page stays. */
 async function soundAs(how: 'as_written' | 'parallel' | 'half') {
@@ -107,7 +105,8 @@ useKeys([
     <div class="song">
       <div class="left">
         <LayerBar ref="bar" v-model="layers" v-model:reading="reading" v-model:coloured="coloured" v-model:own-hands="ownHands" :colours="hasColours" />
-        <div class="paper sheet"><ScoreView v-if="score.data.value" :svg="score.data.value" :label="say.song.score(found.title)" :now="reading ? null : player.now.value" :marked="reading ? [] : markedNotes" :colours="coloured && !reading ? noteColours : undefined" :own-hands="ownHands" @note="hear" /><p v-else-if="score.error.value" class="wrong">△ {{ score.error.value.message }}</p><p v-else class="quiet waiting">{{ say.state.loading }}</p></div>
+        <div class="paper sheet"><ScoreView v-if="score.data.value" :svg="score.data.value" :label="say.song.score(found.title)" :now="reading ? null : noteNow" :marked="reading ? [] : markedNotes" :colours="coloured && !reading ? noteColours : undefined" :own-hands="ownHands" @note="point" @step="step" /><p v-else-if="score.error.value" class="wrong">△ {{ score.error.value.message }}</p><p v-else class="quiet waiting">{{ say.state.loading }}</p></div>
+        <p class="small quiet pointed" role="status">{{ reading ? '' : pointedAt || say.song.pointHint }}</p>
         <VariantBar v-if="found.own.do" v-model="variant" :own="found.own" />
         <p v-if="cannot" class="wrong small" role="alert">△ {{ cannot }}</p>
         <PlayBar v-if="found.sounds.length" :player="player" :phrases="found.form.split(' ')" />
@@ -116,7 +115,7 @@ useKeys([
           <div role="tabpanel" :aria-label="say.insight.tabs[tab]">
             <SongMadeOf v-if="tab === 'made'" :song="found" :axes="insight.data.value?.difficulty ?? []" />
             <SongWords v-else-if="tab === 'words' && insight.data.value" :insight="insight.data.value" :tone-set="found.tone_set" :chosen="chosen" @choose="chosen = chosen === $event ? null : $event" />
-            <SongPhrases v-else-if="tab === 'phrases' && insight.data.value" :song="found" :insight="insight.data.value" />
+            <SongPhrases v-else-if="tab === 'phrases' && insight.data.value" :song="found" :insight="insight.data.value" :busy="telling" @take="takePhrases" />
             <SongKeys v-else-if="tab === 'keys'" :id="id" :written="found.own.do" :sections="sections.data.value ?? []" @show="showIn" />
             <SongDrills v-else-if="tab === 'drills'" :id="id" :tone-set="found.tone_set" />
             <SongGames v-else-if="tab === 'games'" :song="found" :sections="sections.data.value ?? []" @sound="soundAs" />
@@ -154,6 +153,7 @@ useKeys([
 .song:has(> .left:only-child) { grid-template-columns: minmax(0, 1fr); }
 .paper { padding: 18px 20px; min-height: 300px; }
 .waiting { padding: 24px; }
+.pointed { min-height: 22px; padding-top: 4px; }
 .tabs { display: flex; flex-wrap: wrap; gap: 4px 2px; margin: 22px 0 14px; border-bottom: 1px solid var(--granite); }
 .tabs button { padding: 6px 14px; min-height: 38px; border-bottom: 3px solid transparent; margin-bottom: -1px; }
 .tabs button.on { border-color: var(--dusk); font-weight: 650; }

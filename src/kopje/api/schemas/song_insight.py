@@ -2,12 +2,13 @@
 
 from __future__ import annotations
 
-from typing import Annotated
+from typing import Annotated, Literal
 from uuid import UUID
 
 from pydantic import Field
 
 from kopje.api.schemas.base import Body, Read
+from kopje.api.schemas.songs import phrase_bars
 from kopje.core.analysis.analysis import Analysis
 from kopje.core.analysis.difficulty import difficulty
 from kopje.core.analysis.relations import relations
@@ -82,6 +83,10 @@ class VerseRead(Read):
 
 
 class InsightRead(Read):
+    """`phrases_from`: the teacher's word, the file's marks, or equal spans; `heard_bars`: where they begin as the tune suggests."""
+
+    phrases_from: Literal["told", "marks", "spans"]
+    heard_bars: list[int]
     sung: list[SungRead]
     verses: list[VerseRead]
     phrases: list[PhraseRead]
@@ -93,6 +98,8 @@ class InsightRead(Read):
     @classmethod
     def of(cls, song: tables.Song, a: Analysis, words: Wording, twins: list[tables.Song]) -> InsightRead:
         return cls(
+            phrases_from=a.phrases_from,
+            heard_bars=list(dict.fromkeys(phrase_bars(a, heard=True))),
             sung=[
                 SungRead(verse=s.verse, text=s.text, before=s.before, after=s.after, bar=s.bar, note=s.note,
                          tones=[str(tone) for tone in s.tones])

@@ -94,9 +94,10 @@ class DraftRead(Read):
 
 
 class SoundRead(Read):
-    """One attack, for playing and pointing: printed note, onset and length in quarters, its phrase (from 0)."""
+    """One attack, for playing and pointing: printed note, bar, onset and length in quarters, its phrase (from 0)."""
 
     note: int
+    bar: int
     onset: float
     length: float
     midi: int | None
@@ -209,7 +210,7 @@ def heard(a: Analysis) -> list[SoundRead]:
     phrase = {index: n for n, p in enumerate(a.phrases) for index in range(p.first, p.stop)}
     return [
         SoundRead(
-            note=s.note, onset=float(s.onset), length=float(s.duration), midi=s.pitch.midi if s.pitch else None,
+            note=s.note, bar=s.bar, onset=float(s.onset), length=float(s.duration), midi=s.pitch.midi if s.pitch else None,
             pitch=str(s.pitch) if s.pitch else None, degree=str(a.degree(s) or "") or None, phrase=phrase.get(index, 0),
         )
         for index, s in enumerate(a.timeline)
@@ -217,9 +218,9 @@ def heard(a: Analysis) -> list[SoundRead]:
     ]  # fmt: skip
 
 
-def phrase_bars(a: Analysis) -> list[int]:
-    """In which bar each phrase begins; an upbeat belongs to the bar it leads to."""
-    firsts = (a.timeline[phrase.first] for phrase in a.phrases)
+def phrase_bars(a: Analysis, heard: bool = False) -> list[int]:
+    """In which bar each phrase begins; an upbeat belongs to the bar it leads to. `heard`: as the tune itself suggests."""
+    firsts = (a.timeline[phrase.first] for phrase in (a.phrases_heard if heard else a.phrases))
     return [first.bar + (first.bar == 0 or first.place > 0) for first in firsts]
 
 

@@ -4,13 +4,14 @@ from __future__ import annotations
 
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
-from itertools import groupby
+from itertools import groupby, pairwise
 from typing import Literal
 
 from kopje.core.analysis import elements, phrases
+from kopje.core.analysis.heard_phrases import heard
 from kopje.core.analysis.motion import motion
 from kopje.core.analysis.performance import bars_played, notes_of, phrases_played
-from kopje.core.analysis.phrases import Phrase
+from kopje.core.analysis.phrases import Phrase, Shown
 from kopje.core.analysis.problems import problems
 from kopje.core.analysis.timeline import Sound, sounds
 from kopje.core.analysis.told import NOTHING, Told, counted
@@ -43,6 +44,7 @@ class Analysis:
     homes: tuple[Tonality, ...] = ()
     moved: Mapping[int, Do] = field(default_factory=dict)
     known: Mapping[int, Degree] = field(default_factory=dict)  # degrees by the first printed note
+    phrases_from: Shown = "spans"
 
     @property
     def tonality(self) -> Tonality:
@@ -109,6 +111,12 @@ class Analysis:
                     found[str(degree)].append(text)
         return {key: tuple(texts) for key, texts in found.items()}
 
+    @lazy
+    def phrases_heard(self) -> tuple[Phrase, ...]:
+        """The phrases that the tune itself suggests, whatever its file shows."""
+        edges = (0, *heard(self.timeline), len(self.timeline))
+        return tuple(Phrase(a, b) for a, b in pairwise(edges))
+
     def phrase_of(self, onset: Fraction) -> int:
         """Index of the phrase that sounds at an onset."""
         starts = [self.timeline[phrase.first].onset for phrase in self.phrases]
@@ -119,7 +127,7 @@ def analyse(tune: Tune, minor: Minor = "la", told: Told = NOTHING) -> Analysis:
     """Analyse a tune; `told` is the teacher's word and wins over the evidence."""
     tune = counted(tune, told)
     timeline = sounds(tune)
-    cut = phrases.borders(tune, timeline, phrases.begin_in(tune, timeline, told.phrases))
+    shown, cut = phrases.borders(tune, timeline, phrases.begin_in(tune, timeline, told.phrases))
     areas = _areas(timeline, cut, told)
     homes = tuple(in_phrase(timeline[p.first : p.stop], areas[timeline[p.first].area]) for p in cut)
     if minor == "do":
@@ -142,6 +150,7 @@ def analyse(tune: Tune, minor: Minor = "la", told: Told = NOTHING) -> Analysis:
         homes=homes,
         moved=moved,
         known=known,
+        phrases_from=shown,
     )
 
 

@@ -6,6 +6,7 @@ from bisect import bisect_left
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from itertools import pairwise
+from typing import Literal
 
 from kopje.core.analysis.timeline import Sound, bar_starts
 from kopje.core.exact import Fraction
@@ -26,13 +27,22 @@ class Phrase:
     label: str = ""
 
 
-def borders(tune: Tune, timeline: Sequence[Sound], teacher: Sequence[Fraction] = ()) -> tuple[Phrase, ...]:
-    """Phrases from the first source that gives at least two: the teacher's, the marks, equal spans."""
-    for places in (list(teacher), _marked(tune, timeline)):
+Shown = Literal["told", "marks", "spans"]
+
+
+def borders(
+    tune: Tune, timeline: Sequence[Sound], teacher: Sequence[Fraction] = ()
+) -> tuple[Shown, tuple[Phrase, ...]]:
+    """Phrases from the first source that gives at least two: the teacher's word, the marks, equal spans; and which it was."""
+    sources: tuple[tuple[Shown, list[Fraction]], ...] = (
+        ("told", list(teacher)),
+        ("marks", _marked(tune, timeline)),
+    )
+    for source, places in sources:
         found = _cut(timeline, places)
         if len(found) > 1:
-            return _shortened(tune, timeline, found)
-    return _cut(timeline, _spans(tune, timeline))
+            return source, _shortened(tune, timeline, found)
+    return "spans", _cut(timeline, _spans(tune, timeline))
 
 
 def begin_in(tune: Tune, timeline: Sequence[Sound], bars: Sequence[int]) -> list[Fraction]:

@@ -30,7 +30,7 @@ const width = computed(() => keys.value.filter((key) => !key.black).length * WHI
 
 <template>
   <svg class="keys" :viewBox="`0 0 ${width} 96`" role="group" :aria-label="say.play.keyboard">
-    <g v-for="key in drawn" :key="key.midi" :class="['key', { black: key.black, used: key.tone, now: key.midi === now }]" @click="play([key.midi], 0.9)">
+    <g v-for="key in drawn" :key="key.midi" :class="['key', { black: key.black, used: key.tone, now: key.midi === now }]" role="button" :tabindex="key.tone ? 0 : -1" :aria-label="pitchName(key.tone?.pitch ?? '') || String(key.midi)" @click="play([key.midi], 0.9)" @keydown.enter="play([key.midi], 0.9)">
       <rect :x="key.x + 0.5" y="0.5" :width="key.black ? 16 : WHITE - 1" :height="key.black ? 58 : 95" />
       <template v-if="key.tone"><title>{{ pitchName(key.tone.pitch ?? '') }}</title><text :x="key.x + (key.black ? 8 : WHITE / 2)" :y="key.black ? 50 : 86">{{ degreeName(key.tone.degree ?? '', key.tone.pitch ?? undefined) }}</text></template>
     </g>

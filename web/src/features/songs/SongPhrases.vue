@@ -8,7 +8,10 @@ import { degreeName } from '@/composables/useWording'
 import { pitchName } from '@/composables/words'
 import { say } from '@/locales/en'
 
-const props = defineProps<{ song: Schemas['SongRead']; insight: Schemas['InsightRead'] }>()
+const props = defineProps<{ song: Schemas['SongRead']; insight: Schemas['InsightRead']; busy: boolean }>()
+const emit = defineEmits<{ take: [bars: number[]] }>()
+const heard = computed(() => props.insight.heard_bars.slice(1))
+const sameAsHeard = computed(() => props.song.phrase_bars.slice(1).join() === heard.value.join())
 const strong = ref(false)
 const pitches = computed(() => new Map(props.song.sounds.flatMap((one) => (one.degree && one.midi !== null ? [[one.degree, one.midi] as const] : []))))
 const hear = (tones: readonly string[]) => play(tones.flatMap((tone) => pitches.value.get(tone) ?? []), 0.5)
@@ -22,6 +25,7 @@ const elsewhere = (one: Schemas['PhraseRead']) => (one.do !== props.song.do || o
   <div class="phrases">
     <section class="stack">
       <div class="row spread"><h2>{{ say.insight.phrases }}</h2><label class="small row"><input v-model="strong" type="checkbox" /> {{ say.insight.strong }}</label></div>
+      <p class="small quiet">{{ say.insight.phrasesFrom[insight.phrases_from] }} <template v-if="!sameAsHeard && heard.length">{{ say.insight.heard(heard) }} <button v-if="insight.phrases_from !== 'told'" class="take" :disabled="busy" @click="emit('take', heard)">{{ say.insight.takeHeard }}</button></template></p>
       <ol>
         <li v-for="(one, index) in insight.phrases" :key="index">
           <strong class="letter">{{ one.label }}</strong>
@@ -44,6 +48,7 @@ ol li { display: grid; grid-template-columns: 34px 132px minmax(0, 1fr); gap: 14
 .letter { font-size: 20px; }
 .text { display: grid; gap: 2px; }
 .tones { font-weight: 600; text-decoration: underline; text-decoration-color: var(--line); text-underline-offset: 4px; min-height: 28px; }
+.take { text-decoration: underline; min-height: 32px; color: var(--dusk); font-weight: 600; }
 .turn { display: grid; grid-template-columns: 1fr 36px 76px; gap: 8px; border-top: 1px solid var(--line); padding: 3px 0; align-items: baseline; }
 input { width: 18px; height: 18px; accent-color: var(--dusk); }
 @media (max-width: 1100px) { .phrases { grid-template-columns: 1fr; } }

@@ -18,7 +18,7 @@ const words = computed(() => (props.chosen ? (props.song.words[props.chosen] ?? 
   <div class="stack">
     <div class="row" role="group" :aria-label="say.insight.besideTitle"><button v-for="(says, key) in say.insight.beside" :key="key" :class="{ on: as === key }" :aria-pressed="as === key" @click="as = key">{{ says }}</button></div>
     <p v-if="chosen" class="small" role="status">{{ words.length ? say.insight.words(degreeName(chosen), words.join(', ')) : say.insight.noWords(degreeName(chosen)) }}</p>
-    <ToneLadder v-if="as === 'ladder'" :ladder="song.ladder" :resting="song.resting_tone" :chosen="chosen" @choose="emit('choose', $event)" />
+    <ToneLadder v-if="as === 'ladder'" :ladder="song.ladder" :resting="song.resting_tone" :chosen="chosen" :now="now" @choose="emit('choose', $event)" />
     <ToneStairs v-else-if="as === 'stairs'" :sounds="song.sounds" :tone-set="song.tone_set" :now="now" :chosen="chosen" @choose="emit('choose', $event)" />
     <HandSigns v-else :sounds="song.sounds" :tone-set="song.tone_set" :now="now" />
   </div>
