@@ -27,6 +27,9 @@ OPTIONS: dict[str, object] = {
 }  # fmt: skip
 
 
+CLOSE = {"pageMarginTop": 0, "pageMarginBottom": 0, "pageMarginLeft": 0, "pageMarginRight": 0}
+
+
 def _limit_memory() -> None:
     resource.setrlimit(resource.RLIMIT_AS, (MEMORY, MEMORY))
 
@@ -47,14 +50,15 @@ class _Format:
     encoded: bool
     wall: bool
     height: int = 0
+    close: bool = False  # without margins, as small as it gets
 
 
 def _draw(mei: str, how: _Format) -> tuple[str, ...]:
     """In the worker: pages of SVG."""
     toolkit = _toolkit()
     words = {"lyricSize": 7.2} if how.wall else {}
-    breaks = "encoded" if how.encoded else "auto"
-    page = {"pageHeight": how.height, "pageMarginLeft": 40} if how.height else {}
+    breaks = "none" if how.close else "encoded" if how.encoded else "auto"
+    page = {"pageHeight": how.height, "pageMarginLeft": 40} if how.height else CLOSE if how.close else {}
     toolkit.setOptions({**OPTIONS, **words, **page, "pageWidth": how.width, "breaks": breaks})  # type: ignore[attr-defined]
     toolkit.loadData(mei)  # type: ignore[attr-defined]
     return tuple(str(toolkit.renderToSVG(page)) for page in range(1, toolkit.getPageCount() + 1))  # type: ignore[attr-defined]
@@ -87,6 +91,10 @@ class Engraver:
         `wall` makes the words large enough to be read from six metres.
         """
         return self._looked_up(mei, _Format(width, encoded, wall))[0]
+
+    def strip(self, mei: str, width: int) -> str:
+        """Engrave in one line without margins."""
+        return self._looked_up(mei, _Format(width, False, False, close=True))[0]
 
     def pages(self, mei: str, width: int, height: int, encoded: bool = False) -> tuple[str, ...]:
         """Engrave on as many pages as are needed, none taller than `height`."""

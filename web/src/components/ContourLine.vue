@@ -11,6 +11,6 @@ const path = computed(() => {
 })
 </script>
 
-<template><svg width="120" height="28" viewBox="0 0 120 28" aria-hidden="true"><path :d="path" /></svg></template>
+<template><svg width="96" height="26" viewBox="0 0 120 28" preserveAspectRatio="none" aria-hidden="true"><path :d="path" /></svg></template>
 
-<style scoped>path { fill: none; stroke: var(--granite); stroke-width: 1.6; }</style>
+<style scoped>path { fill: none; stroke: var(--granite); stroke-width: 1.6; vector-effect: non-scaling-stroke; }</style>

@@ -92,6 +92,7 @@ async function keep(name: string) {
       <li v-for="song in shown" :key="song.id">
         <router-link :to="`/songs/${song.id}`" class="song">
           <span><strong>{{ song.title }}</strong><span v-if="song.problems" class="small new"> △ {{ say.songs.problems(song.problems) }}</span></span>
+          <img :src="`/api/songs/${song.id}/opening`" class="opening" loading="lazy" decoding="async" width="215" height="44" alt="" />
           <ContourLine :pitches="song.contour" />
           <span class="narrow tones">{{ song.tone_set.map((tone) => degreeName(tone)).join(' ') }}</span><span class="quiet small">{{ song.tone_set_name }}</span><span class="narrow">{{ song.meter }}</span><span class="quiet small">{{ say.songs.bars(song.bars) }}</span>
           <span v-if="song.reasons.length || song.lessons" class="small quiet why">{{ song.reasons.join(' ') }} {{ song.lessons ? say.ask.sungBefore(song.lessons) : '' }}</span>
@@ -107,9 +108,11 @@ async function keep(name: string) {
 .drop { border: 1px dashed var(--granite); border-radius: 2px; padding: 6px 12px; display: flex; gap: 12px; align-items: center; flex-wrap: wrap; }
 .drop.over { background: var(--dusk-wash); border-style: solid; }
 .drop > span { flex: 1; }
-.song { display: grid; grid-template-columns: minmax(180px, 1.6fr) 130px minmax(120px, 1.1fr) 130px 46px 66px; gap: 16px; align-items: center; padding: 8px; border-top: 1px solid var(--line); color: inherit; text-decoration: none; min-height: 46px; }
+.song { display: grid; grid-template-columns: minmax(170px, 1.2fr) 216px 96px minmax(120px, 1fr) 124px 36px 58px; gap: 14px; align-items: center; padding: 4px 8px; border-top: 1px solid var(--line); color: inherit; text-decoration: none; min-height: 54px; }
+.opening { object-fit: contain; object-position: left center; }
+:root[data-theme='night'] .opening { filter: invert(1); }
 .song:hover { background: var(--wash); }
 .tones { font-weight: 600; }
-.why { grid-column: 1 / -1; margin-top: -12px; }
-@media (max-width: 900px) { .song { grid-template-columns: 1fr auto; } .song > :nth-child(n+4) { display: none; } .song > .why { display: block; } }
+.why { grid-column: 1 / -1; margin-top: -8px; }
+@media (max-width: 900px) { .song { grid-template-columns: 1fr auto; } .song > :nth-child(n+3) { display: none; } .song > .why { display: block; } }
 </style>

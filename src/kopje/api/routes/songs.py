@@ -21,10 +21,11 @@ from kopje.api.schemas.songs import (
 from kopje.core.analysis.analysis import analyse
 from kopje.core.analysis.layers import Layer
 from kopje.core.analysis.recast import How
+from kopje.core.music.tune import opening
 from kopje.core.sequence.concepts import CHOIR
 from kopje.core.songs.keys import Purpose, best_keys_for
-from kopje.engraving.mei import mei
-from kopje.engraving.printing import Paper
+from kopje.engraving.mei import Under, mei
+from kopje.engraving.printing import Paper, printable
 from kopje.formats.limits import MAX_BYTES
 from kopje.formats.write import MEDIA, write_tune
 from kopje.store import songs
@@ -34,6 +35,12 @@ from kopje.usecases.songbook import Variant, about, analysis_of, import_file, ke
 
 router = APIRouter(tags=["songs"])
 SVG = "image/svg+xml"
+OPENING_BARS, OPENING_WIDTH = 2, 860
+# A picture carries its own style; it may load nothing.
+PICTURE = {
+    "Cache-Control": "private, max-age=600",
+    "Content-Security-Policy": "default-src 'none'; style-src 'unsafe-inline'",
+}
 Recast = Annotated[How | None, Query()]
 DoLetter = Annotated[str | None, Query(max_length=2, pattern=r"^[A-G](#|b)?$")]
 
@@ -154,6 +161,15 @@ def get_score(
     encoded = lines and any(bar.line_end for bar in tune.bars)
     svg = house.engraver.svg(mei(tune, under(a, layers, words, call.sequence.wording)), width, encoded, wall)
     return Response(svg, media_type=SVG, headers={"Cache-Control": "private, max-age=600"})
+
+
+@router.get("/songs/{song_id}/opening", operation_id="songOpening", response_class=Response)
+def get_opening(song_id: UUID, call: Work, house: OurHouse) -> Response:
+    """The first bars as a small picture that stands by itself, for the rows of the songbook."""
+    tune = analysis_of(songs.song(call.session, call.school_id, song_id)).tune
+    music = mei(opening(tune, OPENING_BARS), Under(words=False))
+    picture = printable(house.engraver.strip(music, OPENING_WIDTH))
+    return Response(picture, media_type=SVG, headers=PICTURE)
 
 
 @router.get("/songs/{song_id}/print", operation_id="printSong", response_class=Response)

@@ -143,6 +143,22 @@ def _completes(first: Bar, second: Bar) -> bool:
     )
 
 
+def opening(tune: Tune, bars: int) -> Tune:
+    """The pickup and the first full bars, without words and line ends: what tells a song apart at a glance."""
+    chosen = tuple(bar for bar in tune.bars if bar.number <= bars)
+    plain = (
+        replace(
+            bar,
+            line_end=False,
+            left="single",
+            right="single",
+            notes=tuple(replace(n, syllables=()) for n in bar.notes),
+        )
+        for bar in chosen
+    )
+    return replace(tune, bars=tuple(plain))
+
+
 def blinded(tune: Tune) -> Tune:
     """The tune with what is stated about it withheld: key, text lines, words, breath marks and fermatas."""
     bars = tuple(
