@@ -38,8 +38,8 @@ def test_the_query_finds_what_the_rules_allow(client: TestClient, kestrel: Place
 
 
 def test_reasons_search_pages_and_kinds(client: TestClient, kestrel: Place) -> None:
-    page = client.get("/api/songs", params={"limit": 5, "offset": 20}).json()
-    assert (page["total"], len(page["songs"])) == (24, 4)
+    page = client.get("/api/songs", params={"limit": 20, "offset": 20}).json()
+    assert (page["total"], len(page["songs"])) == (len(shipped_facts()), len(shipped_facts()) - 20)
     section = kestrel.ids["section_id"]
     one = client.get("/api/songs", params={"section": section, "has": "tone:fa", "fits": True}).json()[
         "songs"
@@ -145,3 +145,28 @@ def test_a_meter_the_teacher_takes_away_is_not_found_either(client: TestClient) 
     assert "Hill song" in titles(client, has="two-beat-meter")
     client.put(f"/api/songs/{song}/told", json={"lacks": ["two-beat-meter"]})
     assert "Hill song" not in titles(client, has="two-beat-meter")
+
+
+def test_of_a_large_book_only_likely_songs_are_read_and_the_best_are_among_them(
+    client: TestClient, kestrel: Place, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    section = kestrel.ids["section_id"]
+    client.put(f"/api/sections/{section}/declared", json={"concepts": [*KNOWN, "re", "do-pentatonic"]})
+
+    def fits(concept: str) -> list[tuple[str, bool]]:
+        asked = {"concept": concept, "purpose": "practise"}
+        found = client.get(f"/api/sections/{section}/songs-for", params=asked).json()
+        return [(one["song"]["title"], one["allowed"]) for one in found]
+
+    every = {concept: fits(concept) for concept in ("re", "half", "beat-rest")}
+    monkeypatch.setattr("kopje.usecases.songbook.ALL_UP_TO", 3)
+    monkeypatch.setattr("kopje.usecases.songbook.MOST_LIKELY", 6)
+    for concept, all_of_them in every.items():
+        likely = fits(concept)
+        assert len(likely) < len(all_of_them)
+        assert likely[0] == all_of_them[0], concept
+        assert [one for one in all_of_them if one in likely] == likely, (
+            "the same judgement, in the same order"
+        )
+    lesson = client.post(f"/api/sections/{section}/lesson").json()
+    assert sum(cell["song"] is not None for cell in lesson["cells"]) >= 2

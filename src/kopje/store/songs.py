@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from datetime import date
 from typing import Any
@@ -22,8 +22,50 @@ def songs(session: Session, school_id: UUID) -> Sequence[Song]:
     ).all()
 
 
+@dataclass(frozen=True)
+class Likely:
+    """Which songs of a large book a planner has to look at: those of `sung`, and for each wish (any of its things or aspects), and
+    without a wish, the `most` with the fewest things outside `known`."""
+
+    known: frozenset[str]
+    wishes: tuple[tuple[frozenset[str], frozenset[str]], ...]
+    sung: frozenset[UUID]
+    most: int
+
+
+def likely(session: Session, school_id: UUID, which: Likely) -> Sequence[Song]:
+    """The songs to look at, with their bytes, by title."""
+    mine = Song.school_id == school_id
+    thing = func.unnest(Song.things).table_valued("name").alias("thing")
+    strange = (
+        select(func.count())
+        .select_from(thing)
+        .where(thing.c.name.not_in(sorted(which.known)))
+        .scalar_subquery()
+    )
+    fewest = select(Song.id).where(mine).order_by(strange, Song.title, Song.id).limit(which.most)
+    found = set(session.scalars(fewest)) | which.sung
+    for things, aspects in which.wishes:
+        has = or_(Song.things.overlap(sorted(things)), Song.aspects.overlap(sorted(aspects)))
+        found |= set(session.scalars(fewest.where(has)))
+    chosen = select(Song).where(mine, Song.id.in_(found)).options(undefer(Song.source))
+    return session.scalars(chosen.order_by(Song.title)).all()
+
+
+def count(session: Session, school_id: UUID) -> int:
+    return session.scalar(select(func.count()).select_from(Song).where(Song.school_id == school_id)) or 0
+
+
 def song(session: Session, school_id: UUID, song_id: UUID) -> Song:
     return owned(session, Song, school_id, song_id, "song")
+
+
+def by_id(session: Session, school_id: UUID, ids: Iterable[UUID]) -> dict[UUID, Song]:
+    """These songs with their bytes; what is not there is left out."""
+    chosen = (
+        select(Song).where(Song.school_id == school_id, Song.id.in_(set(ids))).options(undefer(Song.source))
+    )
+    return {song.id: song for song in session.scalars(chosen)}
 
 
 def by_hash(session: Session, school_id: UUID, content_hash: str) -> Song | None:

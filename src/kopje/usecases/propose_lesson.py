@@ -14,6 +14,7 @@ from kopje.core.planning.composer import alternatives, compose
 from kopje.core.planning.lesson import Choice, LeftOver, LessonPlan, LessonQuestion
 from kopje.core.planning.template import available
 from kopje.core.reasons import Reason
+from kopje.core.sequence.arcs import due
 from kopje.core.sequence.concepts import ConceptKey
 from kopje.store import lessons, sections, year
 from kopje.store import tables as t
@@ -77,12 +78,14 @@ def question_of(call: Call, section: t.Section, lesson: t.Lesson) -> LessonQuest
     """Everything the composer may know about this lesson."""
     last = lessons.last_done(call.session, section.id)
     before = lessons.cells(call.session, last.id) if last else ()
+    state, met = state_of(call, section), songs_met(call, section.id)
+    laid = laid_in(call, section.id, lesson.day, lesson.starts)
     return LessonQuestion(
-        state=state_of(call, section),
-        laid=laid_in(call, section.id, lesson.day, lesson.starts),
+        state=state,
+        laid=laid,
         minutes=lesson.minutes,
-        songs=cards(call),
-        met=songs_met(call, section.id),
+        songs=cards(call, state, (item.concept for item in due(state, laid)), met),
+        met=met,
         done=sections.activities_done(call.session, section.id),
         lately=frozenset(cell.activity for cell in before if cell.tick == "done"),
         left_over=_left_over(before, last),

@@ -60,5 +60,6 @@ def songs_for(call: Call, section_id: UUID, concept_key: str, purpose: Purpose) 
     concept, state = call.sequence.concept(concept_key), state_of(call, section)
     met = songs_met(call, section_id)
     return ranked(
-        fit(song, concept, purpose, state, met.get(song.id, Met()), call.today) for song in cards(call)
+        fit(song, concept, purpose, state, met.get(song.id, Met()), call.today)
+        for song in cards(call, state, [concept], met)
     )

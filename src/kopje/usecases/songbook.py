@@ -18,12 +18,15 @@ from kopje.core.music.degree import between, plain_do
 from kopje.core.music.meter import Meter
 from kopje.core.music.tune import Tune, transposed
 from kopje.core.reasons import counted
-from kopje.core.sequence.concepts import Sequence
+from kopje.core.sequence.arcs import SectionState
+from kopje.core.sequence.concepts import Concept, Sequence
 from kopje.core.songs.contents import SongCard, card
+from kopje.core.songs.facts import aspects_of, nameable, things_of
 from kopje.formats.abc_write import write_abc
 from kopje.formats.read import pieces, read_tunes
 from kopje.formats.song_line import read_song_line
 from kopje.store import songs, tables
+from kopje.store.songs import Likely
 from kopje.usecases.call import Call
 from kopje.usecases.song_facts import work_out
 
@@ -155,12 +158,24 @@ def about(call: Call, song_id: UUID, title: str, facts: Mapping[str, str]) -> ta
     return song
 
 
-def cards(call: Call) -> tuple[SongCard, ...]:
-    """Every song of the school as the planner sees it."""
+ALL_UP_TO = 500  # songs; of a larger book only those that may come into question are read
+MOST_LIKELY = 60  # for each concept at work, and besides
+
+
+def cards(
+    call: Call, state: SectionState, concepts: Iterable[Concept], met: Iterable[str]
+) -> tuple[SongCard, ...]:
+    """The songs of the school as the planner sees them; of a large book those that the section has met, and those with the fewest
+    unknown things that have a concept at work or none of them."""
     seen = _Seen(id(call.sequence), call.sequence)
-    return tuple(
-        _card(_source(song), str(song.id), seen) for song in songs.songs(call.session, call.school_id)
-    )
+    if songs.count(call.session, call.school_id) <= ALL_UP_TO:
+        found = songs.songs(call.session, call.school_id)
+    else:
+        wishes = tuple((things_of(concept), aspects_of(concept)) for concept in concepts)
+        named = nameable((c for c in call.sequence.concepts if state.named(c.key)), call.sequence)
+        which = Likely(named, wishes, frozenset(map(UUID, met)), MOST_LIKELY)
+        found = songs.likely(call.session, call.school_id, which)
+    return tuple(_card(_source(song), str(song.id), seen) for song in found)
 
 
 @dataclass(frozen=True, slots=True)

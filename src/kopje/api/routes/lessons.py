@@ -32,7 +32,7 @@ MarkId = Annotated[UUID, Field(description="Made in the browser.")]
 def _read(call: Call, lesson: t.Lesson) -> LessonRead:
     section = sections.section(call.session, call.school_id, lesson.section_id)
     cells = list(lessons.cells(call.session, lesson.id))
-    by_id = {song.id: song for song in songs.songs(call.session, call.school_id)}
+    by_id = songs.by_id(call.session, call.school_id, (cell.song_id for cell in cells if cell.song_id))
     last = lessons.last_done(call.session, section.id)
     number = lessons.done_count(call.session, section.id) + (lesson.state != "done")
     return lesson_read(
@@ -52,8 +52,10 @@ def get_lesson(lesson_id: UUID, call: Work) -> LessonRead:
 
 @router.get("/lessons/{lesson_id}/cells/{cell_id}/alternatives", operation_id="alternatives")
 def get_alternatives(lesson_id: UUID, cell_id: UUID, call: Work) -> list[AlternativeRead]:
-    by_id = {song.id: song for song in songs.songs(call.session, call.school_id)}
     found = propose_lesson.alternatives_for(call, lesson_id, cell_id)
+    by_id = songs.by_id(
+        call.session, call.school_id, (UUID(cell.choice.song) for cell in found if cell.choice.song)
+    )
     return [AlternativeRead.of(cell, by_id, call) for cell in found]
 
 

@@ -73,9 +73,9 @@ def _brief(call: Call, lesson: t.Lesson | None) -> LessonBrief | None:
 
 @router.get("/sections/{section_id}/songs-for", operation_id="songsFor")
 def get_songs_for(section_id: UUID, concept: Key, purpose: Purpose, call: Work) -> list[FitRead]:
-    by_id = {str(song.id): song for song in songs.songs(call.session, call.school_id)}
     fits = read_section.songs_for(call, section_id, concept, purpose)
-    return [FitRead.of(fit, by_id[fit.song.id]) for fit in fits]
+    by_id = songs.by_id(call.session, call.school_id, (UUID(fit.song.id) for fit in fits))
+    return [FitRead.of(fit, by_id[UUID(fit.song.id)]) for fit in fits]
 
 
 @router.get("/sections/{section_id}/declared", operation_id="declared")
