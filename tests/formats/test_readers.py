@@ -148,3 +148,20 @@ def test_bars_of_one_bar_cut_by_a_repeat_count_once() -> None:
     found = read_abc(b"X:1\nM:2/4\nL:1/8\nK:C\nE2|C2D2|E2:|:E2|D2D2|C2|]\n")[0]
     assert [bar.number for bar in found.bars] == [0, 1, 2, 2, 3, 4]
     assert not analyse(found).problems
+
+
+def test_what_a_book_says_before_its_first_tune_holds_for_all_of_them() -> None:
+    book = b"%abc-2.1\nM:3/4\nL:1/4\nZ:Kopje\n\nX:1\nT:One\nK:F\nFGA|]\n\nX:2\nT:Two\nM:2/4\nK:F\nFG|]\n\nX:3\nT:Three\nK:F\nFGA|]\n"
+    for tunes in (read_abc(book), tuple(read_abc(piece)[0] for piece in pieces(book, "book.abc"))):
+        assert [(t.title, str(t.bars[0].meter), t.fact("Z")) for t in tunes] == [
+            ("One", "3/4", "Kopje"),
+            ("Two", "2/4", "Kopje"),
+            ("Three", "3/4", "Kopje"),
+        ]
+        assert all(bar.length == bar.meter.length for t in tunes for bar in t.bars)
+
+
+@pytest.mark.parametrize("body", ["GG3-|GzAc|", "GG3|-GzAc|", "GG3\n-GzAc|"])
+def test_a_tie_is_one_tone_wherever_its_sign_stands(body: str) -> None:
+    a = analyse(read_abc(f"X:1\nM:2/4\nL:1/8\nK:C\n{body}\n".encode())[0])
+    assert [str(sound.duration) for sound in a.attacks] == ["1/2", "2", "1/2", "1/2"]

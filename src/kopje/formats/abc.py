@@ -12,6 +12,7 @@ from kopje.core.music.tune import Tune
 from kopje.formats.abc_music import TuneBuilder
 from kopje.formats.limits import MAX_TUNES, check_count, check_size
 
+_OF_ALL = re.compile(r"[A-DFGHILMmNORrSUZ]:|%%")  # what may stand at the head of a book
 _FIELD = re.compile(r"([A-Za-z+]):(.*)", re.DOTALL)
 _STRAIGHT = ("T", "C", "O", "A", "R", "S", "N", "Z", "H", "B", "D", "F", "G")
 
@@ -50,12 +51,16 @@ def _decoded(data: bytes) -> str:
 
 
 def _blocks(text: str) -> Iterator[list[str]]:
-    """The lines of each tune: from one X: (or from the first field) to the next."""
+    """The lines of each tune: from one X: (or from the first field) to the next. What a book says before its first tune is said of all."""
     block: list[str] = []
+    head: list[str] = []
     for line in text.split("\n"):
-        if line.startswith("X:") and any(part.startswith("K:") for part in block):
-            yield block
-            block = []
+        if line.startswith("X:"):
+            if any(part.startswith("K:") for part in block):
+                yield block
+                block = [*head]
+            elif not head:
+                head = [part for part in block if _OF_ALL.match(part)]
         block.append(line)
     yield block
 

@@ -190,13 +190,31 @@ class Imported:
     problems: int
 
 
-def import_file(call: Call, filename: str, data: bytes, ours: bool = False) -> list[Imported]:
+AT_ONCE = 300  # songs of one request, so that nobody waits; the page sends a larger book in lots
+
+
+def import_files(call: Call, files: Iterable[tuple[str, bytes]]) -> list[Imported]:
+    """Bring in files as far as one request goes; what was not read any more is reported."""
+    found: list[Imported] = []
+    for filename, data in files:
+        found += import_file(call, filename, data, most=AT_ONCE - len(found))
+    return found
+
+
+def import_file(
+    call: Call, filename: str, data: bytes, ours: bool = False, most: int = AT_ONCE
+) -> list[Imported]:
     """Bring in every song of a file; one that cannot be read is reported and does not hold up the others."""
     try:
         parts = pieces(data, filename)
     except KopjeError as problem:
         return [Imported(filename, filename, None, False, problem.message, 0)]
-    return [_import_piece(call, filename, part, ours) for part in parts]
+    found = [_import_piece(call, filename, part, ours) for part in parts[: max(most, 0)]]
+    left = len(parts) - len(found)
+    if left:
+        said = f"{counted(left, 'song')} of this file {'was' if left == 1 else 'were'} not read: at most {AT_ONCE} at once. Bring them in as a file of their own."
+        found.append(Imported(filename, filename, None, False, said, 0))
+    return found
 
 
 def _import_piece(call: Call, filename: str, data: bytes, ours: bool) -> Imported:

@@ -37,11 +37,37 @@ export async function dropQuestion(id: string): Promise<void> {
 }
 
 const AT_ONCE = 6
-/** Hundreds of files, a few at a time; `tell` hears after each lot, and may stop. What was brought in before stays. */
-export async function importMany(files: readonly File[], tell: (songs: Schemas['ImportedRead'][], done: number) => boolean): Promise<void> {
-  for (let at = 0; at < files.length; at += AT_ONCE) {
-    const read = await importSongs(files.slice(at, at + AT_ONCE))
-    if (!tell(read.songs, Math.min(at + AT_ONCE, files.length))) return
+const TUNES_AT_ONCE = 40
+/** A book of many ABC tunes as smaller books of the same name, each with what the book says of all its tunes. */
+export function smallerBooks(name: string, text: string, most = TUNES_AT_ONCE): { file: File; tunes: number }[] {
+  const [head = '', ...tunes] = text.split(/^(?=X:)/m)
+  if (tunes.length <= most) return [{ file: new File([text], name), tunes: 1 }]
+  return Array.from({ length: Math.ceil(tunes.length / most) }, (_, lot) => {
+    const some = tunes.slice(lot * most, (lot + 1) * most)
+    return { file: new File([head, ...some], name), tunes: some.length }
+  })
+}
+async function lots(files: readonly File[]): Promise<{ files: File[]; tunes: number }[]> {
+  const found: { files: File[]; tunes: number }[] = []
+  for (const file of files) {
+    const books = /\.abc$/i.test(file.name) ? smallerBooks(file.name, await file.text()) : []
+    for (const one of books.length > 1 ? books : [{ file, tunes: 1 }]) {
+      const last = found.at(-1)
+      if (last && last.files.length < AT_ONCE && last.tunes + one.tunes <= TUNES_AT_ONCE) { last.files.push(one.file); last.tunes += one.tunes }
+      else found.push({ files: [one.file], tunes: one.tunes })
+    }
+  }
+  return found
+}
+/** Hundreds of files, or a book of thousands of tunes, a lot at a time; `tell` hears after each lot, and may stop. What was brought in before stays. */
+export async function importMany(files: readonly File[], tell: (songs: Schemas['ImportedRead'][], done: number, all: number) => boolean): Promise<void> {
+  const every = await lots(files)
+  const all = every.reduce((sum, lot) => sum + lot.tunes, 0)
+  let done = 0
+  for (const lot of every) {
+    const read = await importSongs(lot.files)
+    done += lot.tunes
+    if (!tell(read.songs, done, all)) return
   }
 }
 

@@ -37,9 +37,9 @@ async function bring(files: FileList | readonly File[] | null | undefined) {
   report.value = []
   stopped.value = false
   progress.value = { done: 0, all: every.length }
-  await guarded(() => importMany(every, (found, done) => {
+  await guarded(() => importMany(every, (found, done, all) => {
     report.value = [...report.value, ...found]
-    progress.value = { done, all: every.length }
+    progress.value = { done, all }
     return !stopped.value
   }))
   if (picker.value) picker.value.value = '' // the same files may be chosen again

@@ -31,7 +31,7 @@ from kopje.formats.write import MEDIA, write_tune
 from kopje.store import songs
 from kopje.usecases.bring_shipped_songs import bring_shipped_songs
 from kopje.usecases.print_song import song_sheet, under
-from kopje.usecases.songbook import Variant, about, analysis_of, import_file, keep_typed, seen, tell
+from kopje.usecases.songbook import Variant, about, analysis_of, import_files, keep_typed, seen, tell
 
 router = APIRouter(tags=["songs"])
 SVG = "image/svg+xml"
@@ -47,10 +47,8 @@ DoLetter = Annotated[str | None, Query(max_length=2, pattern=r"^[A-G](#|b)?$")]
 
 @router.post("/songs", status_code=201, operation_id="importSongs")
 def post_songs(files: list[UploadFile], call: Work) -> ImportRead:
-    found = []
-    for file in files[:200]:
-        found += import_file(call, file.filename or "song", file.file.read(MAX_BYTES + 1))
-    return ImportRead.of(found)
+    given = ((file.filename or "song", file.file.read(MAX_BYTES + 1)) for file in files)
+    return ImportRead.of(import_files(call, given))
 
 
 @router.post("/songs/draft", operation_id="draftSong")
