@@ -94,3 +94,34 @@ def test_every_beat_is_filled_whatever_is_typed(beats: list[list[str]]) -> None:
         return
     assert sum(bar.length for bar in tune.bars) == len(beats)
     assert all(bar.length == 2 for bar in tune.bars[:-1])
+
+
+@pytest.mark.parametrize(
+    ("do", "letters", "degrees"),
+    [
+        ("D", "D F A B D", "do mi so la do"),  # F is sharp here without saying so
+        ("F", "F A C D B A, C' F", "do mi so la fa mi, so' do"),
+        ("F", "F A C Bn", "do mi so fi"),
+        ("Bb", "B D F Eb En", "do mi so fa fi"),
+        ("C", "C E G F# Bb", "do mi so fi te"),
+    ],
+)
+def test_letters_are_read_as_the_key_signature_has_them(do: str, letters: str, degrees: str) -> None:
+    assert [str(d) for d in typed(letters, do=do).degrees] == degrees.split()
+
+
+@given(
+    st.sampled_from(["C", "D", "F", "G", "A", "Bb", "Eb", "E"]),
+    st.lists(st.sampled_from("drmfslt"), min_size=1, max_size=12),
+)
+def test_letters_and_syllables_are_two_ways_to_type_one_tune(do: str, tones: list[str]) -> None:
+    by_syllables = typed(" ".join(tones), do=do)
+    letters = " ".join(pitch.letter for sound in by_syllables.attacks if (pitch := sound.pitch))
+    assert typed(letters, do=do).tune == by_syllables.tune
+
+
+def test_an_empty_line_begins_the_next_verse_which_may_set_the_tones_otherwise() -> None:
+    a = typed("s m | sl s\ns - | m -", "Up the hill we climb\nto noon\n\nDown the hill_ we\n=1 run")
+    verses = {v: [s.text for x in a.attacks for s in x.syllables if s.verse == v] for v in (1, 2)}
+    assert verses[1] == ["Up", "the", "hill", "we", "climb", "to", "noon"]
+    assert verses[2][:4] == ["Down", "the", "hill", "we"]

@@ -1,8 +1,9 @@
 """A song typed by hand, in a line of our own: one beat between two spaces, its tones side by side.
 
 `s m | sl s` is so on one beat, mi on the next, a bar line, so and la sharing a beat, so again. `-` holds on, `.` is silence; they share a beat like
-tones do (`s -l`: dotted quarter and eighth). Tones are `d r m f s l t` or their full syllables (`fi`, `si`, `te` too), with `,` for low and `'` for high.
-A new line is a new phrase. A line `=1` is the first line again, `=` the one before; `=1 r d -` is the first line with other last beats; lines of words come again in the same way. Words: one line each, syllables by spaces and hyphens, `_` where a syllable goes on.
+tones do (`s -l`: dotted quarter and eighth). Tones are `d r m f s l t` or their full syllables (`fi`, `si`, `te` too), with `,` for low and `'` for high; or letters, `C` to `B`, as the key
+signature has them (`F#`, `Bb`, `Fn` say otherwise), plain from do up to the next do.
+A new line is a new phrase. A line `=1` is the first line again, `=` the one before; `=1 r d -` is the first line with other last beats; lines of words come again in the same way. Words: one line each, syllables by spaces and hyphens, `_` where a syllable goes on; an empty line begins the next verse.
 """
 
 from __future__ import annotations
@@ -13,17 +14,21 @@ from dataclasses import dataclass, replace
 
 from kopje.core.errors import FileError
 from kopje.core.exact import Fraction
-from kopje.core.music.degree import LOWERED, NATURAL, RAISED, Degree, Do
+from kopje.core.music.degree import LETTERS, LOWERED, NATURAL, RAISED, Degree, Do
 from kopje.core.music.meter import Meter
 from kopje.core.music.tune import Bar, Key, Note, Tune, numbered
 from kopje.formats.abc_words import set_words, syllables
 from kopje.formats.limits import MAX_BARS, MAX_NOTES, check_count, clipped
 
 MOST_IN_BEAT = 12
+MOST_VERSES = 9
 _SHORT = {name[0]: name for name in NATURAL}
 _KNOWN = {*NATURAL, *RAISED.values(), *LOWERED.values()}
 _AGAIN = re.compile(r"\s*=\s*(\d{0,3})(?=\s|$)")
-_PART = re.compile(r"(?P<tone>sol|[drmfslt][aeiou]?)(?P<octave>,+|'+)?|(?P<hold>-)|(?P<rest>\.)|(?P<other>.)")
+_PART = re.compile(
+    r"(?:(?P<tone>sol|[drmfslt][aeiou]?)|(?P<letter>[A-G])(?P<sign>[#bn])?)(?P<octave>,+|'+)?|(?P<hold>-)|(?P<rest>\.)|(?P<other>.)"
+)
+_SIGNS = {"#": 1, "b": -1, "n": 0}
 
 
 @dataclass(frozen=True, slots=True)
@@ -91,14 +96,14 @@ def _bars(text: str, row: int, do: Do, meter: Meter) -> Iterator[Bar]:
         if filled == meter.length:
             yield Bar(tuple(notes), meter, key)
             notes, filled = [], Fraction(0)
-        for sign in _beat(token, row, meter.beat):
+        for sign in _beat(token, row, meter.beat, do):
             _add(notes, sign, do)
         filled += meter.beat
     if notes:
         yield Bar(tuple(notes), meter, key)
 
 
-def _beat(token: str, row: int, beat: Fraction) -> list[_Sign]:
+def _beat(token: str, row: int, beat: Fraction, do: Do) -> list[_Sign]:
     """The shares of one beat, all of the same length."""
     parts = list(_PART.finditer(token))
     if len(parts) > MOST_IN_BEAT:
@@ -106,22 +111,33 @@ def _beat(token: str, row: int, beat: Fraction) -> list[_Sign]:
             f"“{token[:20]}” in line {row} has more than {MOST_IN_BEAT} signs on one beat. Put spaces between beats."
         )
     length = beat / len(parts)
-    return [_sign(part, token, row, length) for part in parts]
+    return [_sign(part, token, row, length, do) for part in parts]
 
 
-def _sign(part: re.Match[str], token: str, row: int, length: Fraction) -> _Sign:
+def _sign(part: re.Match[str], token: str, row: int, length: Fraction, do: Do) -> _Sign:
     if part["hold"]:
         return _Sign("hold", None, length)
     if part["rest"]:
         return _Sign("rest", None, length)
+    if part["letter"]:
+        return _Sign("note", _lettered(part, do), length)
     said = (part["tone"] or "").replace("sol", "so")
     name = _SHORT.get(said, said)
     if part["other"] or name not in _KNOWN:
         raise FileError(
-            f"“{part[0]}” in “{token[:20]}”, line {row}, is no sign. Tones are d r m f s l t, - holds, . is silence.",
+            f"“{part[0]}” in “{token[:20]}”, line {row}, is no sign. Tones are d r m f s l t or C D E F G A B, - holds, . is silence.",
             value=token,
         )
     return _Sign("note", Degree.parse(name + (part["octave"] or "")), length)
+
+
+def _lettered(part: re.Match[str], do: Do) -> Degree:
+    """The degree of a letter as the key signature has it, from plain do up."""
+    letter, marks = part["letter"], part["octave"] or ""
+    index = (LETTERS.index(letter) - LETTERS.index(do.letter)) % 7
+    natural = do.sounding(Degree(index, 0, 0))
+    alter = _SIGNS[part["sign"]] - natural.alter if part["sign"] else 0
+    return Degree(index, alter, len(marks) if "'" in marks else -len(marks))
 
 
 def _add(notes: list[Note], sign: _Sign, do: Do) -> None:
@@ -154,10 +170,10 @@ def _joined(bars: list[Bar]) -> list[Bar]:
 
 
 def _worded(bars: tuple[Bar, ...], words: str) -> tuple[Bar, ...]:
-    """The words of the first verse, line after line, under the tones; what is held is passed over by itself."""
-    signs = [sign for line in _repeated(words) for sign in syllables(line, 1) if sign != "|"]
+    """The words, line after line, under the tones, verses divided by an empty line; what is held is passed over by itself."""
     held = [note.tie_in for bar in bars for note in bar.notes if note.kind == "note"]
-    placed, rest = list[object](), iter(signs)
-    for is_held in held:
-        placed.append("_" if is_held else next(rest, "*"))
-    return set_words(bars, 0, placed)  # type: ignore[arg-type]
+    verses = [verse for verse in re.split(r"\n\s*\n", words) if verse.strip()]
+    for number, verse in enumerate(verses[:MOST_VERSES], 1):
+        signs = (sign for line in _repeated(verse) for sign in syllables(line, number) if sign != "|")
+        bars = set_words(bars, 0, ["_" if is_held else next(signs, "*") for is_held in held])
+    return bars
