@@ -239,8 +239,59 @@ def test_a_song_is_looked_into_and_played_with(page: Page, demo: Running) -> Non
     page.get_by_role("button", name="so C5 7×").click()
     expect(page.get_by_text("On so: ")).to_be_visible()
     expect(page.locator(".score .is-chosen")).to_have_count(7)
-    page.get_by_role("button", name="Hands").click()
+    page.get_by_role("button", name="Hands", exact=True).click()
     expect(page.get_by_role("group", name="Hand signs")).to_be_visible()
+
+
+def test_verses_hands_phrases_and_paper(page: Page, demo: Running) -> None:
+    sign_in(page, demo.address)
+    page.goto(f"{demo.address}/songs")
+    expect(page.locator("img.opening").first).to_have_js_property("complete", True)
+    assert page.locator("img.opening").first.evaluate("one => one.naturalWidth") > 100
+    page.get_by_role("link", name="Call Across the Hill").click()
+    page.get_by_role("tab", name="Words").click()
+    expect(page.get_by_text("held over more than one in bars 2, 4, 8.")).to_be_visible()
+    page.get_by_role("button", name="Verse 2").click()
+    expect(page.get_by_text("not set as verse 1 in bar 4.")).to_be_visible()
+    expect(page.locator(".words li", has_text="mi").locator(".word", has_text="river")).to_have_count(1)
+    page.keyboard.press("8")
+    page.keyboard.press("9")
+    expect(page.locator(".score .hands-drawn")).to_have_count(31)
+    expect(page.locator(".score .dir.phrase")).to_have_count(4)
+    first = page.locator(".score .hands-drawn").first
+    facing = first.get_attribute("transform")
+    page.get_by_role("button", name="mirrored").click()
+    expect(first).not_to_have_attribute("transform", facing or "")
+    page.locator(".score #n2 .notehead").click()
+    expect(page.get_by_text("Bar 1, re, G4")).to_be_visible()
+    page.keyboard.press("ArrowRight")
+    expect(page.get_by_text("Bar 1, do, F4")).to_be_visible()
+    expect(page.locator(".rung.now")).to_contain_text("do")
+    printed = page.request.get(
+        demo.address + (page.get_by_role("link", name="with its facts").get_attribute("href") or "")
+    )
+    assert printed.body().startswith(b"%PDF")
+    assert "layers=hands" in printed.url
+    assert "mirrored=false" in printed.url
+
+
+def test_phrases_that_no_file_shows_are_suggested_and_taken(page: Page, demo: Running) -> None:
+    sign_in(page, demo.address)
+    page.goto(f"{demo.address}/songs/new")
+    page.keyboard.type("Three by three")
+    page.get_by_label("Tones, beat by beat").fill("CC AA G A F . CC AA G A F . GG AA B A G . CC AA G A F .")
+    page.get_by_label("Words, syllable by syllable").fill("one two three four\n\nfive six")
+    expect(page.locator(".score .verse").nth(4)).to_be_visible()
+    page.get_by_role("button", name="Keep it in the songbook").press("Enter")
+    page.get_by_role("tab", name="Phrases").click()
+    expect(
+        page.get_by_text(
+            "these are equal spans. From long tones, rests and repeats they seem to begin in bars 4, 7, 10."
+        )
+    ).to_be_visible()
+    page.get_by_role("button", name="Take these").click()
+    expect(page.get_by_text("They begin where you said.")).to_be_visible()
+    expect(page.get_by_text("bars 4–6")).to_be_visible()
 
 
 def test_sixteen_bars_with_words_take_few_keys(page: Page, demo: Running) -> None:

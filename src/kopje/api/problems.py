@@ -9,8 +9,10 @@ import structlog
 from fastapi import FastAPI, Request
 from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
-from sqlalchemy.exc import OperationalError
+from sqlalchemy.exc import DataError, OperationalError
+from starlette.exceptions import HTTPException
 
+from kopje.api.schemas.base import Read
 from kopje.core import errors
 
 STATUS: dict[type[errors.KopjeError], int] = {
@@ -78,6 +80,11 @@ async def _no_answer(request: Request, error: Exception) -> JSONResponse:
     return problem(503, "database_silent", said)
 
 
+async def _unkeepable(_: Request, __: Exception) -> JSONResponse:
+    said = "A text holds a sign that cannot be kept, or a number is out of all bounds. Nothing was kept."
+    return problem(422, "unkeepable", said)
+
+
 async def _unexpected(request: Request, error: Exception) -> JSONResponse:
     log.error("unexpected", path=request.url.path, exc_info=error)
     said = (
@@ -86,8 +93,52 @@ async def _unexpected(request: Request, error: Exception) -> JSONResponse:
     return problem(500, "unexpected", said)
 
 
+async def _not_served(_: Request, error: Exception) -> JSONResponse:
+    """What the framework itself refuses: no such address or method, a body that is no text."""
+    if not isinstance(error, HTTPException):
+        raise error
+    return problem(error.status_code, "not_served", f"{error.detail}. Nothing was kept.")
+
+
+def answers(*media: str) -> dict[int | str, dict[str, Any]]:
+    """For routes that answer with a file: of which kinds it may be."""
+    bytes_ = {"schema": {"type": "string", "format": "binary"}}
+    return {200: {"content": {kind: {} if kind == "application/json" else bytes_ for kind in media}}}
+
+
 def install(app: FastAPI) -> None:
+    app.add_exception_handler(HTTPException, _not_served)
     app.add_exception_handler(errors.KopjeError, _refused)
     app.add_exception_handler(RequestValidationError, _invalid)
     app.add_exception_handler(OperationalError, _no_answer)
+    app.add_exception_handler(DataError, _unkeepable)
     app.add_exception_handler(Exception, _unexpected)
+    described = app.openapi
+    app.openapi = lambda: _with_refusals(described())  # type: ignore[method-assign]  # FastAPI's own way to say more
+
+
+class Refusal(Read):
+    """Why something was refused, what was kept, what to do (RFC 9457)."""
+
+    type: str
+    title: str
+    status: int
+    code: str
+    reasons: list[dict[str, Any]]
+
+
+def _with_refusals(schema: dict[str, Any]) -> dict[str, Any]:
+    """Every operation may answer with a problem; the framework's own word for it is not ours."""
+    described = schema.setdefault("components", {}).setdefault("schemas", {})
+    described["Refusal"] = Refusal.model_json_schema()
+    for name in ("HTTPValidationError", "ValidationError"):
+        described.pop(name, None)
+    refused = {"schema": {"$ref": "#/components/schemas/Refusal"}}
+    for operations in schema["paths"].values():
+        for operation in operations.values():
+            operation["responses"].pop("422", None)
+            operation["responses"]["default"] = {
+                "description": "Refused",
+                "content": {"application/problem+json": refused},
+            }
+    return schema

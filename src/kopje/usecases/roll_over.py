@@ -9,12 +9,15 @@ import re
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from kopje.core.errors import SetUpError
 from kopje.core.planning.meetings import Meeting
 from kopje.store import sections, year
 from kopje.store import tables as t
 from kopje.usecases.call import Call
 from kopje.usecases.set_up_school import meeting_row
 from kopje.usecases.standings import refresh_section
+
+APART = 120  # days; nobody goes up a grade twice in one school year
 
 
 @dataclass(frozen=True, slots=True)
@@ -55,6 +58,7 @@ def preview(call: Call) -> tuple[Step, ...]:
 
 def roll_over(call: Call) -> tuple[Step, ...]:
     """Do what `preview` says. A section takes over the times and minutes of the one whose name it gets."""
+    _refuse_twice(call)
     steps = preview(call)
     rows = {one.name: one for one in sections.sections(call.session, call.school_id)}
     times = {name: _times(call, one) for name, one in rows.items()}
@@ -72,12 +76,21 @@ def roll_over(call: Call) -> tuple[Step, ...]:
         refresh_section(call, section.id)
     for step in (s for s in steps if not s.was):
         fresh = t.Section(id=call.new_id(), school_id=call.school_id, name=step.becomes, grade=step.grade,
-                          minutes=minutes[step.becomes])  # fmt: skip
+                          minutes=minutes[step.becomes], rolled=call.today)  # fmt: skip
         call.session.add(fresh)
         call.session.flush()
         _set_times(call, fresh, times[step.becomes])
     call.session.flush()
     return steps
+
+
+def _refuse_twice(call: Call) -> None:
+    """A second press must not send everybody up another grade."""
+    rolled = [one.rolled for one in sections.sections(call.session, call.school_id) if one.rolled]
+    last = max(rolled, default=None)
+    if last is not None and (call.today - last).days < APART:
+        said = f"The school went into its next year on {last:%-d %B %Y} already. Nothing was changed."
+        raise SetUpError(said, value=last.isoformat())
 
 
 def _times(call: Call, section: t.Section) -> tuple[Meeting, ...]:
@@ -98,7 +111,7 @@ def _leave(call: Call, section: t.Section) -> None:
     for child in sections.roll(call.session, section.id, call.today):
         child.left = call.today
     section.ended = call.today
-    section.name = f"{section.name} {call.today.year}"[:20]
+    section.name = f"{section.name[:9]} {call.today.isoformat()}"
     _forget_plans(call, section)
     call.session.flush()
 

@@ -7,6 +7,7 @@ from typing import Annotated, Literal
 from fastapi import APIRouter, Query, Response, UploadFile
 
 from kopje.api.deps import Work
+from kopje.api.problems import answers
 from kopje.api.schemas.sequence import SequenceBody, SequenceRead, StartBody
 from kopje.api.schemas.words import BarColoursBody, WordsBody, WordsRead
 from kopje.core.errors import NotFoundError
@@ -70,7 +71,12 @@ def post_start(body: StartBody, call: Work) -> SequenceRead:
     return _read(call, school_sequence.back_to(call, body.number))
 
 
-@router.get("/sequence/file", operation_id="sequenceFile")
+@router.get(
+    "/sequence/file",
+    operation_id="sequenceFile",
+    response_class=Response,
+    responses=answers("text/csv", "application/json"),
+)
 def get_file(call: Work, kind: Annotated[Literal["csv", "case"], Query()] = "csv") -> Response:
     text, media, ending = (
         (write_csv(call.sequence), "text/csv", "csv")

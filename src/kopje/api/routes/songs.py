@@ -8,6 +8,7 @@ from uuid import UUID
 from fastapi import APIRouter, Query, Response, UploadFile
 
 from kopje.api.deps import OurHouse, Work
+from kopje.api.problems import answers
 from kopje.api.schemas.song_insight import AboutBody, InsightRead, KeyRead
 from kopje.api.schemas.songs import (
     DraftRead,
@@ -118,7 +119,12 @@ def delete_song(song_id: UUID, call: Work) -> None:
     songs.remove(call.session, call.school_id, song_id)
 
 
-@router.get("/songs/{song_id}/file", operation_id="songFile", response_class=Response)
+@router.get(
+    "/songs/{song_id}/file",
+    operation_id="songFile",
+    response_class=Response,
+    responses=answers("application/octet-stream", *MEDIA.values()),
+)
 def get_file(
     song_id: UUID,
     call: Work,
@@ -136,7 +142,7 @@ def get_file(
     return Response(data, media_type=media, headers=headers)
 
 
-@router.get("/songs/{song_id}/score", operation_id="score", response_class=Response)
+@router.get("/songs/{song_id}/score", operation_id="score", response_class=Response, responses=answers(SVG))
 def get_score(
     song_id: UUID,
     call: Work,
@@ -161,7 +167,9 @@ def get_score(
     return Response(svg, media_type=SVG, headers={"Cache-Control": "private, max-age=600"})
 
 
-@router.get("/songs/{song_id}/opening", operation_id="songOpening", response_class=Response)
+@router.get(
+    "/songs/{song_id}/opening", operation_id="songOpening", response_class=Response, responses=answers(SVG)
+)
 def get_opening(song_id: UUID, call: Work, house: OurHouse) -> Response:
     """The first bars as a small picture that stands by itself, for the rows of the songbook."""
     tune = analysis_of(songs.song(call.session, call.school_id, song_id)).tune
@@ -170,7 +178,12 @@ def get_opening(song_id: UUID, call: Work, house: OurHouse) -> Response:
     return Response(picture, media_type=SVG, headers=PICTURE)
 
 
-@router.get("/songs/{song_id}/print", operation_id="printSong", response_class=Response)
+@router.get(
+    "/songs/{song_id}/print",
+    operation_id="printSong",
+    response_class=Response,
+    responses=answers("application/pdf"),
+)
 def get_print(
     song_id: UUID,
     call: Work,

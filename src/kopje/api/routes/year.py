@@ -2,13 +2,15 @@
 
 from __future__ import annotations
 
-from datetime import date, time
+from datetime import time
 from typing import Annotated
 from uuid import UUID
 
 from fastapi import APIRouter, Query, Response, UploadFile
 
 from kopje.api.deps import Work
+from kopje.api.problems import answers
+from kopje.api.schemas.base import Day
 from kopje.api.schemas.year import (
     CalendarRead,
     ChangeBody,
@@ -32,7 +34,7 @@ from kopje.usecases import plan_year, read_school_year, read_week, school_calend
 
 router = APIRouter(tags=["year"])
 Grade = Annotated[int, Query(ge=0, le=CHOIR, examples=[2])]
-OnDay = Annotated[date | None, Query(examples=["2026-11-24"])]
+OnDay = Annotated[Day | None, Query(examples=["2026-11-24"])]
 
 
 @router.get("/calendar", operation_id="calendar")
@@ -115,7 +117,9 @@ def get_week(call: Work, day: OnDay = None) -> list[WeekDayRead]:
     return [WeekDayRead.of(one) for one in read_week.week(call, day or call.today)]
 
 
-@router.get("/calendar.ics", operation_id="calendarFile")
+@router.get(
+    "/calendar.ics", operation_id="calendarFile", response_class=Response, responses=answers("text/calendar")
+)
 def get_ics(call: Work) -> Response:
     """Lessons and concerts of the year, for any calendar program."""
     return Response(school_calendar.as_file(call), media_type="text/calendar",

@@ -2,10 +2,23 @@
 
 from __future__ import annotations
 
+from datetime import date, datetime
 from typing import Annotated, Literal
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import BaseModel, BeforeValidator, ConfigDict, Field
 
+
+def _written(value: object) -> object:
+    """A number is no day and no moment, though a library would take it for seconds."""
+    seconds = isinstance(value, str) and value.strip().lstrip("-").replace(".", "", 1).isdigit()
+    if seconds or isinstance(value, int | float):
+        raise ValueError("a day is written like 2026-11-26")
+    return value
+
+
+Written = BeforeValidator(_written)
+Day = Annotated[date, Written, Field(strict=False)]
+Moment = Annotated[datetime, Written, Field(strict=False)]
 Small = Annotated[int, Field(ge=0, le=2**31 - 1)]
 Name = Annotated[str, Field(min_length=1, max_length=120, pattern=r"\S")]
 

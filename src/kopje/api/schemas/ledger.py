@@ -8,7 +8,7 @@ from uuid import UUID
 
 from pydantic import Field
 
-from kopje.api.schemas.base import Body, Read
+from kopje.api.schemas.base import Body, Moment, Read
 from kopje.api.schemas.lessons import ConceptRead
 from kopje.api.schemas.people import SectionRead
 from kopje.core.ledger.marks import Help, Result, Voices
@@ -17,7 +17,6 @@ from kopje.core.sequence.concepts import Way
 from kopje.usecases.hear_child import Hearing, MarkCommand
 from kopje.usecases.read_ledger import Evidence, Grid
 
-Moment = Annotated[datetime, Field(strict=False)]
 Id = Annotated[UUID, Field(strict=False)]
 
 

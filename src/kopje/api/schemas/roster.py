@@ -8,8 +8,8 @@ from uuid import UUID
 
 from pydantic import Field
 
-from kopje.api.schemas.base import Body, Read
-from kopje.api.schemas.year import Clock, Day
+from kopje.api.schemas.base import Body, Day, Read
+from kopje.api.schemas.year import Clock
 from kopje.core.planning.meetings import Meeting
 from kopje.core.sequence.concepts import CHOIR
 from kopje.formats.roster import Roster, guessed_grade

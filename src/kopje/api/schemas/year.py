@@ -6,9 +6,9 @@ from datetime import date, time
 from typing import Annotated, Literal
 from uuid import UUID
 
-from pydantic import Field
+from pydantic import Field, field_validator
 
-from kopje.api.schemas.base import Body, Name, Read, Small
+from kopje.api.schemas.base import Body, Day, Name, Read, Small
 from kopje.api.schemas.lessons import ConceptRead
 from kopje.api.schemas.people import SectionRead
 from kopje.core.planning.calendar import Span, available_minutes
@@ -22,7 +22,6 @@ from kopje.usecases.school_calendar import Calendar
 from kopje.usecases.section_year import SectionYear, spare
 from kopje.usecases.whereabouts import Whereabouts
 
-Day = Annotated[date, Field(strict=False)]
 Clock = Annotated[str, Field(pattern=r"^([01]\d|2[0-3]):[0-5]\d$")]
 Key = Annotated[str, Field(max_length=60)]
 Ids = Annotated[list[Annotated[UUID, Field(strict=False)]], Field(max_length=60)]
@@ -65,9 +64,14 @@ class ChangeRead(Read):
     id: UUID
     kind: str
     day: date
-    starts: time | None
+    starts: str | None
     why: str
     section_id: UUID | None
+
+    @field_validator("starts", mode="before")
+    @classmethod
+    def _hours_and_minutes(cls, value: time | None) -> str | None:
+        return f"{value:%H:%M}" if value else None
 
 
 class ConcertBody(Body):
