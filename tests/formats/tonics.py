@@ -54,3 +54,13 @@ def half(every: Iterable[Labelled], learning: bool) -> Iterator[Labelled]:
 def found_tonic(a: Analysis) -> int | None:
     t = a.tonality
     return t.do.sounding(Degree.parse(t.resting)).midi % 12 if t.do and t.resting else None
+
+
+def clear(piece: Labelled) -> bool:
+    """Whether major or minor is clear over the labelled tonic: one kind of third sounds, nothing that a church mode has does, and
+    the file states no church mode."""
+    modes = {bar.key.mode for bar in piece.tune.bars if bar.key}
+    sounding = {(n.pitch.midi - piece.tonic) % 12 for _, _, n in piece.tune.notes() if n.pitch}
+    major, minor = 4 in sounding, 3 in sounding
+    strange = 10 in sounding if major else 9 in sounding
+    return modes <= {None, "major", "minor"} and major != minor and not strange

@@ -119,7 +119,7 @@ useKeys([
             <SongKeys v-else-if="tab === 'keys'" :id="id" :written="found.own.do" :sections="sections.data.value ?? []" @show="showIn" />
             <SongDrills v-else-if="tab === 'drills'" :id="id" :tone-set="found.tone_set" />
             <SongGames v-else-if="tab === 'games'" :song="found" :sections="sections.data.value ?? []" @sound="soundAs" />
-            <SongAbout v-else-if="tab === 'about'" :song="found" :twins="insight.data.value?.twins ?? []" />
+            <SongAbout v-else-if="tab === 'about'" :song="found" :twins="insight.data.value?.twins ?? []" :concepts="concepts.data.value ?? []" />
           </div>
         </template>
       </div>

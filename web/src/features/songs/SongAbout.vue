@@ -5,14 +5,16 @@ import type { Schemas } from '@/api/client'
 import { sayAbout } from '@/api/songs'
 import { say } from '@/locales/en'
 
-const props = defineProps<{ song: Schemas['SongRead']; twins: readonly Schemas['TwinRead'][] }>()
+const props = defineProps<{ song: Schemas['SongRead']; twins: readonly Schemas['TwinRead'][]; concepts: readonly Schemas['ConceptRead'][] }>()
 const FIELDS = ['composer', 'words', 'origin', 'language', 'source', 'rights', 'season', 'culture', 'game', 'care', 'note'] as const
 const editing = ref(false)
 const title = ref('')
 const facts = ref<Record<string, string>>({})
 const refused = ref('')
 watch(() => props.song, (now) => { title.value = now.title; facts.value = { ...now.facts } }, { immediate: true })
-const shown = computed(() => Object.entries(props.song.facts))
+/** A role names concepts by their keys; people read names. */
+const named = (role: string) => role.replace(/(presents|practises|prepares) ([\w-]+)/g, (_, verb: string, key: string) => `${verb} ${props.concepts.find((one) => one.key === key)?.name ?? key}`)
+const shown = computed(() => Object.entries(props.song.facts).map(([key, value]) => [key, key === 'role' ? named(value) : value] as const))
 async function keep() {
   refused.value = ''
   await sayAbout(props.song.id, title.value, facts.value).then(() => { editing.value = false }, (problem: unknown) => { refused.value = problem instanceof Error ? problem.message : String(problem) })
