@@ -121,3 +121,21 @@ def test_a_typed_song_is_seen_while_it_grows_and_kept_like_any_other(client: Tes
     song = client.get(f"/api/songs/{kept['song_id']}").json()
     assert (song["title"], song["bars"], song["do"], song["problems"]) == ("Noon", 4, "F", [])
     assert [one["degree"] for one in song["sounds"]] == ["so", "mi", "so", "mi", "la", "so", "mi"]
+
+
+def test_a_song_sung_in_another_key_sounds_and_starts_there_while_the_score_stays(
+    client: TestClient, song: str
+) -> None:
+    before = client.get(f"/api/songs/{song}").json()
+    score = client.get(f"/api/songs/{song}/score").text
+    told = client.put(f"/api/songs/{song}/told", json={"sung": "D"})
+    assert told.status_code == 200, told.text
+    after = client.get(f"/api/songs/{song}").json()
+    assert (after["do"], after["told"]["sung"]) == ("F", "D")
+    assert (after["starting"]["pitch"], after["starting"]["degree"]) == ("D4", "do")
+    assert [one["midi"] for one in after["sounds"]] == [one["midi"] - 3 for one in before["sounds"]]
+    assert [one["pitch"] for one in after["sounds"]] == [one["pitch"] for one in before["sounds"]]
+    assert [one["degree"] for one in after["sounds"]] == [one["degree"] for one in before["sounds"]]
+    assert client.get(f"/api/songs/{song}/score").text == score
+    shown = client.get(f"/api/songs/{song}", params={"do": "G"}).json()
+    assert shown["starting"]["pitch"] == "G4", "what is looked at in another key sounds there"

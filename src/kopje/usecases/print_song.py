@@ -11,7 +11,7 @@ from kopje.engraving.mei import Under, mei
 from kopje.engraving.printing import Sheet
 from kopje.engraving.render import Engraver
 from kopje.store import tables
-from kopje.usecases.songbook import Variant, seen
+from kopje.usecases.songbook import AS_IT_IS, Variant, as_sung, seen
 
 WIDTH, HEIGHT = 1800, 1950  # of the music on a page, in tenths of a millimetre, with room for the title
 ON_PAPER = {"game": "Game", "care": "Care", "culture": "Culture"}
@@ -44,7 +44,8 @@ def song_sheet(
     scores = tuple(
         (svg, f"Score of {song.title}, page {n} of {len(pages)}") for n, svg in enumerate(pages, 1)
     )
-    return Sheet(song.title, _lead(a, wording), scores, _facts(song.facts) if facts else (), mirrored)
+    lead = _lead(a, as_sung(song, wording.minor) if variant == AS_IT_IS else a, wording)
+    return Sheet(song.title, lead, scores, _facts(song.facts) if facts else (), mirrored)
 
 
 def _facts(known: Mapping[str, str]) -> tuple[tuple[str, str], ...]:
@@ -56,14 +57,16 @@ def _facts(known: Mapping[str, str]) -> tuple[tuple[str, str], ...]:
     return tuple(told)
 
 
-def _lead(a: Analysis, wording: Wording) -> str:
-    """Where do is, where to start, how fast."""
+def _lead(a: Analysis, aloud: Analysis, wording: Wording) -> str:
+    """Where do is, printed and sung; where to start, how fast."""
     said = []
     if a.tonality.do is not None:
         said.append(f"{wording.tone('do')} = {a.tonality.do.pitch.shown}")
-    first = next((sound for sound in a.attacks if sound.pitch), None)
+    if aloud.tonality.do is not None and aloud.tonality.do != a.tonality.do:
+        said.append(f"sung with {wording.tone('do')} = {aloud.tonality.do.pitch.shown}")
+    first = next((sound for sound in aloud.attacks if sound.pitch), None)
     if first is not None and first.pitch is not None:
-        degree = a.degree(first)
+        degree = aloud.degree(first)
         tone = f" ({wording.tone(str(degree))})" if degree is not None else ""
         said.append(f"start on {first.pitch.shown}{first.pitch.octave}{tone}")
     if a.tune.tempo:

@@ -102,6 +102,11 @@ def seen(song: tables.Song, variant: Variant, minor: Minor = "la") -> Analysis:
     return analyse(tune, minor, told)
 
 
+def as_sung(song: tables.Song, minor: Minor = "la") -> Analysis:
+    """The song in the key the teacher says it is sung in; printed is another matter."""
+    return seen(song, Variant(do=(song.told or {}).get("sung")), minor)
+
+
 @dataclass(frozen=True, slots=True)
 class Typed:
     """A song as typed by hand (docs/sources.md#typing)."""

@@ -79,6 +79,7 @@ const concepts = useConcepts()
 const insight = useInsight(() => props.id, variant, () => JSON.stringify([found.value?.told ?? {}, found.value?.title]))
 const mend = (at: number, how: Schemas['RepairRead']['how']) => tell({ ...(found.value?.told ?? {}), repairs: { ...(found.value?.told.repairs ?? {}), [String(at)]: how } } as Schemas['ToldBody'])
 const takePhrases = (bars: number[]) => tell({ ...(found.value?.told ?? {}), phrases: bars, labels: [] } as Schemas['ToldBody'])
+const singIn = (letter: string | null) => tell({ ...(found.value?.told ?? {}), sung: letter } as Schemas['ToldBody'])
 const showIn = (letter: string | null) => { variant.value = letter ? { ...variant.value, do: letter } : {} }
 /** A trial sounds the song in one tonality or the other without showing which: what is on the page stays. */
 async function soundAs(how: 'as_written' | 'parallel' | 'half') {
@@ -116,7 +117,7 @@ useKeys([
             <SongMadeOf v-if="tab === 'made'" :song="found" :axes="insight.data.value?.difficulty ?? []" />
             <SongWords v-else-if="tab === 'words' && insight.data.value" :insight="insight.data.value" :tone-set="found.tone_set" :chosen="chosen" @choose="chosen = chosen === $event ? null : $event" />
             <SongPhrases v-else-if="tab === 'phrases' && insight.data.value" :song="found" :insight="insight.data.value" :busy="telling" @take="takePhrases" />
-            <SongKeys v-else-if="tab === 'keys'" :id="id" :written="found.own.do" :sections="sections.data.value ?? []" @show="showIn" />
+            <SongKeys v-else-if="tab === 'keys'" :id="id" :written="found.own.do" :sung="found.told.sung ?? null" :busy="telling" :sections="sections.data.value ?? []" @show="showIn" @sing="singIn" />
             <SongDrills v-else-if="tab === 'drills'" :id="id" :tone-set="found.tone_set" />
             <SongGames v-else-if="tab === 'games'" :song="found" :sections="sections.data.value ?? []" @sound="soundAs" />
             <SongAbout v-else-if="tab === 'about'" :song="found" :twins="insight.data.value?.twins ?? []" :concepts="concepts.data.value ?? []" />
@@ -129,6 +130,7 @@ useKeys([
           <p v-if="Object.keys(variant).length">{{ capital(say.song.tonality[found.tonality] ?? found.tonality) }}. {{ say.variant.said }}</p>
           <template v-else>
           <p>{{ capital(say.song.tonality[found.tonality] ?? found.tonality) }} · <span :class="{ new: found.confidence < 0.7 }">{{ say.song.sure(found.confidence) }}</span></p>
+          <p v-if="found.told.sung" class="small"><strong>♪</strong> {{ say.song.sungWith(pitchName(found.told.sung)) }}</p>
           <ReasonList :reasons="found.reasons" class="small" />
           <ToldForm :song="found" :concepts="concepts.data.value ?? []" :refused="refused" :busy="telling" @tell="tell" />
           </template>

@@ -24,7 +24,7 @@ from kopje.store import tables
 from kopje.usecases.call import Call
 from kopje.usecases.read_day import Entry
 from kopje.usecases.read_section import Overview
-from kopje.usecases.songbook import analysis_of
+from kopje.usecases.songbook import as_sung
 
 UNNAMED = "the new sound"
 
@@ -51,7 +51,7 @@ class SongBrief(Read):
 
     @classmethod
     def of(cls, song: tables.Song) -> SongBrief:
-        a = analysis_of(song)
+        a = as_sung(song)
         return cls(id=song.id, title=song.title, starting=starting(a), tonic=tonic(a))
 
 

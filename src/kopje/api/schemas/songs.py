@@ -17,7 +17,7 @@ from kopje.core.music.rhythm_syllables import spoken
 from kopje.core.reasons import Reason
 from kopje.core.sequence.wording import OURS, Wording
 from kopje.store import tables
-from kopje.usecases.songbook import AS_IT_IS, Imported, Typed, Variant, own_analysis, seen
+from kopje.usecases.songbook import AS_IT_IS, Imported, Typed, Variant, as_sung, own_analysis, seen
 
 ConceptName = Annotated[str, Field(min_length=1, max_length=60)]
 
@@ -125,6 +125,9 @@ class ToldBody(Body):
     )
     has: Annotated[list[ConceptName], Field(max_length=60)] = Field(default=[], examples=[["round"]])
     lacks: Annotated[list[ConceptName], Field(max_length=60)] = Field(default=[], examples=[[]])
+    sung: Annotated[str, Field(max_length=3, pattern=r"^[A-G](#|b)?$")] | None = Field(
+        default=None, examples=["D"]
+    )
 
 
 class ToldRead(Read):
@@ -136,6 +139,7 @@ class ToldRead(Read):
     repairs: dict[str, How] = Field(default_factory=dict)
     has: list[str] = Field(default_factory=list)
     lacks: list[str] = Field(default_factory=list)
+    sung: str | None = None
 
 
 class OwnRead(Read):
@@ -187,6 +191,7 @@ class SongRead(Read):
     @classmethod
     def of(cls, song: tables.Song, words: Wording, variant: Variant = AS_IT_IS) -> SongRead:
         a = seen(song, variant, words.minor)
+        aloud = as_sung(song, words.minor) if variant == AS_IT_IS else a
         low, high = a.range or (None, None)
         return cls(
             id=song.id, title=song.title, ours=song.ours, facts=song.facts,
@@ -199,18 +204,19 @@ class SongRead(Read):
             final=str(a.final) if a.final else None, elements=_elements(a, words), unnamed=_unnamed(a),
             motion=a.motion, form=a.form, phrase_bars=phrase_bars(a), told=ToldRead(**(song.told or {})), own=own(song, words),
             problems=[ProblemRead.model_validate(p) for p in a.problems],
-            ladder=[RungRead(**rung) for rung in ladder(a)], words={tone: list(said) for tone, said in a.words.items()}, sounds=heard(a),
+            ladder=[RungRead(**rung) for rung in ladder(aloud)], words={tone: list(said) for tone, said in a.words.items()}, sounds=heard(a, aloud),
             tempo=float(a.tune.tempo) if a.tune.tempo else None, beat=float(a.tune.bars[0].meter.beat),
-            beats=a.tune.bars[0].meter.beats, pickup=float(a.tune.pickup), starting=starting(a), tonic=tonic(a),
+            beats=a.tune.bars[0].meter.beats, pickup=float(a.tune.pickup), starting=starting(aloud), tonic=tonic(aloud),
         )  # fmt: skip
 
 
-def heard(a: Analysis) -> list[SoundRead]:
-    """Every attack once through, as printed."""
+def heard(a: Analysis, aloud: Analysis) -> list[SoundRead]:
+    """Every attack once through: letters as printed, sounding as sung."""
+    sounding = {s.note: s.pitch.midi for s in aloud.attacks if s.pitch}
     phrase = {index: n for n, p in enumerate(a.phrases) for index in range(p.first, p.stop)}
     return [
         SoundRead(
-            note=s.note, bar=s.bar, onset=float(s.onset), length=float(s.duration), midi=s.pitch.midi if s.pitch else None,
+            note=s.note, bar=s.bar, onset=float(s.onset), length=float(s.duration), midi=sounding.get(s.note),
             pitch=str(s.pitch) if s.pitch else None, degree=str(a.degree(s) or "") or None, phrase=phrase.get(index, 0),
         )
         for index, s in enumerate(a.timeline)
@@ -254,7 +260,7 @@ def _unnamed(a: Analysis) -> list[ElementRead]:
 
 
 def starting(a: Analysis) -> ToneRead | None:
-    """The first tone, as written."""
+    """The first tone."""
     first = next((sound for sound in a.attacks if sound.pitch), None)
     if first is None or first.pitch is None:
         return None

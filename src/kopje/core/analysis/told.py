@@ -27,7 +27,7 @@ MOST = 64
 class Told:
     """`do` is a letter, `beat` a length in quarters, `phrases` the bars in which phrases begin (after the first one),
     `labels` one letter with primes for each phrase, `repairs` how bars that do not add up are mended, `has` and `lacks` concepts
-    that the song is said to have or not to have."""
+    that the song is said to have or not to have. `sung`: do as it is sung, where that is not the printed key."""
 
     do: Do | None = None
     resting: str | None = None
@@ -37,6 +37,7 @@ class Told:
     repairs: tuple[tuple[int, How], ...] = ()
     has: frozenset[str] = frozenset()
     lacks: frozenset[str] = frozenset()
+    sung: Do | None = None
 
 
 NOTHING = Told()
@@ -68,6 +69,7 @@ def told_of(values: Mapping[str, Any]) -> Told:
         repairs,
         has,
         lacks,
+        plain_do(values["sung"]) if values.get("sung") else None,
     )
 
 

@@ -5,8 +5,9 @@ import { useBestKeys, type KeyPurpose } from '@/api/songs'
 import { pitchName } from '@/composables/words'
 import { say } from '@/locales/en'
 
-const props = defineProps<{ id: string; written: string | null; sections: readonly { id: string; name: string; grade: number }[] }>()
-const emit = defineEmits<{ show: [letter: string | null] }>()
+const props = defineProps<{ id: string; written: string | null; sung: string | null; busy: boolean; sections: readonly { id: string; name: string; grade: number }[] }>()
+const emit = defineEmits<{ show: [letter: string | null]; sing: [letter: string | null] }>()
+const isSung = (one: { do: string; written: boolean }) => (props.sung ? one.do === props.sung : one.written)
 const section = ref('')
 watch(() => props.sections, (now) => { section.value ||= now[0]?.id ?? '' }, { immediate: true })
 const grade = computed(() => props.sections.find((one) => one.id === section.value)?.grade ?? 2)
@@ -21,15 +22,15 @@ const keys = useBestKeys(() => props.id, grade, purpose)
       <label>{{ say.keyFor.purpose }} <select v-model="purpose"><option v-for="(says, key) in say.keyFor.purposes" :key="key" :value="key">{{ says }}</option></select></label>
     </div>
     <p v-if="keys.data.value && !keys.data.value.length" class="quiet">{{ say.keyFor.none }}</p>
-    <ol v-else><li v-for="(one, index) in keys.data.value ?? []" :key="one.do + one.low"><strong class="place">{{ index + 1 }}</strong><strong>{{ say.song.doIs(pitchName(one.do)) }}<span v-if="one.written" class="small quiet"> {{ say.keyFor.written }}</span></strong><span class="small">{{ one.reasons.join(' ') }}</span><v-btn size="small" @click="emit('show', one.written ? null : one.do)">{{ say.keyFor.show }}</v-btn></li></ol>
+    <ol v-else><li v-for="(one, index) in keys.data.value ?? []" :key="one.do + one.low"><strong class="place">{{ index + 1 }}</strong><strong>{{ say.song.doIs(pitchName(one.do)) }}<span v-if="one.written" class="small quiet"> {{ say.keyFor.written }}</span></strong><span class="small">{{ one.reasons.join(' ') }}</span><span class="row acts"><v-btn size="small" @click="emit('show', one.written ? null : one.do)">{{ say.keyFor.show }}</v-btn><span v-if="isSung(one)" class="secure small">✓ {{ say.keyFor.sungSo }}</span><v-btn v-else size="small" :disabled="busy" @click="emit('sing', one.written ? null : one.do)">{{ say.keyFor.singSo }}</v-btn></span></li></ol>
     <p class="small quiet">{{ say.keyFor.printed(pitchName(written ?? '')) }}</p>
   </section>
 </template>
 
 <style scoped>
-.head { gap: 8px 18px; }
+.head { gap: 8px 18px; } .acts { flex-wrap: nowrap; justify-content: flex-end; }
 label { display: inline-flex; gap: 8px; align-items: center; font-size: 14px; }
 select { font: inherit; color: inherit; background: var(--sheet); border: 1px solid var(--granite); border-radius: 2px; padding: 4px 8px; min-height: 36px; }
-li { display: grid; grid-template-columns: 24px 150px 1fr auto; gap: 12px; border-top: 1px solid var(--line); padding: 6px 0; align-items: center; }
+li { display: grid; grid-template-columns: 24px 140px 1fr 212px; gap: 12px; border-top: 1px solid var(--line); padding: 6px 0; align-items: center; }
 @media (max-width: 900px) { select { min-height: 44px; } li { grid-template-columns: 24px 1fr; } }
 </style>

@@ -11,9 +11,9 @@ const props = defineProps<{ song: Schemas['SongRead']; concepts: readonly { key:
 const emit = defineEmits<{ tell: [told: Told] }>()
 const LETTERS = ['C', 'G', 'D', 'A', 'E', 'B', 'F#', 'F', 'Bb', 'Eb', 'Ab', 'Db', 'Gb'] as const
 const RESTING = ['do', 'la', 're', 'mi', 'fa', 'so'] as const
-const told = ref<Told>({ do: null, resting: null, beat: null, phrases: [], labels: [], repairs: {}, has: [], lacks: [] })
+const told = ref<Told>({ do: null, resting: null, beat: null, phrases: [], labels: [], repairs: {}, has: [], lacks: [], sung: null })
 const tags = computed(() => [...(props.song.told.has ?? []).map((key) => ({ key, has: true })), ...(props.song.told.lacks ?? []).map((key) => ({ key, has: false }))])
-const said = computed(() => Boolean(props.song.told.do || props.song.told.resting || props.song.told.beat || props.song.told.phrases?.length || props.song.told.labels?.length || Object.keys(props.song.told.repairs ?? {}).length || tags.value.length))
+const said = computed(() => Boolean(props.song.told.do || props.song.told.sung || props.song.told.resting || props.song.told.beat || props.song.told.phrases?.length || props.song.told.labels?.length || Object.keys(props.song.told.repairs ?? {}).length || tags.value.length))
 const bars = ref('')
 const letters = ref('')
 watch(() => props.song.told, (now) => {
@@ -27,7 +27,7 @@ function send(change: Partial<Told> = {}) {
 }
 function undo() {
   bars.value = letters.value = ''
-  emit('tell', { do: null, resting: null, beat: null, phrases: [], labels: [], repairs: {}, has: [], lacks: [] })
+  emit('tell', { do: null, resting: null, beat: null, phrases: [], labels: [], repairs: {}, has: [], lacks: [], sung: null })
 }
 const name = (key: string) => props.concepts.find((one) => one.key === key)?.name ?? key
 function tag(event: Event, as: 'has' | 'lacks') {
@@ -47,6 +47,7 @@ const pick = (event: Event) => (event.target as HTMLSelectElement).value || null
     <summary>{{ say.told.title }}</summary>
     <p v-if="said" class="small quiet">{{ say.told.own }}: {{ song.own.do ? say.song.doIs(pitchName(song.own.do)) : say.song.doUnknown }}, {{ song.own.resting_tone ? say.song.rests(degreeName(song.own.resting_tone)) : say.song.restsNot }}, {{ song.own.form }}</p>
     <label>{{ say.told.do }} <select :value="song.told.do ?? ''" :disabled="busy" @change="send({ do: pick($event) as Told['do'] })"><option value="">{{ say.told.computed }}</option><option v-for="one in LETTERS" :key="one" :value="one">{{ pitchName(one) }}</option></select></label>
+    <label>{{ say.told.sung }} <select :value="song.told.sung ?? ''" :disabled="busy" @change="send({ sung: pick($event) as Told['sung'] })"><option value="">{{ say.told.printed }}</option><option v-for="one in LETTERS" :key="one" :value="one">{{ pitchName(one) }}</option></select></label>
     <label>{{ say.told.resting }} <select :value="song.told.resting ?? ''" :disabled="busy" @change="send({ resting: pick($event) as Told['resting'] })"><option value="">{{ say.told.computed }}</option><option v-for="one in RESTING" :key="one" :value="one">{{ degreeName(one) }}</option></select></label>
     <label>{{ say.told.beat }} <select :value="song.told.beat ?? ''" :disabled="busy" @change="send({ beat: pick($event) as Told['beat'] })"><option value="">{{ say.told.printed }}</option><option v-for="(says, key) in say.told.beats" :key="key" :value="key">{{ says }}</option></select></label>
     <label>{{ say.told.phrases }} <input v-model="bars" inputmode="numeric" :placeholder="song.phrase_bars.slice(1).join(', ')" :disabled="busy" @change="send()" /></label>
