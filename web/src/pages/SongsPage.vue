@@ -114,5 +114,6 @@ async function keep(name: string) {
 .song:hover { background: var(--wash); }
 .tones { font-weight: 600; }
 .why { grid-column: 1 / -1; margin-top: -8px; }
-@media (max-width: 900px) { .song { grid-template-columns: 1fr auto; } .song > :nth-child(n+3) { display: none; } .song > .why { display: block; } }
+@media (max-width: 900px) { .song { grid-template-columns: 1fr 216px 130px; } .song > :nth-child(3), .song > :nth-child(n+5) { display: none; } .song > .why { display: block; } .drop > span { flex: 1 1 100%; order: 3; } }
+@media (max-width: 600px) { .song { grid-template-columns: 1fr; } .song > .opening { display: block; } }
 </style>

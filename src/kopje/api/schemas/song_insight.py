@@ -11,6 +11,7 @@ from kopje.api.schemas.base import Body, Read
 from kopje.api.schemas.songs import phrase_bars
 from kopje.core.analysis.analysis import Analysis
 from kopje.core.analysis.difficulty import difficulty
+from kopje.core.analysis.motion import motion
 from kopje.core.analysis.relations import relations
 from kopje.core.analysis.repairs import How, repairs
 from kopje.core.analysis.sung import sums, sung
@@ -34,6 +35,7 @@ class PhraseRead(Read):
     tonality: str
     skeleton: list[str]
     strong: list[str]
+    motion: dict[str, int]
     relation: str | None
 
 
@@ -128,7 +130,7 @@ def _phrases(a: Analysis, words: Wording) -> list[PhraseRead]:
                 label=phrase.label, first_bar=inside[0].bar if inside else 0, last_bar=inside[-1].bar if inside else 0,
                 do=str(home.do) if home.do else None, resting_tone=home.resting, tonality=home.name,
                 skeleton=[str(tone) for tone in skeleton(a, index)], strong=[str(tone) for tone in skeleton(a, index, strong=True)],
-                relation=related.get(index),
+                motion=motion(a.timeline, (phrase,)), relation=related.get(index),
             )
         )  # fmt: skip
     return found

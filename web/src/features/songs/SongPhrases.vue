@@ -18,6 +18,7 @@ const hear = (tones: readonly string[]) => play(tones.flatMap((tone) => pitches.
 const names = (tones: readonly string[]) => tones.map((tone) => degreeName(tone)).join(' ')
 const lineOf = (index: number) => props.song.sounds.filter((one) => one.phrase === index)
 const range = computed(() => { const all = props.song.sounds.flatMap((one) => one.midi ?? []); return { low: Math.min(...all), high: Math.max(...all) } })
+const moves = (one: Schemas['PhraseRead']) => say.insight.moves(one.motion)
 const elsewhere = (one: Schemas['PhraseRead']) => (one.do !== props.song.do || one.tonality !== props.song.tonality) && one.tonality !== 'not_established'
 </script>
 
@@ -31,7 +32,7 @@ const elsewhere = (one: Schemas['PhraseRead']) => (one.do !== props.song.do || o
           <strong class="letter">{{ one.label }}</strong>
           <BodyLine :sounds="lineOf(index)" :low="range.low" :high="range.high" :label="say.insight.line(one.label)" />
           <span class="text"><button class="tones" :title="say.insight.hear" @click="hear(strong ? one.strong : one.skeleton)">{{ names(strong ? one.strong : one.skeleton) }}</button>
-            <span class="small quiet">{{ say.insight.bars(one.first_bar, one.last_bar) }}<template v-if="one.relation"> · {{ one.relation }}</template><template v-if="elsewhere(one)"> · {{ say.insight.elsewhere(pitchName(one.do ?? ''), say.song.tonality[one.tonality] ?? one.tonality) }}</template></span></span>
+            <span class="small quiet">{{ say.insight.bars(one.first_bar, one.last_bar) }} · {{ moves(one) }}<template v-if="one.relation"> · {{ one.relation }}</template><template v-if="elsewhere(one)"> · {{ say.insight.elsewhere(pitchName(one.do ?? ''), say.song.tonality[one.tonality] ?? one.tonality) }}</template></span></span>
         </li>
       </ol>
     </section>
