@@ -170,3 +170,20 @@ def test_of_a_large_book_only_likely_songs_are_read_and_the_best_are_among_them(
         )
     lesson = client.post(f"/api/sections/{section}/lesson").json()
     assert sum(cell["song"] is not None for cell in lesson["cells"]) >= 2
+
+
+def test_one_request_reads_so_many_songs_and_says_which_it_did_not(
+    client: TestClient, monkeypatch: pytest.MonkeyPatch
+) -> None:
+    monkeypatch.setattr("kopje.usecases.songbook.AT_ONCE", 5)
+    book = "".join(
+        f"X:{n}\nT:Row {n}\nM:2/4\nL:1/8\nK:F\n{'c2' * (n % 2 + 1)}A{n}|]\n\n" for n in range(1, 8)
+    )
+    files = [("files", (name, text.encode())) for name, text in (("book.abc", book), ("more.abc", book[:60]))]
+    found = client.post("/api/songs", files=files).json()["songs"]
+    assert [one["title"] for one in found if one["song_id"]] == [f"Row {n}" for n in range(1, 6)]
+    left = [one["message"] for one in found if not one["song_id"]]
+    assert left[0].startswith("2 songs of this file were not read: at most 5 at once.")
+    assert left[1].startswith("1 song of this file was not read")
+    again = client.post("/api/songs", files=files[:1]).json()["songs"]
+    assert sum(one["already"] for one in again) == 5, "what was brought in stays"

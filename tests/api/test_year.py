@@ -137,6 +137,9 @@ def test_into_the_next_year_children_go_up_with_their_marks_and_are_to_be_heard_
     ]
     assert [one["name"] for one in client.get("/api/sections").json()] == ["2A", "3A"]
     assert client.post("/api/roll-over").json() == steps
+    again = client.post("/api/roll-over")
+    assert (again.status_code, again.json()["title"]) == (
+        409, "The school went into its next year on 24 November 2026 already. Nothing was changed.")  # fmt: skip
     after = {one["name"]: one for one in client.get("/api/sections").json()}
     assert {name: one["grade"] for name, one in after.items()} == {"2A": 2, "3A": 3}
     assert after["3A"]["id"] == kestrel.ids["section_id"]

@@ -48,3 +48,9 @@ def test_phrases_heard_cover_the_tune_once_whatever_it_is(notes: list[str]) -> N
     assert phrases[-1].stop == len(a.timeline)
     assert all(one.stop == two.first for one, two in pairwise(phrases))
     assert all(a.timeline[p.first].attack for p in phrases[1:])
+
+
+def test_of_a_piece_too_long_to_be_a_song_nothing_is_suggested() -> None:
+    bars = ["cABc" * 75] * 11
+    assert len(tune("|".join(bars[:9]) + "|]", "F").phrases_heard) >= 1
+    assert len(tune("|".join(bars) + "|]", "F").phrases_heard) == 1

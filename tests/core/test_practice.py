@@ -102,3 +102,9 @@ def test_trials_are_never_in_turn_and_never_four_alike(count: int, seed: int) ->
     assert any(one == two for one, two in pairwise(found))
     assert found in sequences(count)
     assert luck(count, count) == pytest.approx(1 / len(sequences(count)))
+
+
+def test_a_held_syllable_is_sung_or_thought_as_one() -> None:
+    lines = masked(shipped("call-across-the-hill"), frozenset({"re"}), False)
+    assert [s.text for s in lines[0]] == ["Who", "is", "call", "ing", "far", "a", "way,"]
+    assert [s.text for s in lines[0] if not s.aloud] == ["call", "way,"]

@@ -153,7 +153,7 @@ useKeys([
 <style scoped>
 .song { display: grid; grid-template-columns: minmax(0, 2.1fr) minmax(230px, 1fr); gap: 32px; align-items: start; }
 .song:has(> .left:only-child) { grid-template-columns: minmax(0, 1fr); }
-.paper { padding: 18px 20px; min-height: 300px; }
+.paper { padding: 18px 20px; min-height: 384px; }
 .waiting { padding: 24px; }
 .pointed { min-height: 22px; padding-top: 4px; }
 .tabs { display: flex; flex-wrap: wrap; gap: 4px 2px; margin: 22px 0 14px; border-bottom: 1px solid var(--granite); }

@@ -8,7 +8,7 @@ from uuid import UUID
 from fastapi import APIRouter, Query
 
 from kopje.api.deps import Work
-from kopje.api.schemas.practice import CallRead, GuessingRead, RowsRead, SungRead, TrialsRead
+from kopje.api.schemas.practice import CallRead, GuessingRead, MaskedRead, RowsRead, TrialsRead
 from kopje.core.analysis.analysis import Analysis
 from kopje.core.errors import PracticeError
 from kopje.core.music.degree import Degree, Do
@@ -58,10 +58,10 @@ def get_masked(
     call: Work,
     tones: Annotated[list[Tone], Query(max_length=12)] = [],  # noqa: B006  # FastAPI wants the default here
     only: bool = False,
-) -> list[list[SungRead]]:
+) -> list[list[MaskedRead]]:
     """The words with some tones sung only inside, or only these aloud."""
     a, _ = _pitched(call, song_id)
-    return SungRead.every(masked(a, frozenset(Degree.parse(tone).syllable for tone in tones), only))
+    return MaskedRead.every(masked(a, frozenset(Degree.parse(tone).syllable for tone in tones), only))
 
 
 @router.get("/songs/{song_id}/trials", operation_id="songTrials")

@@ -7,7 +7,7 @@ from uuid import UUID
 from kopje.api.schemas.base import Read
 from kopje.core.music.degree import Degree, Do
 from kopje.core.practice.drills import Call, counted_tones
-from kopje.core.practice.games import Sung, least_right, luck
+from kopje.core.practice.games import Masked, least_right, luck
 from kopje.usecases.guess_songs import Guessing
 
 
@@ -54,14 +54,14 @@ class RowsRead(Read):
         return cls(rows=found, tones=tones, seconds=round(minutes * 60))
 
 
-class SungRead(Read):
+class MaskedRead(Read):
     text: str
     joins: bool
     degree: str | None
     aloud: bool
 
     @classmethod
-    def every(cls, lines: tuple[tuple[Sung, ...], ...]) -> list[list[SungRead]]:
+    def every(cls, lines: tuple[tuple[Masked, ...], ...]) -> list[list[MaskedRead]]:
         return [
             [cls(text=s.text, joins=s.joins, degree=s.degree, aloud=s.aloud) for s in line] for line in lines
         ]

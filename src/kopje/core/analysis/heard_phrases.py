@@ -17,6 +17,8 @@ from kopje.core.exact import Fraction
 from kopje.core.lazy import lazy
 
 MOST_BARS = 10  # a phrase is no longer
+MOST_TONES = 3000  # of a longer piece nothing is suggested
+MOST_LOOKED = 120  # places before a border that its phrase may begin at
 LEAST_SCORE = -80  # a place that scores less is not looked at
 HALVES = 2  # lengths are told apart by half bars
 _ZERO = Fraction(0)
@@ -25,7 +27,7 @@ _ZERO = Fraction(0)
 def heard(timeline: Sequence[Sound]) -> tuple[int, ...]:
     """Indexes in the timeline at which phrases begin, the first left out."""
     attacks = [index for index, sound in enumerate(timeline) if sound.attack]
-    if len(attacks) < 2:
+    if not 2 <= len(attacks) <= MOST_TONES:
         return ()
     line = Line(tuple(timeline[index] for index in attacks), timeline[-1].end)
     scored = {at: score for at in range(1, len(attacks)) if (score := border_score(line, at)) > LEAST_SCORE}
@@ -136,7 +138,7 @@ def _best(line: Line, scored: dict[int, int]) -> list[int]:
     for to in range(1, len(places)):
         gain = scored.get(places[to], 0)
         ways: list[tuple[int, int]] = []
-        for since in range(to - 1, -1, -1):
+        for since in range(to - 1, max(to - 1 - MOST_LOOKED, -1), -1):
             size = bars[to] - bars[since]
             if size > MOST_BARS and ways:
                 break

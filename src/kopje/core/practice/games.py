@@ -3,13 +3,14 @@
 from __future__ import annotations
 
 from collections import Counter
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from functools import cache
 from itertools import groupby, pairwise, product
 from typing import Literal
 
 from kopje.core.analysis.analysis import Analysis
+from kopje.core.analysis.timeline import Sound
 from kopje.core.errors import PracticeError
 from kopje.core.exact import Fraction
 
@@ -71,7 +72,7 @@ def telling_words(words: Mapping[str, Clue]) -> dict[str, Clue]:
 
 
 @dataclass(frozen=True, slots=True)
-class Sung:
+class Masked:
     """A syllable with its tone; `aloud` says whether it is sung or only thought."""
 
     text: str
@@ -80,27 +81,24 @@ class Sung:
     aloud: bool
 
 
-def masked(a: Analysis, tones: frozenset[str], only: bool) -> tuple[tuple[Sung, ...], ...]:
+def masked(a: Analysis, tones: frozenset[str], only: bool) -> tuple[tuple[Masked, ...], ...]:
     """The words of verse 1, phrase by phrase: all but the chosen tones aloud, or only these. Tones count in every octave;
-    a melisma belongs to its first tone; a tone without a syllable is shown by its name."""
-    lines = []
-    for phrase in a.phrases:
-        line = []
-        for sound in a.timeline[phrase.first : phrase.stop]:
-            if sound.attack:
-                degree = a.degree(sound)
-                chosen = degree is not None and degree.syllable in tones
-                said = next((s for s in sound.syllables if s.verse == 1), None)
-                line.append(
-                    Sung(
-                        said.text if said else "",
-                        bool(said and said.joins),
-                        str(degree) if degree else None,
-                        chosen == only,
-                    )
-                )
-        lines.append(tuple(line))
-    return tuple(lines)
+    a melisma belongs to its first tone; in a phrase without words each tone is shown by its name."""
+    return tuple(
+        tuple(_masked(a, a.timeline[phrase.first : phrase.stop], tones, only)) for phrase in a.phrases
+    )
+
+
+def _masked(a: Analysis, part: Sequence[Sound], tones: frozenset[str], only: bool) -> Iterator[Masked]:
+    worded = any(s.verse == 1 for sound in part for s in sound.syllables)
+    for sound in part:
+        said = next((s for s in sound.syllables if s.verse == 1), None)
+        if not sound.attack or (worded and said is None):
+            continue
+        degree = a.degree(sound)
+        chosen = degree is not None and degree.syllable in tones
+        name = str(degree) if degree else None
+        yield Masked(said.text if said else "", bool(said and said.joins), name, chosen == only)
 
 
 @cache
