@@ -77,6 +77,13 @@ def test_long_music_goes_on_on_further_pages(engraver: Engraver, printer: Printe
     assert all(dark(page)[0] > 3000 for page in printed)
 
 
+def test_what_would_take_too_long_is_refused_before_it_is_begun(engraver: Engraver, printer: Printer) -> None:
+    a = tune("|".join("c2A2 G2F2" for _ in range(400)) + "|]", "F", "4/4")
+    pages = engraver.pages(mei(a.tune, Under((), False, hands(a))), 1800, 1950)
+    with pytest.raises(EngravingError, match="Leave some of the layers out"):
+        printer.pdf([Sheet("Long", "", tuple((svg, "Score") for svg in pages))])
+
+
 def test_what_is_typed_into_a_title_is_text_and_fetches_nothing(printer: Printer) -> None:
     title = '<img src="http://127.0.0.1:9/x.png"><script>1</script>'
     document = pypdfium2.PdfDocument(printer.pdf([Sheet(title, title, (), ((title, title),))]))

@@ -31,21 +31,26 @@ HAND_SIZE, HAND_BOX, ROW = (
 )  # units of the engraver: of one drawn unit, a syllable's width, a row of text
 Element = Any  # lxml's element; its stubs leave it open
 Paper = Literal["A4", "letter"]
-SECONDS = 20
-SVG = "{http://www.w3.org/2000/svg}"
+SECONDS = 8
+MOST_DRAWN = 4_000  # things drawn on all pages, so that nobody waits longer than three seconds
+SVG, XLINK = "{http://www.w3.org/2000/svg}", "{http://www.w3.org/1999/xlink}"
 FONTS = (("Kopje Text", "atkinson-hyperlegible-next-latin-wght-normal*.woff2", "200 800"),
          ("Kopje Text", "atkinson-hyperlegible-next-latin-ext-wght-normal*.woff2", "200 800"))  # fmt: skip
 FAMILY = "'Kopje Text', 'DejaVu Sans', sans-serif"
-# The engraver's own style was left out for the screen; on paper it stands in the picture, where the printer looks for it.
-SCORE_STYLE = f"""
-text {{ font-family: {FAMILY}; stroke: none }}
-.staff path, .barLine path, .stem path, .ledgerLines path, .slur path, .tie path, .phrase path, .tuplet polyline {{ stroke: #000 }}
-.barLine rect, .beam polygon, .stem rect {{ stroke: #000 }}
-.verse.layer text {{ fill: #4a4590; font-weight: 600 }}
-.dir.phrase text {{ fill: #4a4590 }}
-.phrase path {{ stroke: #4a4590; fill: #4a4590 }}
-.hand path {{ fill: none; stroke: #2a211b; stroke-width: 2.2; stroke-linejoin: round; stroke-linecap: round }}
-"""
+NAMES: Any = {None: SVG[1:-1], "xlink": XLINK[1:-1]}
+INK, LAYER = "#000", "#4a4590"
+HAND_INK = {
+    "fill": "none",
+    "stroke": "#2a211b",
+    "stroke-width": "2.2",
+    "stroke-linejoin": "round",
+    "stroke-linecap": "round",
+}
+# The engraver's own style was left out for the screen; on paper each line carries what it needs.
+STROKED = {"staff", "barLine", "stem", "ledgerLines", "slur", "tie", "phrase", "tuplet", "beam"}
+OURS = " ours"  # no class of the engraver has a blank
+GLYPHS = {f"{SVG}use"}
+DRAWN = {f"{SVG}{name}" for name in ("path", "rect", "polygon", "polyline", "ellipse", "line")}
 STYLE = f"""
 @page {{ margin: 16mm 15mm 18mm; @bottom-left {{ content: string(title); font: 8.5pt {FAMILY}; color: #5a554e }}
   @bottom-right {{ content: counter(page) " / " counter(pages); font: 8.5pt {FAMILY}; color: #5a554e }} }}
@@ -100,35 +105,87 @@ def _draw_hands(root: Element, mirrored: bool) -> None:
         y += (0.45 if "lower" in verse.get("class", "") else 0.0) * ROW - 22 * HAND_SIZE
         left = x - 20 * HAND_SIZE if mirrored else x + 20 * HAND_SIZE
         side = HAND_SIZE if mirrored else -HAND_SIZE
-        hand = etree.SubElement(
-            text.getparent(), f"{SVG}g", transform=f"translate({left:g} {y:g}) scale({side:g} {HAND_SIZE:g})"
-        )
+        where = f"translate({left:g} {y:g}) scale({side:g} {HAND_SIZE:g})"
+        hand = etree.SubElement(text.getparent(), f"{SVG}g", HAND_INK, transform=where)
         for path in shapes:
             etree.SubElement(hand, f"{SVG}path", d=path)
         text.getparent().remove(text)
 
 
 def printable(svg: str, mirrored: bool = True) -> str:
-    """The engraver's SVG for paper: a nested picture would be left out by the printer, so it becomes a scaled group."""
+    """The engraver's SVG for paper, and for a picture that stands by itself.
+
+    A nested picture would be left out by the printer, so it becomes a scaled group; what the engraver groups is laid flat and each
+    line carries its own ink, because the printer takes its time for every group and every rule.
+    """
     root: Element = etree.fromstring(svg.encode())
-    outer = [float(x) for x in root.get("viewBox", "0 0 1 1").split()]
-    root.set("width", f"{outer[2]:g}px")
-    root.set("height", f"{outer[3]:g}px")
-    for inner in root.findall(f"{SVG}svg"):
-        box = [float(x) for x in inner.get("viewBox", "0 0 1 1").split()]
-        inner.tag = f"{SVG}g"
-        for name in {"viewBox", "width", "height"} & set(inner.attrib):
-            del inner.attrib[name]
-        inner.set("transform", f"scale({outer[2] / box[2]:g})")
-        inner.set("fill", "#000")
-        inner.set("color", "#000")
-    for hidden in root.xpath("//*[contains(concat(' ', @class, ' '), ' placeholder ')]"):
-        hidden.getparent().remove(hidden)
     _draw_hands(root, mirrored)
-    style = etree.Element(f"{SVG}style")
-    style.text = SCORE_STYLE
-    root.insert(0, style)
-    return str(etree.tostring(root, encoding="unicode"))
+    box = [float(x) for x in root.get("viewBox", "0 0 1 1").split()]
+    flat = etree.Element(f"{SVG}svg", viewBox=root.get("viewBox", ""), width=f"{box[2]:g}px", height=f"{box[3]:g}px",
+                         nsmap=NAMES)  # fmt: skip
+    for part in root:
+        if part.tag == f"{SVG}defs":
+            flat.append(part)
+        elif part.tag == f"{SVG}svg":
+            inner = [float(x) for x in part.get("viewBox", "0 0 1 1").split()]
+            group = etree.SubElement(flat, f"{SVG}g", transform=f"scale({box[2] / inner[2]:g})", fill=INK)
+            _lay_flat(part, group, frozenset())
+    return str(etree.tostring(flat, encoding="unicode"))
+
+
+def _lay_flat(part: Element, group: Element, around: frozenset[str]) -> None:
+    """Append what is drawn in a part to a group; `around`: what the engraver calls the groups that it stands in."""
+    for child in list(part):
+        classes = set(child.get("class", "").split())
+        ours = {"verse", "layer"} <= classes or {
+            "dir",
+            "phrase",
+        } <= classes  # set in the colour of the layers
+        known = around | classes | ({OURS} if ours else set())
+        if "placeholder" in known:
+            continue
+        if child.tag == f"{SVG}text":
+            _text(child, group, known)
+        elif child.tag in DRAWN or child.tag in GLYPHS:
+            if child.tag in DRAWN and known & STROKED and not child.get("stroke"):
+                child.set("stroke", LAYER if "phrase" in known else INK)
+            if "phrase" in known:
+                child.set("fill", LAYER)
+            group.append(_bare(child))
+        elif child.tag == f"{SVG}g":
+            moved = child.get("transform")
+            inside = etree.SubElement(group, f"{SVG}g", _kept(child)) if moved else group
+            _lay_flat(child, inside, known)
+
+
+def _bare(element: Element) -> Element:
+    for name in {"id", "class"} & set(element.attrib):
+        del element.attrib[name]
+    return element
+
+
+def _kept(element: Element) -> dict[str, str]:
+    return {name: value for name, value in element.attrib.items() if name not in ("id", "class")}
+
+
+def _text(text: Element, group: Element, known: frozenset[str]) -> None:
+    """A text of one size as one element; one of several pieces stays as it is."""
+    pieces = [piece for piece in text.iter(f"{SVG}tspan") if (piece.text or "").strip()]
+    colour = LAYER if OURS in known else INK
+    if len(pieces) != 1:
+        text.set("fill", colour)
+        text.set("font-family", FAMILY)
+        group.append(text)
+        return
+    (piece,) = pieces
+    bold = colour == LAYER or any(
+        "bold" in (one.get("font-weight") or "") for one in text.iter(f"{SVG}tspan")
+    )
+    plain = {"x": text.get("x", "0"), "y": text.get("y", "0"), "font-size": piece.get("font-size", "405px"),
+             "font-family": FAMILY, "fill": colour, "font-weight": "600" if bold else "400"}  # fmt: skip
+    if text.get("text-anchor"):
+        plain["text-anchor"] = text.get("text-anchor")
+    etree.SubElement(group, f"{SVG}text", plain).text = (piece.text or "").strip()
 
 
 def font_faces(folder: Path) -> str:
@@ -153,6 +210,10 @@ def _print(html: str, fonts: str, paper: Paper) -> bytes:
     return bytes(document.write_pdf(stylesheets=[style], font_config=known, pdf_variant="pdf/ua-1") or b"")
 
 
+def _drawn(svg: str) -> int:
+    return sum(svg.count(kind) for kind in ("<use", "<text", "<path")) + 2 * svg.count("layer hand")
+
+
 class Printer:
     """One worker, started when something is first printed."""
 
@@ -166,6 +227,8 @@ class Printer:
         with self._lock:
             if self._pool is None:
                 self._pool = ProcessPool(max_workers=1)
+        if sum(_drawn(svg) for sheet in sheets for svg, _ in sheet.scores) > MOST_DRAWN:
+            raise EngravingError("This is too much to print at once. Leave some of the layers out.")
         html = "".join(page(sheet) for sheet in sheets)
         try:
             return bytes(

@@ -37,11 +37,7 @@ from kopje.usecases.songbook import Variant, about, analysis_of, import_files, k
 router = APIRouter(tags=["songs"])
 SVG = "image/svg+xml"
 OPENING_BARS, OPENING_WIDTH = 2, 860
-# A picture carries its own style; it may load nothing.
-PICTURE = {
-    "Cache-Control": "private, max-age=600",
-    "Content-Security-Policy": "default-src 'none'; style-src 'unsafe-inline'",
-}
+PICTURE = {"Cache-Control": "private, max-age=600", "Content-Security-Policy": "default-src 'none'"}
 Recast = Annotated[How | None, Query()]
 DoLetter = Annotated[str | None, Query(max_length=2, pattern=r"^[A-G](#|b)?$")]
 
