@@ -88,10 +88,23 @@ def song(camera: Camera) -> None:
 def song_phrases(camera: Camera) -> None:
     camera.go(f"/songs/{camera.songs['The Apple Cart']}")
     camera.page.get_by_role("tab", name="Phrases").click()
-    camera.page.get_by_role("button", name="Hands").click()
+    camera.page.get_by_role("button", name="Hands", exact=True).click()
     camera.page.wait_for_selector(".phrases")
     camera.page.get_by_role("tablist").scroll_into_view_if_needed()
     camera.page.evaluate("document.querySelector('.tabs').scrollIntoView({ block: 'center' })")
+
+
+def song_words(camera: Camera) -> None:
+    """Hands and phrases in the score; the words of the second verse on each tone, one tone chosen."""
+    camera.go(f"/songs/{camera.songs['Call Across the Hill']}")
+    camera.page.wait_for_selector(".score .note")
+    camera.page.keyboard.press("8")
+    camera.page.keyboard.press("9")
+    camera.page.wait_for_selector(".hands-drawn")
+    camera.page.get_by_role("tab", name="Words").click()
+    camera.page.get_by_role("button", name="Verse 2").click()
+    camera.page.locator(".words .tone").nth(2).click()
+    camera.page.evaluate("document.querySelector('.words').scrollIntoView({ block: 'end' })")
 
 
 def lesson(camera: Camera) -> None:
@@ -146,7 +159,7 @@ def sequence(camera: Camera) -> None:
 
 
 VIEWS: dict[str, Callable[[Camera], None]] = {
-    "today": today, "section": section, "songs": songs, "type-song": type_song, "song": song, "song-phrases": song_phrases, "lesson": lesson, "ledger": ledger,
+    "today": today, "section": section, "songs": songs, "type-song": type_song, "song": song, "song-phrases": song_phrases, "song-words": song_words, "lesson": lesson, "ledger": ledger,
     "year": year, "school-year": school_year, "week": week, "set-up": set_up, "sequence": sequence,
     "teach": teach, "projector": projector,
 }  # fmt: skip
