@@ -10,7 +10,7 @@ from kopje.core.sequence.concepts import Sequence
 from kopje.core.songs.facts import SongFacts, song_facts
 from kopje.store import tables as t
 
-WORKED = 1  # raise it when what is kept of a song changes; it is then worked out anew at the start
+WORKED = 2  # raise it when what is kept of a song changes; it is then worked out anew at the start
 CONTOUR = 64
 
 

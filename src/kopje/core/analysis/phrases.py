@@ -55,11 +55,12 @@ def _marked(tune: Tune, timeline: Sequence[Sound]) -> list[Fraction]:
     """Breath marks, fermatas, double bars, repeat signs and line ends."""
     places = [sound.end for sound in timeline if sound.border]
     clock = Fraction(0)
-    for bar, following in zip(tune.bars, (*tune.bars[1:], None), strict=True):
+    for bar, following in pairwise(
+        tune.bars
+    ):  # behind the last bar no phrase begins, nor an upbeat before it
         clock += bar.length
-        opens = following is not None and following.left == "repeat"
-        if bar.line_end or bar.right in ("double", "final", "repeat") or opens:
-            at_sign_inside = following is not None and following.offset > 0
+        if bar.line_end or bar.right in ("double", "final", "repeat") or following.left == "repeat":
+            at_sign_inside = following.offset > 0
             places.append(clock if at_sign_inside else _before_upbeat(tune, timeline, clock))
     return places
 

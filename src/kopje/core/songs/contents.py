@@ -127,10 +127,19 @@ def _figures(analysis: Analysis, sequence: Sequence) -> Iterable[Content]:
         if figure.key in READ_WITH_OTHERS and key is None:
             continue  # silence of a bar and a tie are read with what they are made of
         onset = starts[figure.bar] + figure.beat * analysis.tune.bars[0].meter.beat
-        places.setdefault((key, label), []).append((figure.bar, onset))
+        if figure.key == "upbeat":
+            places.setdefault((key, label), []).extend(_upbeats(analysis))
+        else:
+            places.setdefault((key, label), []).append((figure.bar, onset))
     for (key, label), found in places.items():
         most, turns = _in_phrases(analysis, [onset for _, onset in found])
         yield Content(key, label, len(found), _bars(bar for bar, _ in found), most, turns)
+
+
+def _upbeats(analysis: Analysis) -> Iterable[tuple[int, Fraction]]:
+    """(bar, onset) of the phrases that begin before a bar line: a tune has one pickup, but is lifted into each of these."""
+    firsts = (analysis.timeline[phrase.first] for phrase in analysis.phrases)
+    return ((first.bar, first.onset) for first in firsts if first.bar == 0 or first.place > 0)
 
 
 def _bar_onsets(analysis: Analysis) -> Iterable[tuple[int, Fraction]]:
