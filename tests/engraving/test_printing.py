@@ -65,6 +65,11 @@ def test_a_sheet_shows_its_notes_its_layers_and_its_facts(engraver: Engraver, pr
         assert bottom < 98
 
 
+def test_several_sheets_begin_on_pages_of_their_own(printer: Printer) -> None:
+    printed = pypdfium2.PdfDocument(printer.pdf([Sheet("One", "", ()), Sheet("Two", "", ())]))
+    assert [page.get_textpage().get_text_range().split()[0] for page in printed] == ["One", "Two"]
+
+
 def test_long_music_goes_on_on_further_pages(engraver: Engraver, printer: Printer) -> None:
     a = tune("|".join("c2A2 G2F2" for _ in range(150)) + "|]", "F", "4/4")
     pages = engraver.pages(mei(a.tune), 1800, 1950)

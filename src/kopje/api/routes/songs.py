@@ -25,8 +25,9 @@ from kopje.core.analysis.recast import How
 from kopje.core.music.tune import opening
 from kopje.core.sequence.concepts import CHOIR
 from kopje.core.songs.keys import Purpose, best_keys_for
+from kopje.engraving.flat import printable
 from kopje.engraving.mei import Under, mei
-from kopje.engraving.printing import Paper, printable
+from kopje.engraving.printing import Paper
 from kopje.formats.limits import MAX_BYTES
 from kopje.formats.write import MEDIA, write_tune
 from kopje.store import songs
