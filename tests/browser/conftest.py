@@ -91,7 +91,10 @@ def page(browser: Browser) -> Iterator[Page]:
         ),
     )
     context.on(
-        "console", lambda m: wrong.append(m.text) if m.type == "error" and "401" not in m.text else None
+        "console",
+        lambda m: (
+            wrong.append(f"{m.text} {m.location}") if m.type == "error" and "401" not in m.text else None
+        ),
     )
     yield page
     context.close()

@@ -159,7 +159,9 @@ export function useLessonActs(lesson: Id) {
     cache.setQueryData(['lesson', read.id], read)
     void cache.invalidateQueries({ queryKey: ['day'] })
     void cache.invalidateQueries({ queryKey: ['section'] })
-    void cache.invalidateQueries({ queryKey: ['alternatives'] })
+    // A lesson proposed anew has other parts: what would fit instead of those that are gone is not asked again.
+    const parts = new Set<unknown>(read.cells.map((cell) => cell.id))
+    void cache.invalidateQueries({ queryKey: ['alternatives'], predicate: (query) => parts.has(query.queryKey[2]) })
   }
   const at = (cell: string) => ({ params: { path: { lesson_id: toValue(lesson), cell_id: cell } } })
   const here = () => ({ params: { path: { lesson_id: toValue(lesson) } } })
