@@ -8,7 +8,7 @@ from contextlib import asynccontextmanager
 
 from fastapi import APIRouter, Depends, FastAPI, Response
 from fastapi.middleware.gzip import GZipMiddleware
-from fastapi.responses import FileResponse, JSONResponse
+from fastapi.responses import FileResponse
 from fastapi.staticfiles import StaticFiles
 from starlette.datastructures import MutableHeaders
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
@@ -93,7 +93,7 @@ def _serve_page(app: FastAPI, settings: Settings) -> None:
     @app.get("/{path:path}", include_in_schema=False, response_model=None)
     def page(path: str) -> Response:
         if path.startswith("api/"):
-            return JSONResponse({"title": "There is no such address.", "status": 404}, 404)
+            return problems.problem(404, "not_served", "There is no such address.")
         if path in ("favicon.svg", "NOTICES.txt"):
             return FileResponse(settings.web / path)
         return FileResponse(settings.web / "index.html", headers={"Cache-Control": "no-cache"})

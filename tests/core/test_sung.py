@@ -51,3 +51,9 @@ def test_the_contract_names_syllables_of_verse_1_under_their_first_tone() -> Non
     first = [one for one in sung(a) if one.verse == 1]
     for degree, texts in a.words.items():
         assert set(texts) == {one.text.lower() for one in first if str(one.tones[0]) == degree}
+
+
+def test_a_file_that_joins_all_its_syllables_makes_no_endless_word() -> None:
+    words = sung(tune("c2A2|" * 100 + "c4|]\nw: " + "la-" * 201 + "\n", "F"))
+    assert len(words) == 201
+    assert max(len(one.before + one.after) for one in words) <= 2 * 24

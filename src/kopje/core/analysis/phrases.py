@@ -55,9 +55,8 @@ def _marked(tune: Tune, timeline: Sequence[Sound]) -> list[Fraction]:
     """Breath marks, fermatas, double bars, repeat signs and line ends."""
     places = [sound.end for sound in timeline if sound.border]
     clock = Fraction(0)
-    for bar, following in pairwise(
-        tune.bars
-    ):  # behind the last bar no phrase begins, nor an upbeat before it
+    # Behind the last bar no phrase begins, nor an upbeat before it.
+    for bar, following in pairwise(tune.bars):
         clock += bar.length
         if bar.line_end or bar.right in ("double", "final", "repeat") or following.left == "repeat":
             at_sign_inside = following.offset > 0

@@ -6,7 +6,7 @@ join tones differently, so each is told on its own. Source: docs/sources.md#word
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator, Sequence
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, replace
 
 from kopje.core.analysis.analysis import Analysis
@@ -15,6 +15,7 @@ from kopje.core.music.degree import Degree
 from kopje.core.music.tune import Syllable
 from kopje.core.reasons import counted
 
+LONGEST_WORD = 12  # syllables; a file may join all it has
 PUNCTUATION = ' .,;:!?“”"„()'
 
 
@@ -87,27 +88,26 @@ def _bars(numbers: Iterable[int]) -> str:
 
 
 def _verse(a: Analysis, verse: int) -> tuple[Sung, ...]:
-    words = list(_held(a, verse))
+    words = _held(a, verse)
     return tuple(_whole(words, index) for index in range(len(words)))
 
 
-def _held(a: Analysis, verse: int) -> Iterator[tuple[Sung, bool]]:
+def _held(a: Analysis, verse: int) -> list[tuple[Sung, bool]]:
     """The syllables of one verse with all their tones, each with whether its word goes on."""
-    open_: tuple[Sung, bool] | None = None
+    found: list[tuple[Sound, Syllable, list[Degree]]] = []
+    sounding = False
     for sound in a.timeline:
         syllable = _of(sound, verse)
-        if open_ is not None and (syllable is not None or not sound.attack):
-            yield open_
-            open_ = None
-        degree = a.degree(sound)
-        tones = (degree,) if degree is not None else ()
         if syllable is not None:
-            text = syllable.text.strip(PUNCTUATION)
-            open_ = Sung(verse, text, "", "", sound.bar, sound.note, tones), syllable.joins
-        elif open_ is not None:
-            open_ = replace(open_[0], tones=open_[0].tones + tones), open_[1]
-    if open_ is not None:
-        yield open_
+            found.append((sound, syllable, []))
+        sounding = sound.attack and (sounding or syllable is not None)
+        degree = a.degree(sound)
+        if sounding and degree is not None:
+            found[-1][2].append(degree)
+    return [
+        (Sung(verse, s.text.strip(PUNCTUATION), "", "", sound.bar, sound.note, tuple(tones)), s.joins)
+        for sound, s, tones in found
+    ]
 
 
 def _of(sound: Sound, verse: int) -> Syllable | None:
@@ -115,12 +115,11 @@ def _of(sound: Sound, verse: int) -> Syllable | None:
 
 
 def _whole(words: Sequence[tuple[Sung, bool]], index: int) -> Sung:
-    """A syllable with the rest of its word on both sides."""
-    start = index
-    while start > 0 and words[start - 1][1]:
+    """A syllable with the rest of its word, as far as words go, on both sides."""
+    start = stop = index
+    while start > max(index - LONGEST_WORD, 0) and words[start - 1][1]:
         start -= 1
-    stop = index
-    while words[stop][1] and stop + 1 < len(words):
+    while words[stop][1] and stop + 1 < min(index + LONGEST_WORD, len(words)):
         stop += 1
     before = "".join(one.text for one, _ in words[start:index])
     after = "".join(one.text for one, _ in words[index + 1 : stop + 1])
