@@ -58,7 +58,7 @@ def _unnamed(a: Analysis) -> list[dict[str, Any]]:
 
 def bars_of(a: Analysis, phrase: Phrase) -> list[int]:
     """The bars of its first and last attack."""
-    attacks = [sound for sound in a.timeline[phrase.first : phrase.stop] if sound.attack]
+    attacks = a.attacks_in(phrase)
     return [attacks[0].bar, attacks[-1].bar] if attacks else []
 
 

@@ -7,6 +7,7 @@ from uuid import UUID
 
 from pydantic import Field
 
+from kopje.api.analysis_json import bars_of
 from kopje.api.schemas.base import Body, Read
 from kopje.api.schemas.songs import phrase_bars
 from kopje.core.analysis.analysis import Analysis
@@ -124,10 +125,10 @@ def _phrases(a: Analysis, words: Wording) -> list[PhraseRead]:
     related = {one.phrase: words.spoken(one.sentence) for one in relations(a)}
     found = []
     for index, (phrase, home) in enumerate(zip(a.phrases, a.homes, strict=True)):
-        inside = [sound for sound in a.timeline[phrase.first : phrase.stop] if sound.attack]
+        bars = bars_of(a, phrase)
         found.append(
             PhraseRead(
-                label=phrase.label, first_bar=inside[0].bar if inside else 0, last_bar=inside[-1].bar if inside else 0,
+                label=phrase.label, first_bar=bars[0] if bars else 0, last_bar=bars[-1] if bars else 0,
                 do=str(home.do) if home.do else None, resting_tone=home.resting, tonality=home.name,
                 skeleton=[str(tone) for tone in skeleton(a, index)], strong=[str(tone) for tone in skeleton(a, index, strong=True)],
                 motion=motion(a.timeline, (phrase,)), relation=related.get(index),

@@ -117,6 +117,9 @@ class Analysis:
         edges = (0, *heard(self.timeline), len(self.timeline))
         return tuple(Phrase(a, b) for a, b in pairwise(edges))
 
+    def attacks_in(self, phrase: Phrase) -> tuple[Sound, ...]:
+        return tuple(sound for sound in self.timeline[phrase.first : phrase.stop] if sound.attack)
+
     def phrase_of(self, onset: Fraction) -> int:
         """Index of the phrase that sounds at an onset."""
         starts = [self.timeline[phrase.first].onset for phrase in self.phrases]

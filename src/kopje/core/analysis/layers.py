@@ -56,12 +56,8 @@ def hands(a: Analysis) -> dict[int, Hand]:
 
 def phrase_marks(a: Analysis) -> tuple[tuple[int, int, str], ...]:
     """(first printed note, last, letter) of each phrase."""
-    attacks = [[s for s in a.timeline[phrase.first : phrase.stop] if s.attack] for phrase in a.phrases]
-    return tuple(
-        (inside[0].note, inside[-1].note, phrase.label)
-        for phrase, inside in zip(a.phrases, attacks, strict=True)
-        if inside
-    )
+    found = ((phrase.label, a.attacks_in(phrase)) for phrase in a.phrases)
+    return tuple((inside[0].note, inside[-1].note, label) for label, inside in found if inside)
 
 
 def marked(a: Analysis) -> tuple[Sound, ...]:

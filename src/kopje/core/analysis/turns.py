@@ -7,7 +7,6 @@ from dataclasses import dataclass
 from itertools import pairwise
 
 from kopje.core.analysis.analysis import Analysis
-from kopje.core.analysis.timeline import Sound
 from kopje.core.music.degree import Degree
 
 SHORTEST, LONGEST = 2, 4
@@ -35,7 +34,7 @@ def turns(a: Analysis) -> tuple[Turn, ...]:
     """
     places: dict[tuple[Degree, ...], list[int]] = defaultdict(list)
     for index in range(len(a.phrases)):
-        line = [(sound, a.degree(sound)) for sound in _attacks(a, index)]
+        line = [(sound, a.degree(sound)) for sound in a.attacks_in(a.phrases[index])]
         for size in range(SHORTEST, LONGEST + 1):
             for start in range(len(line) - size + 1):
                 tones = tuple(degree for _, degree in line[start : start + size] if degree is not None)
@@ -62,12 +61,7 @@ def skeleton(a: Analysis, index: int, strong: bool = False) -> tuple[Degree, ...
 
     Falls back to all tones where none stands on a strong beat.
     """
-    inside = _attacks(a, index)
+    inside = a.attacks_in(a.phrases[index])
     chosen = [sound for sound in inside if sound.strong] if strong else list(inside)
     tones = [degree for degree in map(a.degree, chosen or inside) if degree is not None]
     return tuple(tones[:1]) + tuple(two for one, two in pairwise(tones) if one != two)
-
-
-def _attacks(a: Analysis, index: int) -> tuple[Sound, ...]:
-    phrase = a.phrases[index]
-    return tuple(sound for sound in a.timeline[phrase.first : phrase.stop] if sound.attack)
