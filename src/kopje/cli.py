@@ -8,14 +8,17 @@ import logging
 import signal
 import sys
 import time
+from collections.abc import Iterator
+from contextlib import contextmanager
 from pathlib import Path
 from types import FrameType
-from typing import TYPE_CHECKING
+from typing import TYPE_CHECKING, Any
 
 from kopje.core.analysis.analysis import Minor, analyse
 from kopje.core.errors import KopjeError
 from kopje.core.music.tune import blinded
 from kopje.settings import CHECKOUT, Settings
+from kopje.words import Words, catalogue
 
 if TYPE_CHECKING:
     from socket import socket
@@ -30,9 +33,14 @@ def main(arguments: list[str] | None = None) -> int:
     try:
         code: int = options.run(options)
     except KopjeError as problem:
-        print(f"kopje: {problem.message}", file=sys.stderr)
+        print(f"kopje: {_words().refusal(problem)}", file=sys.stderr)
         return 2
     return code
+
+
+def _words() -> Words:
+    settings = Settings.from_environment()
+    return Words(catalogue(settings.language, settings.locales))
 
 
 def _parser() -> argparse.ArgumentParser:
@@ -58,6 +66,10 @@ def _parser() -> argparse.ArgumentParser:
     serving.add_argument("--demo", action="store_true")
     serving.add_argument("--reset", action="store_true", help="with --demo: start over")
     serving.set_defaults(run=_serve)
+    rebuilding = commands.add_parser(
+        "rebuild", help="work everything out again from what happened, and say what differed"
+    )
+    rebuilding.set_defaults(run=_rebuild)
     schema = commands.add_parser("openapi", help="print the schema of the API")
     schema.add_argument("out", type=Path)
     schema.set_defaults(run=_openapi)
@@ -76,15 +88,15 @@ def _analyse(options: argparse.Namespace) -> int:
             tunes = read_tunes(_bytes(file), file.name, options.part)
         except (KopjeError, OSError) as problem:
             said = (
-                problem.message
+                _words().refusal(problem)
                 if isinstance(problem, KopjeError)
-                else f"cannot be opened ({problem.strerror})"
+                else _words().word("file_cannot_be_opened", why=problem.strerror or "")
             )
             print(f"kopje: {file}: {said}", file=sys.stderr)
             code = 2
             continue
         for tune in tunes:
-            found = analysis_json(analyse(blinded(tune) if options.blind else tune, minor))
+            found = analysis_json(analyse(blinded(tune) if options.blind else tune, minor), _words())
             print(json.dumps(found, ensure_ascii=False) if options.json else _in_words(found))
     return code
 
@@ -103,10 +115,11 @@ def _convert(options: argparse.Namespace) -> int:
             data = write_tune(tunes[0], options.out.name)
         options.out.write_bytes(data)
     except OSError as problem:
-        print(f"kopje: {problem.filename}: cannot be opened ({problem.strerror})", file=sys.stderr)
+        said = _words().word("file_cannot_be_opened", why=problem.strerror or "")
+        print(f"kopje: {problem.filename}: {said}", file=sys.stderr)
         return 2
     if len(tunes) > 1 and options.out.suffix.lower() != ".abc":
-        print(f"kopje: the first of {len(tunes)} tunes was written", file=sys.stderr)
+        print(f"kopje: {_words().word('first_tune_written', count=len(tunes))}", file=sys.stderr)
     return 0
 
 
@@ -117,17 +130,16 @@ def _bytes(file: Path) -> bytes:
         return stream.read(MAX_BYTES + 1)
 
 
-def _in_words(found: dict[str, object]) -> str:
-    reasons = found["reasons"]
+def _in_words(found: dict[str, Any]) -> str:
+    """A short text; what is a judgement comes from the catalogue."""
+    words = _words()
     lines = [
-        f"{found['title']}: do = {found['do']}, rests on {found['resting_tone'] or 'nothing'}, {found['tonality']} "
-        f"({found['confidence']}: {' '.join(reasons) if isinstance(reasons, list) else ''})",
-        f"  tones {' '.join(found['tone_set'])} ({found['tone_set_name']}), form {found['form']}",  # type: ignore[arg-type]
-    ]
-    problems = found["problems"]
-    if isinstance(problems, list):
-        lines += [f"  {problem['message']}" for problem in problems]
-    return "\n".join(lines)
+        words.word("cli_home", title=found["title"], do=str(found["do"]), resting=found["resting_tone"] or "–",
+                   tonality=found["tonality"], sure=str(found["confidence"]), why=" ".join(found["reasons"])),
+        "  " + words.word("cli_tones", tones=" ".join(found["tone_set"]), name=found["tone_set_name"] or "–",
+                          form=found["form"]),
+    ]  # fmt: skip
+    return "\n".join([*lines, *(f"  {problem['message']}" for problem in found["problems"])])
 
 
 def _openapi(options: argparse.Namespace) -> int:
@@ -167,7 +179,10 @@ def _serve(options: argparse.Namespace) -> int:
         logging.getLogger("uvicorn.error").setLevel("WARNING")
         config = uvicorn.Config(create_app(settings, work), host="127.0.0.1", port=settings.port,
                                 log_level="warning", access_log=False)  # fmt: skip
-        server = _telling(uvicorn.Server(config), f"Kopje is at http://127.0.0.1:{settings.port}{said}")
+        server = _telling(
+            uvicorn.Server(config),
+            _words().word("cli_is_at", address=f"http://127.0.0.1:{settings.port}", said=said),
+        )
         server.run()
     except KeyboardInterrupt:
         pass
@@ -175,6 +190,48 @@ def _serve(options: argparse.Namespace) -> int:
         if cluster is not None:
             cluster.stop()
     return 0
+
+
+def _rebuild(_: argparse.Namespace) -> int:
+    """On the database that KOPJE_DATABASE_URL names, else on the one of this checkout; exit 1 where something differed."""
+    from kopje.store import people
+    from kopje.store.migrate import migrate
+    from kopje.store.work import UnitOfWork, engine_for
+    from kopje.usecases.projections import rebuild_and_compare
+    from kopje.usecases.start_up import of_school
+
+    settings, words = Settings.from_environment(), _words()
+    with _database(settings) as url:
+        engine = engine_for(url)
+        migrate(engine)
+        work, differed = UnitOfWork(engine), 0
+        with work.begin() as session:
+            schools = people.schools(session)
+        for school in schools:
+            with work.begin() as session:
+                found = rebuild_and_compare(
+                    of_school(session, people.school(session, school.id), settings.now())
+                )
+            rows = ", ".join(f"{table}: {count}" for table, count in found.rows.items())
+            print(words.word("cli_rebuilt", school=school.name, count=sum(found.rows.values()), rows=rows))
+            print("".join(f"  {line}\n" for line in found.some), end="")
+            differed += sum(found.rows.values())
+        engine.dispose()
+    return 1 if differed else 0
+
+
+@contextmanager
+def _database(settings: Settings) -> Iterator[str]:
+    """The database a command works on; Kopje's own is started for the while where it does not run."""
+    from kopje.store.cluster import Cluster, data_folder
+
+    if settings.database_url:
+        yield settings.database_url
+        return
+    cluster = Cluster(data_folder(CHECKOUT, "database"))
+    with cluster.borrowed():
+        name = "kopje_demo" if cluster.has("kopje_demo") else "kopje"
+        yield cluster.ensure(name)
 
 
 def _telling(server: uvicorn.Server, said: str) -> uvicorn.Server:
@@ -195,8 +252,8 @@ def _load_demo(work: UnitOfWork, settings: Settings) -> str:
 
     started = time.monotonic()
     if load(work, settings):
-        print(f"Loaded Kestrel Ridge School in {time.monotonic() - started:.0f} s.", flush=True)
-    return f"  sign in as “{LOGIN}”, password “{PASSWORD}”"
+        print(_words().word("cli_loaded", seconds=round(time.monotonic() - started)), flush=True)
+    return "  " + _words().word("cli_sign_in", login=LOGIN, password=PASSWORD)
 
 
 def _interrupt(_signal: int, _frame: FrameType | None) -> None:

@@ -15,12 +15,25 @@ from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from kopje.api import problems
 from kopje.api.deps import House, same_origin
-from kopje.api.routes import lessons, people, practice, roster, sections, sequence, songbook, songs, year
+from kopje.api.problems import words_of
+from kopje.api.routes import (
+    events,
+    lessons,
+    people,
+    practice,
+    roster,
+    sections,
+    sequence,
+    songbook,
+    songs,
+    year,
+)
 from kopje.engraving.printing import Printer
 from kopje.engraving.render import Engraver
 from kopje.settings import Settings
 from kopje.store.work import UnitOfWork
-from kopje.usecases.ask_songbook import bring_up_to_date
+from kopje.thinking import Thinker
+from kopje.usecases.start_up import bring_up_to_date
 
 SECURITY = {
     "Content-Security-Policy": "default-src 'self'; img-src 'self' data:; object-src 'none'; base-uri 'none'; "
@@ -32,29 +45,35 @@ SECURITY = {
 
 
 def create_app(
-    settings: Settings, work: UnitOfWork, engraver: Engraver | None = None, printer: Printer | None = None
+    settings: Settings,
+    work: UnitOfWork,
+    engraver: Engraver | None = None,
+    printer: Printer | None = None,
+    thinker: Thinker | None = None,
 ) -> FastAPI:
-    """The application on a database; the engraver's worker starts with it and stops with it, the printer's when it is needed."""
+    """The application on a database; the engraver's worker starts with it and stops with it, the others when they are needed."""
     drawing, printing = engraver or Engraver(), printer or Printer(settings.web / "assets")
+    thinking = thinker or Thinker()
 
     @asynccontextmanager
     async def lifespan(_: FastAPI) -> AsyncIterator[None]:
         drawing.start()
-        bring_up_to_date(work)
+        bring_up_to_date(work, settings.now())
         gc.collect()
         gc.freeze()  # what is loaded now stays; fewer and shorter pauses in long grids
         gc.set_threshold(50_000, 20, 50)
         yield
         drawing.stop()
         printing.stop()
+        thinking.stop()
 
     app = FastAPI(title="Kopje", version="0.1.0", lifespan=lifespan, docs_url=None, redoc_url=None,
                   openapi_url="/api/openapi.json", separate_input_output_schemas=False)  # fmt: skip
-    app.state.house = House(settings, work, drawing, printing)
+    app.state.house = House(settings, work, drawing, printing, thinking)
     app.add_middleware(GZipMiddleware, minimum_size=600, compresslevel=6)
     app.add_middleware(Secured)
     api = APIRouter(prefix="/api", dependencies=[Depends(same_origin)])
-    for module in (people, sections, practice, songbook, songs, lessons, year, roster, sequence):
+    for module in (people, sections, practice, songbook, songs, lessons, events, year, roster, sequence):
         api.include_router(module.router)
     app.include_router(api)
     problems.install(app)
@@ -93,7 +112,7 @@ def _serve_page(app: FastAPI, settings: Settings) -> None:
     @app.get("/{path:path}", include_in_schema=False, response_model=None)
     def page(path: str) -> Response:
         if path.startswith("api/"):
-            return problems.problem(404, "not_served", "There is no such address.")
+            return problems.problem(404, "not_served", words_of(settings).word("no_such_address"))
         if path in ("favicon.svg", "NOTICES.txt"):
             return FileResponse(settings.web / path)
         return FileResponse(settings.web / "index.html", headers={"Cache-Control": "no-cache"})

@@ -12,13 +12,18 @@ CHECKOUT = Path(__file__).resolve().parents[2]
 
 @dataclass(frozen=True, slots=True)
 class Settings:
-    """`today` fixes the date everywhere; `clock` also the time (KOPJE_TODAY=2026-11-24 or 2026-11-24T09:10)."""
+    """`today` fixes the date everywhere; `clock` also the time (KOPJE_TODAY=2026-11-24 or 2026-11-24T09:10).
+
+    `language` is the one that Kopje speaks, of those in the folder `locales`.
+    """
 
     database_url: str | None = None
     port: int = 8000
     today: date | None = None
     clock: time | None = None
     web: Path = CHECKOUT / "web" / "dist"
+    locales: Path = CHECKOUT / "locales"
+    language: str = "en"
     songs: Path = Path(__file__).resolve().parent / "demo" / "songs"
 
     @classmethod
@@ -31,6 +36,8 @@ class Settings:
         return cls(
             database_url=url or None,
             port=int(os.environ.get("KOPJE_PORT", "8000")),
+            locales=Path(os.environ.get("KOPJE_LOCALES", CHECKOUT / "locales")),
+            language=os.environ.get("KOPJE_LANGUAGE", "en"),
             today=fixed.date() if fixed else None,
             clock=fixed.time() if fixed and "T" in text else None,
         )

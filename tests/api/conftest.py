@@ -5,10 +5,13 @@ from __future__ import annotations
 import uuid
 from collections.abc import Iterator
 from dataclasses import dataclass
-from datetime import date, time
+from datetime import date, time, timedelta
+from itertools import count
+from typing import Any
 
 import pytest
 from fastapi.testclient import TestClient
+from sqlalchemy.orm import Session
 
 from conftest import SETTINGS
 from kopje.core.planning.catalogue import activity
@@ -16,12 +19,14 @@ from kopje.core.planning.meetings import Meeting
 from kopje.engraving.printing import Printer
 from kopje.engraving.render import Engraver
 from kopje.main import create_app
-from kopje.store import lessons, songs
+from kopje.store import plans, songs
 from kopje.store.tables import Child, School, Teacher
 from kopje.store.work import UnitOfWork
+from kopje.thinking import Thinker
 from kopje.usecases import ask_songbook, propose_lesson, school_calendar, set_up_school
 from kopje.usecases.bring_shipped_songs import bring_shipped_songs
-from kopje.usecases.call import Call
+from kopje.usecases.call import Call, Desk
+from kopje.usecases.projections import RULES
 from kopje.usecases.sign_in import hashed
 
 PASSWORD = "a long password"
@@ -53,58 +58,88 @@ def printer() -> Iterator[Printer]:
 
 
 def make_school(work: UnitOfWork, name: str) -> Place:
+    school_id, teacher_id, now = uuid.uuid4(), uuid.uuid4(), SETTINGS.now()
+
+    def call(session: Session) -> Call:
+        return Call(session, school_id, teacher_id, now, uuid.uuid4)
+
     with work.begin() as session:
-        school_id, teacher_id = uuid.uuid4(), uuid.uuid4()
-        now = SETTINGS.now()
-        session.add(School(id=school_id, name=name, created=now))
+        session.add(School(id=school_id, name=name, created=now, rules=RULES))
         session.flush()
-        session.add(
-            Teacher(
-                id=teacher_id,
-                school_id=school_id,
-                login=name.lower(),
-                name="T",
-                role="owner",
-                password_hash=HASH,
-            )
-        )
+        owner = {"login": name.lower(), "name": "T", "role": "owner", "password_hash": HASH}
+        session.add(Teacher(id=teacher_id, school_id=school_id, **owner))
         session.flush()
-        call = Call(session, school_id, teacher_id, now, uuid.uuid4)
         meetings = (Meeting(1, time(9, 50)), Meeting(4, time(9, 10)))
         new = set_up_school.NewSection("2A", 2, 30, ("Ama", "Jun", "Ines", "Tove", "Kofi", "Lien"), meetings)
-        section = set_up_school.add_section(call, new)
-        bring_shipped_songs(call, SETTINGS.songs)
-        lesson = propose_lesson.propose(call, section.id)
-        child = session.query(Child).filter_by(section_id=section.id).first()
-        cell = next(c for c in lessons.cells(session, lesson.id) if activity(c.activity).way == "sing")
-        assert child is not None
-        (change,) = school_calendar.add_change(
-            call, "lost", SETTINGS.now().date(), None, "Fire drill", [section.id]
+        section = set_up_school.add_section(call(session), new)
+        bring_shipped_songs(call(session), SETTINGS.songs)
+        off = SETTINGS.now().date() + timedelta(days=7)
+        (change,) = school_calendar.add_change(call(session), "lost", off, None, "Fire drill", [section.id])
+        concert = school_calendar.add_concert(
+            call(session), "Concert", date(2026, 12, 17), [section.id], ["do"]
         )
-        concert = school_calendar.add_concert(call, "Concert", date(2026, 12, 17), [section.id], ["do"])
-        kept = ask_songbook.keep_question(call, "Quiet ones", {"has": ["re"]})
-        ids = {"school_id": school_id, "section_id": section.id, "song_id": songs.songs(session, school_id)[0].id,
-               "lesson_id": lesson.id, "cell_id": cell.id, "child_id": child.id, "mark_id": uuid.uuid4(),
-               "change_id": change.id, "concert_id": concert.id, "question_id": kept.id}  # fmt: skip
-        return Place(name.lower(), {key: str(value) for key, value in ids.items()})
+        kept = ask_songbook.keep_question(call(session), "Quiet ones", {"has": ["re"]})
+    lesson_id = propose_lesson.propose(Desk(work, call), section.id)
+    with work.begin() as session:
+        child = session.query(Child).filter_by(section_id=section.id).order_by(Child.name).first()
+        part = next(p for p in plans.parts(session, lesson_id) if activity(p.activity).way == "sing")
+        assert child is not None
+        ids = {"school_id": school_id, "section_id": section.id, "song_id": songs.of_school(session, school_id)[0].id,
+               "lesson_id": lesson_id, "part_id": part.id, "child_id": child.id, "mark_id": uuid.uuid4(),
+               "change_id": change.id, "concert_id": concert.id, "question_id": kept.id, "event_id": uuid.uuid4(),
+               "device": uuid.uuid4()}  # fmt: skip
+    return Place(name.lower(), {key: str(value) for key, value in ids.items()})
+
+
+COUNTING = count(1)
+
+
+def event(place: Place, kind: str, at: str = "", **what: Any) -> dict[str, Any]:
+    """An event as a device of this school's teacher makes it; `at` another moment than now."""
+    return {
+        "id": str(uuid.uuid4()), "kind": kind, "section_id": place.ids["section_id"],
+        "lesson_id": place.ids["lesson_id"], "clock": at or SETTINGS.now().isoformat(), "device": place.ids["device"],
+        "sequence": next(COUNTING), **what,
+    }  # fmt: skip
+
+
+def mark(place: Place, result: str = "secure", **what: Any) -> dict[str, Any]:
+    full = {"child_id": place.ids["child_id"], "part_id": place.ids["part_id"], "concept": "so-mi", "way": "sing",
+            "voices": "alone", "help": "none", "result": result}  # fmt: skip
+    return event(place, "marked", **(full | what))
+
+
+def tell(client: TestClient, *events: dict[str, Any], sent: str = "") -> list[dict[str, Any]]:
+    """Send a batch; the answers."""
+    body = {"sent": sent or SETTINGS.now().isoformat(), "events": list(events)}
+    answer = client.post("/api/events", json=body)
+    assert answer.status_code == 200, answer.text
+    return answer.json()  # type: ignore[no-any-return]
+
+
+def outcomes(answers: list[dict[str, Any]]) -> list[str]:
+    return [one["outcome"] for one in answers]
 
 
 def start_and_mark(client: TestClient, place: Place) -> None:
-    client.post(f"/api/lessons/{place.ids['lesson_id']}/start")
-    put_mark(client, place, place.ids["mark_id"])
+    """A lesson begins, a child is marked, and an event about somebody else's child goes aside."""
+    stray = event(place, "absent", id=place.ids["event_id"], child_id=str(uuid.uuid4()))
+    found = tell(client, event(place, "started"), mark(place, id=place.ids["mark_id"]), stray)
+    assert outcomes(found) == ["taken", "taken", "aside"]
 
 
-def put_mark(client: TestClient, place: Place, mark_id: str, **more: str):
-    body = {key: place.ids[key] for key in ("lesson_id", "cell_id", "child_id")}
-    body |= {"concept": "so-mi", "result": "secure", "moment": SETTINGS.now().isoformat()} | more
-    return client.put(f"/api/marks/{mark_id}", json=body)
+@pytest.fixture(scope="session")
+def thinker() -> Iterator[Thinker]:
+    thinker = Thinker()
+    yield thinker
+    thinker.stop()
 
 
 @pytest.fixture
-def app_client(work: UnitOfWork, engraver: Engraver, printer: Printer) -> TestClient:
+def app_client(work: UnitOfWork, engraver: Engraver, printer: Printer, thinker: Thinker) -> TestClient:
     """Signed out."""
     return TestClient(
-        create_app(SETTINGS, work, engraver, printer), headers=OURS, base_url="http://testserver"
+        create_app(SETTINGS, work, engraver, printer, thinker), headers=OURS, base_url="http://testserver"
     )
 
 

@@ -169,7 +169,7 @@ def test_of_a_large_book_only_likely_songs_are_read_and_the_best_are_among_them(
             "the same judgement, in the same order"
         )
     lesson = client.post(f"/api/sections/{section}/lesson").json()
-    assert sum(cell["song"] is not None for cell in lesson["cells"]) >= 2
+    assert sum(part["song"] is not None for part in lesson["parts"]) >= 2
 
 
 def test_one_request_reads_so_many_songs_and_says_which_it_did_not(

@@ -1,13 +1,12 @@
 """The year through the API: facts move the plan, the past stays, a collision changes nothing."""
 
 from datetime import date, timedelta
-from uuid import uuid4
 
 import pytest
 from fastapi.testclient import TestClient
 from sqlalchemy import Connection, text
 
-from api.conftest import Place, put_mark, signed_in, start_and_mark
+from api.conftest import Place, mark, signed_in, start_and_mark, tell
 from conftest import SETTINGS
 
 TODAY = SETTINGS.now().date()
@@ -124,7 +123,7 @@ def test_into_the_next_year_children_go_up_with_their_marks_and_are_to_be_heard_
     client: TestClient, kestrel: Place, connection: Connection
 ) -> None:
     start_and_mark(client, kestrel)
-    put_mark(client, kestrel, str(uuid4()), moment="2026-11-20T09:00:00+00:00", concept="la")
+    tell(client, mark(kestrel, concept="la"))
     client.post(
         "/api/roster",
         json={"sections": [{"name": "3A", "grade": 3, "minutes": 45, "meetings": [], "children": ["Bo"]}]},
@@ -263,7 +262,7 @@ def test_a_choir_is_made_of_children_of_the_classes_and_hears_them(
     assert len(roll) == 2
     assert str(child) in str(roll)
     lesson = client.post(f"/api/sections/{choir['id']}/lesson").json()
-    assert [cell["slot"] for cell in lesson["cells"]] == [
+    assert [part["slot"] for part in lesson["parts"]] == [
         "Warm-up",
         "Hard intervals",
         "Sight-singing",
@@ -271,6 +270,6 @@ def test_a_choir_is_made_of_children_of_the_classes_and_hears_them(
         "Repertoire",
         "Closing",
     ]
-    reading = next(cell for cell in lesson["cells"] if cell["slot"] == "Sight-singing")
+    reading = next(part for part in lesson["parts"] if part["slot"] == "Sight-singing")
     assert reading["concept"]["key"] == "reading-1"
     assert lesson["available"] - 2 <= lesson["planned_minutes"] <= lesson["available"]

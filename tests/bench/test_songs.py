@@ -109,7 +109,7 @@ def _drawn(engraver: Engraver, text: str) -> str:
     try:
         return engraver.svg(text)
     except EngravingError as refused:
-        return refused.message
+        return str(refused)
 
 
 BARE = """SELECT s.id, s.title FROM song s LEFT JOIN (SELECT c.song_id, max(l.day) AS last FROM cell c JOIN lesson l
@@ -136,8 +136,9 @@ def test_the_sentence() -> None:
         for concept in {"do", "half", "do-pentatonic", "four-sixteenths", "fa", "low-la"} - there:
             session.add(_declared(call, section.id, concept))
         session.flush()
-        from kopje.core.songs.question import known_to
         from kopje.usecases.section_state import state_of
+
+        from kopje.core.songs.question import known_to
 
         only = sorted(known_to(state_of(call, section), asked))
         values = {"section": section.id, "school": section.school_id, "has": ["tone:re"], "only": only}

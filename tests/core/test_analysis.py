@@ -6,7 +6,7 @@ import pytest
 
 from kopje.api.analysis_json import analysis_json
 from kopje.cli import main
-from making import shipped, tune
+from making import said, shipped, tune
 
 
 def elements(body: str, meter: str = "2/4") -> list[tuple[str, int]]:
@@ -104,7 +104,7 @@ def test_mi_so_is_a_skip_and_a_repeat_is_no_step() -> None:
 
 def test_bars_that_do_not_add_up_are_named_by_number() -> None:
     a = tune("A2A2|A2A2A2|A2|A4|]")
-    assert [(p.bar, p.code, p.message) for p in a.problems] == [
+    assert [(p.bar, p.code, said(p.reason)) for p in a.problems] == [
         (2, "bar_too_long", "Bar 2 has 3 beats, the meter asks for 2."),
         (3, "bar_too_short", "Bar 3 has 1 beat, the meter asks for 2."),
     ]

@@ -2,10 +2,12 @@
 
 from datetime import date
 
+from kopje.api.schemas.base import in_one_breath
 from kopje.core.sequence.arcs import SectionState
 from kopje.core.sequence.concepts import ConceptKey
 from kopje.core.sequence.so_mi_first import SO_MI_FIRST
 from kopje.core.songs.fit import Fit, Met, fit, ranked
+from kopje.words import ENGLISH_WORDS
 from making import DAY, declared, made_card, shipped_cards, taught
 
 RE = SO_MI_FIRST.concept("re")
@@ -34,15 +36,15 @@ ONCE = "A2A2|A2F2|A2A2|F2F2|A2A2|AAAA|A2G2|F4|]"
 def test_1_the_clear_song_may_present_and_says_why() -> None:
     found = against(PLAIN)
     assert found.allowed
-    assert "approached by step" in found.sentence
-    assert "all else known" in found.sentence
-    assert "do = F" in found.sentence
+    assert "approached by step" in in_one_breath(found.verdict.reasons, ENGLISH_WORDS)
+    assert "all else known" in in_one_breath(found.verdict.reasons, ENGLISH_WORDS)
+    assert "do = F" in in_one_breath(found.verdict.reasons, ENGLISH_WORDS)
 
 
 def test_2_an_unknown_tone_bars_from_presenting_and_is_named() -> None:
     found = against(LOW_LA)
     assert not found.allowed
-    assert "also has low la, unknown to 2A" in found.sentence
+    assert "also has low la, unknown to 2A" in in_one_breath(found.verdict.reasons, ENGLISH_WORDS)
 
 
 def test_3_the_same_song_may_prepare() -> None:
@@ -89,13 +91,13 @@ def test_9_a_song_sung_lately_rests_before_it_is_practised_again() -> None:
 def test_10_out_of_their_range_costs_more_than_a_moved_key() -> None:
     wide = against("F,2G2|A2F2|A2G2|G2F2|A2G2|AAGG|A2G2|f4|]")
     assert wide.cost > against(PLAIN).cost
-    assert any(reason.subject == "key" for reason in wide.verdict.reasons)
+    assert any(reason.about == "key" for reason in wide.verdict.reasons)
 
 
 def test_11_an_unknown_figure_bars_once_the_class_can_name_figures() -> None:
     body = "A2G2|A2F2|A2G2|G2F2|A/A/A/A/G2|AAGG|A2G2|F4|]"
     assert not against(body).allowed
-    assert "four sixteenths" in against(body).sentence
+    assert "four sixteenths" in in_one_breath(against(body).verdict.reasons, ENGLISH_WORDS)
     tones_only = declared("so-mi", "la", "do")
     assert against(body, state=tones_only).allowed
 
@@ -121,9 +123,9 @@ def test_the_songs_that_ship_do_what_they_say() -> None:
         found = fit(
             slugs[slug], concept, "present", declared(*before, grade=max(concept.grade, 1)), Met(2), DAY
         )
-        assert found.allowed, (slug, found.sentence)
+        assert found.allowed, (slug, in_one_breath(found.verdict.reasons, ENGLISH_WORDS))
         assert "range" not in codes(found) or not any(
-            r.weight == "against" and r.subject == "key" for r in found.verdict.reasons
+            r.weight == "against" and r.about == "key" for r in found.verdict.reasons
         ), slug
 
 

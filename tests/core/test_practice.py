@@ -19,7 +19,7 @@ from kopje.core.practice.games import (
     telling_words,
     trials,
 )
-from making import SONGS, shipped, tune
+from making import SONGS, refuses, shipped, tune
 
 SLUGS = sorted(file.stem for file in SONGS.glob("*.abc"))
 
@@ -56,7 +56,7 @@ def test_rows_go_up_and_come_back() -> None:
     assert known == set(five)
     total, minutes = counted_tones(rows(five, "up_and_down"), 60)
     assert (total, minutes * 60) == (25, 30)  # the first so many odd numbers, and a rest after each row
-    with pytest.raises(PracticeError, match="too few tones"):
+    with refuses(PracticeError, "too few tones"):
         rows(five, "thirds", Degree.parse("so"))
 
 

@@ -11,7 +11,7 @@ from kopje.core.analysis.recast import other_home, recast
 from kopje.core.analysis.told import Told
 from kopje.core.errors import TuneError
 from kopje.core.music.degree import NATURAL, Degree
-from making import SONGS, shipped, tune
+from making import SONGS, refuses, shipped, tune
 
 SCALE = "CDEFGAB"
 
@@ -79,12 +79,12 @@ def test_every_song_of_ours_in_major_or_minor_can_be_recast() -> None:
         if a.tonality.name in ("major", "minor"):
             assert len(pitches(recast(a, "parallel"))) == len(pitches(a.tune))
         else:
-            with pytest.raises(TuneError, match="parallel tonality"):
+            with refuses(TuneError, "parallel tonality"):
                 recast(a, "parallel")
 
 
 def test_a_tone_without_a_syllable_over_there_is_named() -> None:
-    with pytest.raises(TuneError, match="ri"):
+    with refuses(TuneError, "ri"):
         recast(tune("C2 E2 | ^D2 E2 | F2 G2 | A2 B2 | c2 G2 | E2 D2 | C4 |"), "parallel")
 
 

@@ -8,7 +8,7 @@ import pytest
 
 from kopje.core.songs.fit import Met
 from kopje.core.songs.question import SongQuestion, answer
-from making import DAY, declared, made_facts, shipped_facts
+from making import DAY, declared, made_facts, said, shipped_facts
 
 SECOND = declared("high-low", "contour", "so-mi", "la", "do", "quarter-eighths", "two-beat-meter")
 RE = "re"
@@ -24,14 +24,12 @@ def test_it_has_re_and_else_only_what_they_know() -> None:
         plain, asked, declared("so-mi", "do", "quarter-eighths", "two-beat-meter", "half"), Met(), DAY
     )
     assert good.allowed
-    assert [reason.sentence for reason in good.reasons][-1] == "Else only what 2A knows."
+    assert [said(reason) for reason in good.reasons][-1] == "Else only what 2A knows."
     bad = answer(
         strange, asked, declared("so-mi", "do", "quarter-eighths", "two-beat-meter", "half"), Met(), DAY
     )
     assert not bad.allowed
-    assert "Also has fa and the half step, which 2A cannot name yet." in [
-        reason.sentence for reason in bad.bars
-    ]
+    assert "Also has fa and the half step, which 2A cannot name yet." in [said(reason) for reason in bad.bars]
 
 
 @pytest.mark.parametrize(

@@ -5,7 +5,7 @@ from collections import Counter
 import pytest
 
 from kopje.core.analysis.sung import sums, sung
-from making import SONGS, shipped, tune
+from making import SONGS, said, shipped, tune
 
 SLUGS = sorted(file.stem for file in SONGS.glob("*.abc"))
 
@@ -26,7 +26,7 @@ def test_a_syllable_is_held_over_the_tones_that_have_none_and_another_verse_may_
         ("riv", "er", "side"),
         ("river", "side", ""),
     ]
-    assert [s.sentence for s in sums(a)] == [
+    assert [said(s.reason) for s in sums(a)] == [
         "4 syllables on 5 tones; held over more than one in bar 2.",
         "5 syllables on 5 tones; not set as verse 1 in bar 2.",
     ]

@@ -16,7 +16,7 @@ from kopje.core.music.pitch import Pitch
 from kopje.core.music.tune import Bar, Note, Tune, numbered
 from kopje.core.planning.catalogue import CATALOGUE
 from kopje.core.planning.template import available, template
-from kopje.core.sequence.concepts import STRAND_NAMES
+from kopje.core.sequence.concepts import STRANDS
 from kopje.core.sequence.shipped import SHIPPED
 
 A = Pitch("A", 0, 4)
@@ -130,7 +130,7 @@ def test_every_activity_speaks_for_itself_and_says_its_care() -> None:
 @pytest.mark.parametrize("name", SHIPPED)
 def test_every_concept_has_a_known_strand_a_question_and_a_way_to_show_it(name: str) -> None:
     for concept in SHIPPED[name].concepts:
-        assert concept.strand in STRAND_NAMES
+        assert concept.strand in STRANDS
         assert concept.prompt.endswith((".", "?")), concept.key
         assert concept.ways
         assert concept.grade >= max((SHIPPED[name].concept(n).grade for n in concept.needs), default=0), (

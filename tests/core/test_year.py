@@ -12,9 +12,10 @@ from kopje.core.planning.year.greedy import greedy
 from kopje.core.planning.year.keep import keep_order
 from kopje.core.planning.year.turns import in_turn, put_in_turn
 from kopje.core.planning.year.validate import breaches, first_lesson
-from kopje.core.planning.year.ways import conflict, conflict_of_words, core, sentence, short_by, ways_out
+from kopje.core.planning.year.ways import conflict, conflict_of_words, core, short_by, verdict, ways_out
 from kopje.core.sequence.concepts import ConceptKey
 from kopje.core.sequence.so_mi_first import SO_MI_FIRST
+from making import said
 
 SEEDS = [*range(30), 205, 254]  # the last two: a rest that lies behind what is left of a begun arc
 
@@ -74,7 +75,7 @@ def test_the_validator_sees_what_is_wrong() -> None:
 def test_a_year_with_room_says_so_and_a_full_one_says_by_how_much() -> None:
     roomy, tight = second_grade(72), second_grade(28)
     assert short_by(roomy) == 0
-    assert sentence(roomy, fit_year(roomy), 0).startswith("It fits: ")
+    assert said(verdict(roomy, fit_year(roomy), 0)).startswith("It fits: ")
     short = short_by(tight)
     assert short > 0
     assert short_by(second_grade(28 + short)) == 0
@@ -85,7 +86,7 @@ def test_ways_out_differ_and_each_is_a_sound_plan() -> None:
     asked = second_grade(36)
     found = ways_out(asked)
     assert 2 <= len(found) <= 3
-    assert len({way.sentence for way in found}) == len(found)
+    assert len({way.reason for way in found}) == len(found)
     for way in found:
         assert breaches(way.question, way.plan) == ()
     kept = [way for way in found if way.kind in ("shorten", "reserve")]
@@ -95,16 +96,16 @@ def test_ways_out_differ_and_each_is_a_sound_plan() -> None:
 def test_wishes_that_collide_are_named_and_no_others() -> None:
     asked = with_wish(with_wish(second_grade(60), "do", fixed=30), "re", latest=12)
     asked = replace(asked, concerts=(Concert("Autumn concert", 50, frozenset({ConceptKey("half")})),))
-    said = [reason.sentence for reason in conflict(asked)]
-    assert said == ["Do begins in lesson 30.", "Re is named by lesson 12."]
+    found = [said(reason) for reason in conflict(asked)]
+    assert found == ["Do begins in lesson 30.", "Re is named by lesson 12."]
     assert conflict(with_wish(second_grade(60), "do", fixed=10)) == ()
     lost = Concert("Too soon", 3, frozenset({ConceptKey("four-beat-meter"), ConceptKey("half")}))
     asked = with_wish(second_grade(60, concerts=(lost,)), "do", fixed=10)
     assert conflict(asked)
     assert conflict_of_words(asked) == ()  # the concert was lost before anybody said anything
     half = Concert("Soon", 12, frozenset({ConceptKey("four-beat-meter"), ConceptKey("half")}))
-    said = conflict_of_words(with_wish(second_grade(60, concerts=(half,)), "half", earliest=20))
-    assert [reason.subject for reason in said] == ["half", "Soon"]
+    collide = conflict_of_words(with_wish(second_grade(60, concerts=(half,)), "half", earliest=20))
+    assert [reason.about for reason in collide] == ["half", "Soon"]
 
 
 def test_a_concert_pulls_its_concept_forward() -> None:
@@ -114,7 +115,7 @@ def test_a_concert_pulls_its_concept_forward() -> None:
     plan = fit_year(second_grade(60, concerts=(concert,)))
     present = plan.by_key[ConceptKey("do-pentatonic")].present
     assert present is not None
-    assert present <= concert.lesson or "comes too soon" in sentence(
+    assert present <= concert.lesson or "comes too soon" in verdict(
         second_grade(60, concerts=(concert,)), plan, 0
     )
 

@@ -13,6 +13,7 @@ from kopje.core.errors import FileError
 from kopje.core.music.degree import plain_do
 from kopje.core.music.meter import Meter
 from kopje.formats.song_line import read_song_line
+from making import refuses
 
 SIMPLE, DOTTED = Meter(2, 4), Meter(6, 8)
 
@@ -42,7 +43,7 @@ def test_a_line_may_come_again_with_another_end() -> None:
     written = typed("s m | sl s\nd d | m -\ns m | sl s\ns m | r d\ns m | r d")
     short = typed("s m | sl s\nd d | m -\n=1\n=1 r d\n=")
     assert short.tune.bars == written.tune.bars
-    with pytest.raises(FileError, match="“=3” in line 2 has no line to repeat"):
+    with refuses(FileError, "“=3” in line 2 has no line to repeat"):
         typed("s m\n=3")
 
 
@@ -74,7 +75,7 @@ def test_full_syllables_marks_and_altered_tones_are_read() -> None:
     ],
 )
 def test_what_cannot_be_read_is_said_with_its_place(line: str, said: str) -> None:
-    with pytest.raises(FileError, match=said):
+    with refuses(FileError, said):
         typed(line)
 
 

@@ -2,11 +2,13 @@
 // The window: the day's strip at the left, where you are on top, the work in the rest.
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { queryClient, useFirstRun, useMe, useWords } from '@/api/queries'
+import { begin, end, outbox } from '@/api/outbox'
+import { forgetWhatHappened, queryClient, useFirstRun, useMe, useWords } from '@/api/queries'
 import KeySheet from '@/components/KeySheet.vue'
 import TopLine from '@/components/TopLine.vue'
 import DayStrip from '@/features/strip/DayStrip.vue'
 import FindBox from '@/features/strip/FindBox.vue'
+import UnsentSign from '@/features/strip/UnsentSign.vue'
 import { provideTrail } from '@/composables/useTrail'
 import { wording } from '@/composables/useWording'
 
@@ -20,6 +22,8 @@ provideTrail()
 const words = useWords(() => me.data.value !== undefined)
 watch(() => words.data.value, (now) => { if (now) wording.value = now }, { immediate: true })
 
+watch(() => me.data.value?.id, (id) => (id ? void begin(id) : end()), { immediate: true })
+watch(outbox.sent, forgetWhatHappened)
 // The cache itself, for what is shown lags a moment behind it: just after signing in it would still say “signed out”.
 const stillOut = () => queryClient.getQueryState(['me'])?.status === 'error'
 watch(
@@ -40,7 +44,7 @@ const ready = computed(() => bare.value || me.data.value !== undefined)
     <div v-else-if="ready" class="window">
       <DayStrip />
       <div class="rest">
-        <TopLine @find="finding = true"><KeySheet /></TopLine>
+        <TopLine @find="finding = true"><UnsentSign /><KeySheet /></TopLine>
         <FindBox v-if="finding" @close="finding = false" />
         <main id="main" class="work"><router-view :key="String(route.name) + String(route.params.id ?? '')" /></main>
       </div>

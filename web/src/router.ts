@@ -19,6 +19,7 @@ export const router = createRouter({
     { path: '/lessons/:id', name: 'lesson', component: () => import('./pages/LessonPage.vue'), props: true },
     { path: '/lessons/:id/teach', name: 'teach', component: () => import('./pages/TeachPage.vue'), props: true, meta: { wide: true } },
     { path: '/lessons/:id/projector', name: 'projector', component: () => import('./pages/ProjectorPage.vue'), props: true, meta: { bare: true } },
+    { path: '/kept', name: 'kept', component: () => import('./pages/KeptPage.vue') },
     { path: '/sequence', name: 'sequence', component: () => import('./pages/SequencePage.vue') },
     { path: '/set-up', name: 'set-up', component: () => import('./pages/SetUpPage.vue') },
     { path: '/:rest(.*)', redirect: '/' },

@@ -9,10 +9,10 @@ from kopje.core.analysis.analysis import Analysis
 from kopje.core.analysis.motion import move
 from kopje.core.analysis.phrases import Phrase
 from kopje.core.exact import Fraction
-from kopje.core.sequence.wording import OURS
+from kopje.words import ENGLISH_WORDS, Words
 
 
-def analysis_json(a: Analysis) -> dict[str, Any]:
+def analysis_json(a: Analysis, words: Words = ENGLISH_WORDS) -> dict[str, Any]:
     """One object of the contract."""
     t = a.tonality
     low, high = a.range or (None, None)
@@ -26,7 +26,7 @@ def analysis_json(a: Analysis) -> dict[str, Any]:
         "resting_tone": t.resting,
         "tonality": t.name,
         "confidence": round(float(t.confidence), 2),
-        "reasons": [OURS.spoken(reason.sentence) for reason in t.reasons],
+        "reasons": [words.say(reason) for reason in t.reasons],
         "tone_set": [str(degree) for degree in a.tone_set],
         "tone_set_name": a.tone_set_name,
         "range": {"low": str(low), "high": str(high), "semitones": high.midi - low.midi}
@@ -44,7 +44,7 @@ def analysis_json(a: Analysis) -> dict[str, Any]:
         "phrases_heard": [bars_of(a, phrase) for phrase in a.phrases_heard],
         "phrases": [_phrase(a, index) for index in range(len(a.phrases))],
         "words": {degree: list(words) for degree, words in a.words.items()},
-        "problems": [{"bar": p.bar, "code": p.code, "message": p.message} for p in a.problems],
+        "problems": [{"bar": p.bar, "code": p.code, "message": words.say(p.reason)} for p in a.problems],
     }
 
 

@@ -15,9 +15,11 @@ from kopje.engraving.printing import Printer
 from kopje.engraving.render import Engraver
 from kopje.settings import Settings
 from kopje.store.work import UnitOfWork
+from kopje.thinking import Thinker
 from kopje.usecases import sign_in
-from kopje.usecases.call import Call
+from kopje.usecases.call import Call, Desk
 from kopje.usecases.school_sequence import sequence_for
+from kopje.words import catalogue
 
 COOKIE = "kopje_sign_in"
 HEADER = "x-kopje-request"
@@ -32,6 +34,7 @@ class House:
     work: UnitOfWork
     engraver: Engraver
     printer: Printer
+    thinker: Thinker
 
 
 def _house(request: Request) -> House:
@@ -51,7 +54,7 @@ async def same_origin(request: Request) -> None:
     origin = request.headers.get("origin")
     foreign = origin is not None and origin.split("://")[-1] != request.headers.get("host")
     if foreign or HEADER not in request.headers:
-        raise ForgedRequestError("This request did not come from Kopje's own page. Nothing was changed.")
+        raise ForgedRequestError("request_forged")
 
 
 def transaction(request: Request) -> Iterator[Session]:
@@ -70,17 +73,34 @@ def signed_in(request: Request, session: Transaction) -> sign_in.SignedIn:
 Teacher = Annotated[sign_in.SignedIn, Depends(signed_in, scope="function")]
 
 
-def call(request: Request) -> Iterator[Call]:
-    """A transaction and who is signed in, in one step: each step of its own would cost a thread."""
+def _call(request: Request, session: Session) -> Call:
+    """Who is signed in, on a transaction."""
     here = _house(request)
     now = here.settings.now()
-    with here.work.read() if request.method in SAFE else here.work.begin() as session:
-        teacher = sign_in.who(session, request.cookies.get(COOKIE), now)
-        sequence = sequence_for(session, teacher.school_id, teacher.sequence, teacher.wording)
-        yield Call(session, teacher.school_id, teacher.teacher_id, now, uuid.uuid4, sequence)
+    teacher = sign_in.who(session, request.cookies.get(COOKIE), now)
+    sequence = sequence_for(session, teacher.school_id, teacher.sequence, teacher.wording)
+    request.state.sequence = sequence  # refusals are said in the school's words too
+    words = catalogue(here.settings.language, here.settings.locales)
+    return Call(session, teacher.school_id, teacher.teacher_id, now, uuid.uuid4, sequence, words)
+
+
+def call(request: Request) -> Iterator[Call]:
+    """A transaction and who is signed in, in one step: each step of its own would cost a thread."""
+    work = _house(request).work
+    with work.read() if request.method in SAFE else work.begin() as session:
+        yield _call(request, session)
+
+
+def desk(request: Request) -> Desk:
+    """For what takes thought: its transactions are its own."""
+    here = _house(request)
+    found = Desk(here.work, lambda session: _call(request, session), here.thinker.think)
+    with found.look():  # signed out is said before anything is thought about
+        return found
 
 
 Work = Annotated[Call, Depends(call, scope="function")]
+AtDesk = Annotated[Desk, Depends(desk, scope="function")]
 OurHouse = Annotated[House, Depends(house)]
 
 

@@ -9,11 +9,15 @@ import structlog
 from fastapi import FastAPI, Request
 from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
-from sqlalchemy.exc import DataError, OperationalError
+from sqlalchemy.exc import DataError, IntegrityError, OperationalError
 from starlette.exceptions import HTTPException
 
 from kopje.api.schemas.base import Read
 from kopje.core import errors
+from kopje.core.sequence.concepts import Sequence as Concepts
+from kopje.core.sequence.so_mi_first import SO_MI_FIRST
+from kopje.settings import Settings
+from kopje.words import Words, catalogue
 
 STATUS: dict[type[errors.KopjeError], int] = {
     errors.PitchError: 422,
@@ -27,6 +31,9 @@ STATUS: dict[type[errors.KopjeError], int] = {
     errors.MarkError: 409,
     errors.PlanError: 409,
     errors.LessonError: 409,
+    errors.StaleError: 409,
+    errors.BusyError: 409,
+    errors.EventError: 409,
     errors.FileError: 422,
     errors.FileUnsafeError: 422,
     errors.FileTooLargeError: 413,
@@ -53,51 +60,76 @@ def problem(status: int, code: str, detail: str, reasons: Sequence[dict[str, Any
     return JSONResponse(body, status, media_type="application/problem+json")
 
 
-async def _refused(_: Request, error: Exception) -> JSONResponse:
+def words_of(settings: Settings, sequence: Concepts = SO_MI_FIRST) -> Words:
+    return Words(catalogue(settings.language, settings.locales), sequence)
+
+
+def _words(request: Request) -> Words:
+    """In the school's own words where it is known by now whose request it is."""
+    settings: Settings = request.app.state.house.settings
+    return words_of(settings, getattr(request.state, "sequence", SO_MI_FIRST))
+
+
+def _said(request: Request, status: int, code: str, said: str) -> JSONResponse:
+    return problem(status, code, _words(request).word(said))
+
+
+async def _refused(request: Request, error: Exception) -> JSONResponse:
     if not isinstance(error, errors.KopjeError):
         raise error
-    answer = problem(STATUS[type(error)], error.code, error.message)
+    answer = problem(STATUS[_kind(error)], error.code, _words(request).refusal(error))
     if isinstance(error, errors.SignInSlowedError):
         answer.headers["Retry-After"] = str(error.value)
     return answer
 
 
-async def _invalid(_: Request, error: Exception) -> JSONResponse:
+def _kind(error: errors.KopjeError) -> type[errors.KopjeError]:
+    """The class that the table names: a room's own refusal is a kind of one of the core's."""
+    return next(one for one in type(error).__mro__ if one in STATUS)
+
+
+async def _invalid(request: Request, error: Exception) -> JSONResponse:
     if not isinstance(error, RequestValidationError):
         raise error
     reasons = [
         {"code": one["type"], "subject": ".".join(map(str, one["loc"])), "sentence": one["msg"]}
         for one in error.errors()
     ]
-    return problem(
-        422, "request_invalid", "Something in the request is not as it should be. Nothing was kept.", reasons
-    )
+    return problem(422, "request_invalid", _words(request).word("request_invalid"), reasons)
 
 
 async def _no_answer(request: Request, error: Exception) -> JSONResponse:
+    if _met(error):
+        return await _meanwhile(request, error)
     log.error("database", path=request.url.path, exc_info=error)
-    said = "Kopje's database did not answer. Nothing was changed; what you marked stays on this device and is sent again."
-    return problem(503, "database_silent", said)
+    return _said(request, 503, "database_silent", "database_silent")
 
 
-async def _unkeepable(_: Request, __: Exception) -> JSONResponse:
-    said = "A text holds a sign that cannot be kept, or a number is out of all bounds. Nothing was kept."
-    return problem(422, "unkeepable", said)
+def _met(error: Exception) -> bool:
+    """Whether two transactions met, so that one of them has to come again."""
+    return getattr(getattr(error, "orig", None), "sqlstate", None) in ("40001", "40P01")
+
+
+async def _meanwhile(request: Request, _: Exception) -> JSONResponse:
+    """Somebody else did the same at this moment: a key that is there by now, or two that waited for each other."""
+    return _said(request, 409, "changed_meanwhile", "changed_meanwhile")
+
+
+async def _unkeepable(request: Request, __: Exception) -> JSONResponse:
+    return _said(request, 422, "unkeepable", "unkeepable")
 
 
 async def _unexpected(request: Request, error: Exception) -> JSONResponse:
     log.error("unexpected", path=request.url.path, exc_info=error)
-    said = (
-        "Something went wrong in Kopje. Nothing was changed; try again, and tell whoever looks after Kopje."
-    )
-    return problem(500, "unexpected", said)
+    return _said(request, 500, "unexpected", "unexpected")
 
 
-async def _not_served(_: Request, error: Exception) -> JSONResponse:
+async def _not_served(request: Request, error: Exception) -> JSONResponse:
     """What the framework itself refuses: no such address or method, a body that is no text."""
     if not isinstance(error, HTTPException):
         raise error
-    return problem(error.status_code, "not_served", f"{error.detail}. Nothing was kept.")
+    said = _words(request).word("request_not_served", detail=str(error.detail))
+    return problem(error.status_code, "not_served", said)
 
 
 def answers(*media: str) -> dict[int | str, dict[str, Any]]:
@@ -110,6 +142,7 @@ def install(app: FastAPI) -> None:
     app.add_exception_handler(HTTPException, _not_served)
     app.add_exception_handler(errors.KopjeError, _refused)
     app.add_exception_handler(RequestValidationError, _invalid)
+    app.add_exception_handler(IntegrityError, _meanwhile)
     app.add_exception_handler(OperationalError, _no_answer)
     app.add_exception_handler(DataError, _unkeepable)
     app.add_exception_handler(Exception, _unexpected)

@@ -6,17 +6,25 @@ classes in this module.
 
 from __future__ import annotations
 
+from kopje.core.reasons import Param, Reason
+
 
 class KopjeError(Exception):
-    """What happened, what was kept and what to do, in one sentence a teacher can act on."""
+    """What happened, what was kept and what to do: `said` names the sentence, which the catalogue words.
+
+    `code` is stable and names the kind of refusal; `value` is what was refused, `path` the way to it.
+    """
 
     code = "error"
 
-    def __init__(self, message: str, *, value: object = None, path: str = "") -> None:
-        super().__init__(message)
-        self.message = message
+    def __init__(self, said: str, *, value: object = None, path: str = "", **params: Param) -> None:
+        super().__init__(said)
+        self.reason = Reason(said, "bars", "", tuple(params.items()))
         self.value = value
         self.path = path
+
+    def __str__(self) -> str:
+        return f"{self.code}: {self.reason.code} {dict(self.reason.params)}"
 
 
 class PitchError(KopjeError):
@@ -61,6 +69,22 @@ class CalendarError(KopjeError):
 
 class LessonError(KopjeError):
     code = "lesson_state"
+
+
+class StaleError(KopjeError):
+    """Something was changed elsewhere since it was looked at."""
+
+    code = "stale"
+
+
+class BusyError(KopjeError):
+    """The same thing is being worked out at this moment."""
+
+    code = "busy"
+
+
+class EventError(KopjeError):
+    code = "event_refused"
 
 
 class FileError(KopjeError):

@@ -5,9 +5,12 @@ A fixed seed makes the same autumn each time; dates count back from today.
 
 from __future__ import annotations
 
-from dataclasses import dataclass, replace
+from collections.abc import Iterator
+from dataclasses import dataclass, field
 from datetime import date, datetime, timedelta
+from itertools import count
 from random import Random
+from typing import Any
 from uuid import UUID
 
 from sqlalchemy.orm import Session
@@ -19,12 +22,21 @@ from kopje.core.planning.meetings import Meeting
 from kopje.core.sequence.concepts import CHOIR
 from kopje.demo.school import NAMES, NOTES, SCHOOL, SECTIONS, SINGERS, TEACHER, Plan
 from kopje.settings import Settings
-from kopje.store import lessons, people, sections
+from kopje.store import people, sections
 from kopje.store import tables as t
 from kopje.store.work import UnitOfWork
-from kopje.usecases import hear_child, plan_year, propose_lesson, school_calendar, set_up_school, teach_lesson
+from kopje.usecases import (
+    plan_year,
+    propose_lesson,
+    read_hearing,
+    read_lesson,
+    school_calendar,
+    set_up_school,
+    take_events,
+)
 from kopje.usecases.bring_shipped_songs import bring_shipped_songs
-from kopje.usecases.call import Call
+from kopje.usecases.call import Call, Desk
+from kopje.usecases.read_lesson import LessonView, PartView
 
 LOGIN, PASSWORD = "teacher", "kestrel ridge"
 SEED = 20261124
@@ -42,6 +54,11 @@ class Autumn:
     chance: Random
     school_id: UUID
     teacher_id: UUID
+    device: UUID
+    counting: Iterator[int] = field(default_factory=lambda: count(1))
+
+    def desk(self, moment: datetime) -> Desk:
+        return Desk(self.work, lambda session: self.call(session, moment))
 
     def new_id(self) -> UUID:
         return UUID(int=self.chance.getrandbits(128), version=4)
@@ -58,8 +75,8 @@ def load(work: UnitOfWork, settings: Settings, weeks: int = WEEKS) -> bool:
             return False
     today = settings.now()
     first = today - timedelta(weeks=weeks)
-    autumn = Autumn(work, settings, chance, UUID(int=chance.getrandbits(128), version=4),
-                    UUID(int=chance.getrandbits(128), version=4))  # fmt: skip
+    school, teacher, device = (UUID(int=chance.getrandbits(128), version=4) for _ in range(3))
+    autumn = Autumn(work, settings, chance, school, teacher, device)
     with work.begin() as session:
         ids = (autumn.school_id, autumn.teacher_id)
         set_up_school.first_run(session, ids, SCHOOL, TEACHER, LOGIN, PASSWORD, first)
@@ -72,12 +89,13 @@ def load(work: UnitOfWork, settings: Settings, weeks: int = WEEKS) -> bool:
     for moment, plan in meetings:
         if moment.date() >= first.date():
             _teach(autumn, plan, by_plan[plan], moment)
+    desk = autumn.desk(today)
     for plan, section_id in by_plan.items():
-        with work.begin() as session:
-            if plan.name == "2A":
+        if plan.name == "2A":
+            with work.begin() as session:
                 _late_joiner(autumn.call(session, today), section_id)
-            propose_lesson.propose(autumn.call(session, today), section_id)
-            plan_year.fit(autumn.call(session, today), section_id)
+        plan_year.fit(desk, section_id)
+        propose_lesson.propose(desk, section_id)
     return True
 
 
@@ -140,49 +158,70 @@ def _meetings(call: Call, by_plan: dict[Plan, UUID], today: date) -> list[tuple[
 
 
 def _teach(autumn: Autumn, plan: Plan, section_id: UUID, moment: datetime) -> None:
-    """One lesson: propose, start, go through it, hear children, end."""
+    """One lesson: propose, start, go through it, hear children, end. What happened is sent at its end, as one batch."""
+    lesson_id = propose_lesson.propose(autumn.desk(moment), section_id)
     with autumn.work.begin() as session:
         call = autumn.call(session, moment)
-        lesson = propose_lesson.propose(call, section_id)
-        teach_lesson.start(call, lesson.id)
-        cells = list(lessons.cells(session, lesson.id))
+        lesson = read_lesson.lesson(call, lesson_id)
+        told = Telling(autumn, lesson, moment)
+        told.event("started")
+        parts = lesson.parts
         short = autumn.chance.random() < NOT_REACHED
-        for cell in cells[: len(cells) - 2] + cells[-1:] if short else cells:
+        for part in parts[: len(parts) - 2] + parts[-1:] if short else parts:
             draw = autumn.chance.random()
             how = "skipped" if draw < SKIPPED else "partly" if draw < SKIPPED + PARTLY else "done"
-            teach_lesson.tick(call, lesson.id, cell.id, how)
-            if how != "skipped" and activity(cell.activity).hears and autumn.chance.random() < HEARD:
-                _hear(autumn, call, plan, lesson, cell)
-        note = autumn.chance.choice(NOTES) if autumn.chance.random() < 0.3 else ""
-        teach_lesson.end(call, lesson.id, note)
+            if how != "skipped" and activity(part.choice.activity).hears and autumn.chance.random() < HEARD:
+                _hear(autumn, call, plan, told, part)
+            told.event("ticked", part_id=part.id, body={"tick": how})
+        if autumn.chance.random() < 0.3:
+            told.event("noted", body={"note": autumn.chance.choice(NOTES)})
+        told.event("ended")
+        take_events.take(autumn.call(session, told.clock), told.clock, told.events)
 
 
-def _hear(autumn: Autumn, call: Call, plan: Plan, lesson: t.Lesson, cell: t.Cell) -> None:
+@dataclass
+class Telling:
+    """What happens in one lesson, event by event."""
+
+    autumn: Autumn
+    lesson: LessonView
+    clock: datetime
+    events: list[take_events.Told] = field(default_factory=list)
+    heard: set[UUID] = field(default_factory=set)
+
+    def event(self, kind: str, **what: Any) -> None:
+        self.clock += timedelta(seconds=20)
+        self.events.append(
+            take_events.Told(self.autumn.new_id(), kind, self.lesson.section.id, self.lesson.id, self.clock,
+                             self.autumn.device, next(self.autumn.counting), **what)
+        )  # fmt: skip
+
+
+def _hear(autumn: Autumn, call: Call, plan: Plan, told: Telling, part: PartView) -> None:
     """Four to six children in the order of the queue; the absent are passed over."""
-    hearing = hear_child.listening_for(call, lesson, cell)
-    if hearing is None:
-        return
-    taught = sections.taught(call.session, lesson.section_id)
-    times = sum(count for concept, _, count in taught if concept == hearing.concept.key)
-    talent = plan.rhythm if hearing.concept.line == "rhythm" else plan.melody
-    wanted, heard = autumn.chance.choice((4, 5, 5, 6)), 0
-    for place in hearing.queue:
+    found = read_hearing.hearing(call, told.lesson.id, part.id)
+    taught = told.lesson.section.facts.taught.get(found.concept.key, {})
+    times = sum(taught.values())
+    talent = plan.rhythm if found.concept.line == "rhythm" else plan.melody
+    wanted = autumn.chance.choice((4, 5, 5, 6))
+    for place in found.queue:
         child_id = UUID(place.child)
-        if _absent(autumn, child_id, lesson):
-            hear_child.absent(call, lesson.id, child_id, True)
+        if child_id in told.heard:
+            continue
+        told.heard.add(child_id)
+        if _absent(autumn, child_id, told.lesson):
+            told.event("absent", child_id=child_id)
             continue
         result = _result(autumn, child_id, talent, times)
-        moment = call.now + timedelta(seconds=6 * heard)
-        command = hear_child.MarkCommand(
-            autumn.new_id(), lesson.id, cell.id, child_id, hearing.concept.key, result, None, moment
-        )
-        hear_child.mark(replace(call, now=moment), command)
-        heard += 1
-        if heard == wanted:
+        body = {"concept": found.concept.key, "way": found.way, "voices": found.voices, "help": found.help,
+                "result": result}  # fmt: skip
+        told.event("marked", child_id=child_id, part_id=part.id, body=body)
+        wanted -= 1
+        if not wanted:
             return
 
 
-def _absent(autumn: Autumn, child_id: UUID, lesson: t.Lesson) -> bool:
+def _absent(autumn: Autumn, child_id: UUID, lesson: LessonView) -> bool:
     """Now and then anybody; one child in sixteen is never there on Thursdays."""
     always = child_id.int % 16 == 0 and lesson.day.weekday() == 3
     return always or autumn.chance.random() < 0.05

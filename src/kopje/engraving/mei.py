@@ -57,7 +57,7 @@ class Under:
 def mei(tune: Tune, under: Under = Under()) -> str:
     """The whole tune; EngravingError when nothing of it can be written. `under.lines` go by the index of printed notes."""
     if not tune.bars:
-        raise EngravingError("There is nothing to engrave.")
+        raise EngravingError("engraving_nothing")
     first = tune.bars[0]
     measures = "".join(_measures(tune, under))
     unpitched = all(note.kind != "note" for bar in tune.bars for note in bar.notes)

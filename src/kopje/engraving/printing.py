@@ -112,14 +112,14 @@ class Printer:
             if self._pool is None:
                 self._pool = ProcessPool(max_workers=1)
         if sum(_drawn(svg) for sheet in sheets for svg, _ in sheet.scores) > MOST_DRAWN:
-            raise EngravingError("This is too much to print at once. Leave some of the layers out.")
+            raise EngravingError("print_too_much")
         html = document(sheets)
         try:
             return bytes(
                 self._pool.schedule(_print, args=(html, self._fonts, paper), timeout=SECONDS).result()
             )
         except (FutureTimeoutError, ProcessExpired, MemoryError) as problem:
-            raise EngravingError("This is too large to print. On the screen everything works.") from problem
+            raise EngravingError("print_too_large") from problem
 
     def stop(self) -> None:
         if self._pool is not None:

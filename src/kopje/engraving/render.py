@@ -107,7 +107,7 @@ class Engraver:
                 self._kept.move_to_end(key)
                 return self._kept[key]
         if mei.count("<note") > MOST_NOTES:
-            raise EngravingError("This song is too large to draw. Everything else about it works.")
+            raise EngravingError("song_too_large_to_draw")
         drawn = self._drawn(mei, how)
         with self._lock:
             self._kept[key] = drawn
@@ -121,11 +121,9 @@ class Engraver:
         try:
             pages = self._pool.schedule(_draw, args=(mei, how), timeout=SECONDS).result()  # type: ignore[union-attr]
         except (FutureTimeoutError, ProcessExpired, MemoryError) as problem:
-            raise EngravingError(
-                "This song is too large to draw. Everything else about it works."
-            ) from problem
+            raise EngravingError("song_too_large_to_draw") from problem
         if not pages or any("<svg" not in page for page in pages):
-            raise EngravingError("The notation could not be drawn. Everything else about the song works.")
+            raise EngravingError("engraving_failed")
         return tuple(map(_cleaned, pages))
 
     def stop(self) -> None:

@@ -23,14 +23,12 @@ def read_abc(data: bytes, name: str = "") -> tuple[Tune, ...]:
     text = _decoded(data)
     tunes: list[Tune] = []
     for block in _blocks(text):
-        check_count(len(tunes) + 1, MAX_TUNES, "tunes in one file")
+        check_count(len(tunes) + 1, MAX_TUNES, "tunes")
         tune = _read_tune(block, name)
         if tune is not None:
             tunes.append(tune)
     if not tunes:
-        raise FileError(
-            "No tune was found in the file: ABC needs a K: line and notes after it. Nothing was kept."
-        )
+        raise FileError("abc_no_tune")
     return tuple(tunes)
 
 
@@ -47,7 +45,7 @@ def _decoded(data: bytes) -> str:
             return data.decode(encoding).replace("\r\n", "\n").replace("\r", "\n")
         except UnicodeDecodeError:
             continue
-    raise FileError("The file is not text; nothing was kept.")
+    raise FileError("file_not_text")
 
 
 def _blocks(text: str) -> Iterator[list[str]]:

@@ -47,7 +47,7 @@ def key_field(text: str) -> KeyField:
     name, shift = MODES[short]
     fifths = Pitch(letter, {"#": 1, "b": -1, "": 0}[sign], 4).fifths + shift
     if not -7 <= fifths <= 7:
-        raise FileError(f"The key “{text}” has more than seven signs; nothing was kept.", value=text)
+        raise FileError("key_too_many_signs", text=text, value=text)
     key = Key(fifths, name if mode else None)
     return KeyField(key, key.alters | extra)
 

@@ -9,6 +9,7 @@ from kopje.core.exact import Fraction
 from kopje.core.music.meter import Meter
 from kopje.core.music.pitch import Pitch, pitch
 from kopje.core.music.tune import Bar, BarLine, Note, Problem, Tune, numbered
+from kopje.core.reasons import because
 from kopje.formats.abc_fields import (
     SIGNS,
     KeyField,
@@ -124,7 +125,7 @@ class TuneBuilder:
         if not self.started:
             self.started, self._first_voice = True, self._voice
         if self._muted:
-            self._note_once("voice_ignored", "Only the first voice was read.")
+            self._note_once("voice_ignored", "read_first_voice")
             return
         if self._verse:
             self._lines, self._verse = [self._total], 0
@@ -132,7 +133,7 @@ class TuneBuilder:
         for token in _TOKEN.finditer(line):
             if token["over"]:
                 overlay = True
-                self._note_once("voice_ignored", "A second voice in the same line was not read.")
+                self._note_once("voice_ignored", "read_second_voice_in_line")
             elif token["bar"] or token["field"] or not overlay:
                 overlay = overlay and not token["bar"]
                 if not overlay:
@@ -142,9 +143,9 @@ class TuneBuilder:
         if not goes_on:
             self._end_line()
 
-    def _note_once(self, code: str, message: str) -> None:
+    def _note_once(self, code: str, said: str) -> None:
         if not any(problem.code == code for problem in self.problems):
-            self.problems.append(Problem(None, code, message))
+            self.problems.append(Problem(None, code, because(said)))
 
     def _take(self, token: re.Match[str]) -> None:
         if token["field"]:
@@ -209,7 +210,7 @@ class TuneBuilder:
         if not inside:
             return
         if len(inside) > 1:
-            self._note_once("chord_reduced", "Of each chord only the top tone was read.")
+            self._note_once("chord_reduced", "read_top_of_chords")
         top = max(inside, key=lambda pair: pair[0].midi)[0]
         self._add("note", inside[0][1] * _multiple(multiple) * self._unit, top)
         self._tie = "-" in text
@@ -243,8 +244,8 @@ class TuneBuilder:
             self._broken = None
         self._total += kind == "note"
         check_count(self._total, MAX_NOTES, "notes")
-        check_count(len(self.notes) + 1, MAX_NOTES_IN_BAR, "notes in one bar")
-        where = f"in bar {len(self.bars) + 1}"
+        check_count(len(self.notes) + 1, MAX_NOTES_IN_BAR, "notes_in_bar")
+        where = because("in_bar", bar=len(self.bars) + 1)
         tie_in = self._tie and kind == "note" and pitch == self._last_pitch()
         self.notes.append(
             Note(
@@ -330,9 +331,9 @@ class TuneBuilder:
         for first, verse, text in self._words:
             bars = set_words(bars, first, syllables(text, verse))
         if self.meter is None and all(bar.meter == Meter(4, 4) for bar in bars):
-            self._note_once("meter_missing", "The file gives no meter; it was read in 4/4.")
+            self._note_once("meter_missing", "read_without_meter")
         if all(bar.key is None for bar in bars):
-            self._note_once("key_unknown", "The file gives no key; do was worked out from the tones.")
+            self._note_once("key_unknown", "read_without_key")
         title = next((value for key, value in self.facts if key == "T"), "") or name or "Untitled"
         facts = tuple((key, clipped(value)) for key, value in self.facts)
         return Tune(clipped(title), numbered(bars), self.tempo, facts, tuple(self.problems))

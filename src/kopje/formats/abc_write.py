@@ -23,7 +23,7 @@ _MOST_IN_TUPLET = 99
 def write_abc(tune: Tune, number: int = 1) -> str:
     """The tune as ABC; reading it gives the same bars, words and repeats again. FileError for what ABC cannot say."""
     if not tune.bars:
-        raise FileError("There is nothing to write: the tune has no bars.")
+        raise FileError("tune_empty")
     first = tune.bars[0]
     head = [f"X:{number}", f"T:{tune.title}"]
     head += [f"{key}:{value}" for key, value in tune.facts if key not in ("T", "X")]

@@ -52,21 +52,17 @@ def write_calendar(name: str, happenings: Iterable[Happening], made: datetime) -
 def read_holidays(data: bytes) -> tuple[Span, ...]:
     """All-day events as holidays, in order; CalendarError when the file cannot be read or holds none."""
     if len(data) > MOST_BYTES:
-        raise CalendarError("This calendar is larger than 2 MB. Nothing was kept.")
+        raise CalendarError("calendar_too_large")
     try:
         calendar = Calendar.from_ical(data)
         events = [event for event in calendar.walk("VEVENT")][: MOST_EVENTS + 1]
     except (ValueError, IndexError, KeyError, AttributeError) as problem:
-        raise CalendarError(
-            "This is not an iCalendar file. Nothing was kept; export it as .ics and try again."
-        ) from problem
+        raise CalendarError("calendar_not_ical") from problem
     if len(events) > MOST_EVENTS:
-        raise CalendarError(
-            f"The calendar has more than {MOST_EVENTS} events. Nothing was kept; export one year."
-        )
+        raise CalendarError("calendar_too_many_events", most=MOST_EVENTS)
     found = [span for event in events if (span := _whole_days(event)) is not None]
     if not found:
-        raise CalendarError("The calendar has no all-day events, so no holidays. Nothing was kept.")
+        raise CalendarError("calendar_no_holidays")
     return tuple(sorted(dict.fromkeys(found)))
 
 

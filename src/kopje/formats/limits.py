@@ -2,8 +2,11 @@
 
 from __future__ import annotations
 
+from typing import Literal
+
 from kopje.core.errors import FileError, FileTooLargeError
 from kopje.core.exact import Fraction
+from kopje.core.reasons import Param, because
 
 MAX_BYTES = 4_000_000
 MAX_PARTS = 64
@@ -14,27 +17,29 @@ MAX_TEXT = 400
 MAX_TUNES = 4_000
 MAX_DIVISIONS = 10_080
 LONGEST_NOTE = Fraction(64)  # quarters
+Counted = Literal["parts", "bars", "notes", "notes_in_bar", "tunes"]
 
 
 def check_size(data: bytes) -> None:
     if not data.strip():
-        raise FileError("The file is empty; nothing was kept. Choose another file.")
+        raise FileError("file_empty")
     if len(data) > MAX_BYTES:
         raise FileTooLargeError(
-            f"The file is larger than {MAX_BYTES // 1_000_000} MB; nothing was kept. Export the song on its own.",
+            "file_too_large",
+            megabytes=MAX_BYTES // 1_000_000,
             value=len(data),
         )
 
 
-def check_count(number: int, most: int, what: str) -> None:
+def check_count(number: int, most: int, what: Counted) -> None:
     if number > most:
-        raise FileTooLargeError(f"More than {most} {what}; nothing was kept.", value=number)
+        raise FileTooLargeError("file_too_many", most=most, what=because(f"count_of_{what}"), value=number)
 
 
-def length(value: Fraction, where: str) -> Fraction:
+def length(value: Fraction, where: Param) -> Fraction:
     """A note's length in quarters, refused when absurd."""
     if not 0 <= value <= LONGEST_NOTE or value.denominator > MAX_DIVISIONS:
-        raise FileError(f"A note of impossible length stands {where}; nothing was kept.", value=str(value))
+        raise FileError("file_note_length", where=where, value=str(value))
     return value
 
 

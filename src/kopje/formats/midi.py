@@ -20,6 +20,7 @@ from kopje.core.exact import Fraction
 from kopje.core.music.meter import Meter
 from kopje.core.music.pitch import Pitch, from_fifths, pitch
 from kopje.core.music.tune import Bar, Key, Note, Problem, Syllable, Tune, numbered
+from kopje.core.reasons import because
 from kopje.formats.limits import MAX_BARS, MAX_NOTES, check_count, check_size, clipped
 
 GRID = 12  # parts of a quarter
@@ -54,25 +55,19 @@ def read_midi(data: bytes, name: str = "", part: int | None = None) -> Tune:
         AttributeError,
         mido.KeySignatureError,
     ) as problem:
-        raise FileError(
-            "The file is not a MIDI file that can be read. Nothing was kept; export it again, as a MIDI file of type 0 or 1."
-        ) from problem
+        raise FileError("midi_unreadable") from problem
     if file.type == 2:
-        raise FileError(
-            "A MIDI file of type 2 holds pieces side by side; nothing was kept. Export one piece."
-        )
+        raise FileError("midi_type_2")
     events = _chosen(tracks, part)
     tones = list(_tones(events))
     check_count(len(tones), MAX_NOTES, "notes")
     said = sorted((pair for track in tracks for pair in track if pair[1].is_meta), key=lambda pair: pair[0])
     meters, keys, tempo = _meters(said), _keys(said), _tempo(said)
-    problems = (
-        [] if meters else [Problem(None, "meter_missing", "The file gives no meter; it was read in 4/4.")]
-    )
+    problems = [] if meters else [Problem(None, "meter_missing", because("read_without_meter"))]
     if not keys:
-        problems.append(Problem(None, "key_unknown", "The file gives no key; it was spelled as in C."))
+        problems.append(Problem(None, "key_unknown", because("read_spelled_in_c")))
     if any(one.onset == two.onset for one, two in pairwise(tones)):
-        problems.append(Problem(None, "chord_reduced", "Of each chord only the top tone was read."))
+        problems.append(Problem(None, "chord_reduced", because("read_top_of_chords")))
     words = [(when, event.text) for when, event in events if event.type == "lyrics"]
     bars = _bars(_line(tones), meters or [(Fraction(0), Meter(4, 4))], keys, dict(_syllables(words)))
     title = next(
@@ -95,12 +90,10 @@ def _timed(track: Iterable[Any], ticks: int) -> Iterator[tuple[Fraction, Any]]:
 def _chosen(tracks: Sequence[list[tuple[Fraction, Any]]], part: int | None) -> list[tuple[Fraction, Any]]:
     sounding = [track for track in tracks if any(_starts(event) for _, event in track)]
     if not sounding:
-        raise FileError("The file has no notes besides drums. Nothing was kept.")
+        raise FileError("midi_only_drums")
     if part is not None:
         if not 1 <= part <= len(sounding):
-            raise FileError(
-                f"There is no part {part}: the file has {len(sounding)}. Nothing was kept.", value=part
-            )
+            raise FileError("file_no_such_part", part=part, parts=len(sounding), value=part)
         return sounding[part - 1]
     sung = (track for track in sounding if any(event.type == "lyrics" for _, event in track))
     return next(sung, sounding[0])
@@ -247,7 +240,7 @@ def write_midi(tune: Tune) -> bytes:
     """The tune once through as printed: one track with meter, key, tempo and words, ties joined."""
     ticks = lcm(TICKS, *(int(note.duration.denominator) for bar in tune.bars for note in bar.notes))
     if ticks > 32767:
-        raise FileError("Its lengths are too fine for a MIDI file. Nothing was written.")
+        raise FileError("midi_too_fine")
     lead = tune.bars[0].meter.length - tune.pickup if tune.pickup else Fraction(0)
     events: list[tuple[Fraction, int, Any]] = [
         (Fraction(0), 0, mido.MetaMessage("track_name", name=_latin(tune.title)))

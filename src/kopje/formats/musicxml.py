@@ -17,7 +17,6 @@ from kopje.formats.limits import MAX_BARS, MAX_BYTES, MAX_PARTS, check_count, ch
 from kopje.formats.musicxml_part import Element, PartReader, direct, plain_tags
 
 _OWN_FACT = re.compile(r"kopje-[A-Z]")  # facts that our writer keeps
-_NOT_READ = "Nothing was kept."
 
 
 def read_mxl(data: bytes, name: str = "", part: int | None = None) -> Tune:
@@ -30,17 +29,17 @@ def read_mxl(data: bytes, name: str = "", part: int | None = None) -> Tune:
                 (e.get("full-path") for e in container.iter("{*}rootfile") if e.get("full-path")), None
             )
             if root is None:
-                raise FileError(f"The .mxl file names no score inside it. {_NOT_READ}")
+                raise FileError("mxl_no_score")
             return read_musicxml(_member(archive, root), name, part)
     except (zipfile.BadZipFile, KeyError, NotImplementedError, RuntimeError, OSError) as problem:
-        raise FileError(f"The .mxl file is damaged or locked. {_NOT_READ} Export it again.") from problem
+        raise FileError("mxl_damaged") from problem
 
 
 def _member(archive: zipfile.ZipFile, name: str) -> bytes:
     with archive.open(name) as stream:
         data = stream.read(MAX_BYTES + 1)
     if len(data) > MAX_BYTES:
-        raise FileTooLargeError(f"The score inside the .mxl is larger than 4 MB. {_NOT_READ}")
+        raise FileTooLargeError("mxl_too_large")
     return data
 
 
@@ -51,11 +50,10 @@ def _parsed(data: bytes) -> Element:
     try:
         root = etree.fromstring(data, parser)
     except (etree.XMLSyntaxError, ValueError) as problem:
-        where = f" (line {problem.lineno})" if isinstance(problem, etree.XMLSyntaxError) else ""
-        raise FileError(f"The file is not well-formed XML{where}. {_NOT_READ} Export it again.") from problem
+        raise FileError("xml_broken", line=getattr(problem, "lineno", None) or 0) from problem
     subset: Any = root.getroottree().docinfo.internalDTD
     if subset is not None and next(iter(subset.iterentities()), None) is not None:
-        raise FileUnsafeError(f"The file declares XML entities, which are not read for safety. {_NOT_READ}")
+        raise FileUnsafeError("xml_entities")
     return root
 
 
@@ -70,15 +68,15 @@ def read_musicxml(data: bytes, name: str = "", part: int | None = None) -> Tune:
         plain_tags(root)
     tag = root.tag
     if tag not in ("score-partwise", "score-timewise"):
-        raise FileError(f"The file is XML, but not MusicXML. {_NOT_READ}", value=clipped(tag))
+        raise FileError("xml_not_music", value=clipped(tag))
     parts = _partwise(root) if tag == "score-partwise" else _timewise(root)
     check_count(len(parts), MAX_PARTS, "parts")
     if not parts:
-        raise FileError(f"The score has no parts. {_NOT_READ}")
+        raise FileError("score_no_parts")
     reader = PartReader(_chosen(parts, part))
     bars = numbered(reader.bars())
     if not any(note.kind != "rest" for bar in bars for note in bar.notes):
-        raise FileError(f"The part has no notes. {_NOT_READ}")
+        raise FileError("part_no_notes")
     title = _title(root) or name or "Untitled"
     return Tune(title, bars, reader.tempo, _facts(root), tuple(reader.problems))
 
@@ -101,9 +99,7 @@ def _timewise(root: Element) -> list[list[Element]]:
 def _chosen(parts: list[list[Element]], number: int | None) -> list[Element]:
     if number is not None:
         if not 1 <= number <= len(parts):
-            raise FileError(
-                f"There is no part {number}: the score has {len(parts)}. {_NOT_READ}", value=number
-            )
+            raise FileError("file_no_such_part", part=number, parts=len(parts), value=number)
         return parts[number - 1]
     for tag in ("lyric", "pitch"):
         for part in parts:

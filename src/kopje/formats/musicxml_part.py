@@ -12,6 +12,7 @@ from kopje.core.exact import Fraction, parsed
 from kopje.core.music.meter import Meter
 from kopje.core.music.pitch import Pitch, pitch
 from kopje.core.music.tune import Bar, BarLine, Key, Note, Problem, Syllable
+from kopje.core.reasons import Reason, because
 from kopje.formats.limits import MAX_DIVISIONS, MAX_NOTES, MAX_NOTES_IN_BAR, check_count, clipped, length
 
 Element = Any  # lxml's element; its stubs leave it open
@@ -58,7 +59,7 @@ def _text(element: Element, name: str) -> str | None:
 
 def _integer(text: str | None, low: int, high: int, what: str) -> int:
     if text is None or not _INTEGER.fullmatch(text) or not low <= int(text.split(".")[0]) <= high:
-        raise FileError(f"{what} must be a number from {low} to {high}. Nothing was kept.", value=text)
+        raise FileError("number_between", what=because(f"what_{what}"), low=low, high=high, value=text)
     return int(text.split(".")[0])
 
 
@@ -84,14 +85,14 @@ class PartReader:
         self.voice = self._lowest_voice()
         done = [self._bar(measure, index) for index, measure in enumerate(self.measures)]
         if self.meter is None:
-            self._once(None, "meter_missing", "The file gives no meter; it was read in 4/4.")
+            self._once(None, "meter_missing", because("read_without_meter"))
         if all(bar.key is None for bar in done):
-            self._once(None, "key_unknown", "The file gives no key; do was worked out from the tones.")
+            self._once(None, "key_unknown", because("read_without_key"))
         return [bar for bar in done if bar.notes]
 
-    def _once(self, bar: int | None, code: str, message: str) -> None:
+    def _once(self, bar: int | None, code: str, reason: Reason) -> None:
         if not any(problem.code == code for problem in self.problems):
-            self.problems.append(Problem(bar, code, message))
+            self.problems.append(Problem(bar, code, reason))
 
     def _lowest_voice(self) -> str:
         named = {(voice.text or "").strip() for measure in self.measures for voice in measure.iter("voice")}
@@ -106,7 +107,7 @@ class PartReader:
                 if self._staff(kids) == 1 and not kids.keys() & {"rest", "grace", "cue"}:
                     voices.add(_said(kids, "voice") or "1")
         if len(voices) > 1:
-            self._once(None, "voice_ignored", f"Of {len(voices)} voices the first was read.")
+            self._once(None, "voice_ignored", because("read_first_of_voices", count=len(voices)))
         return min(voices, key=lambda voice: (not voice.isdigit(), voice.zfill(6)), default="1")
 
     @staticmethod
@@ -132,7 +133,7 @@ class PartReader:
                 left, right, ending = _bar_line(child, left, right, ending)
             elif tag in ("sound", "direction"):
                 self._sound(child)
-        check_count(len(placed), MAX_NOTES_IN_BAR, "notes in one bar")
+        check_count(len(placed), MAX_NOTES_IN_BAR, "notes_in_bar")
         meter = self.meter or Meter(4, 4)
         notes = _filled(placed)
         return Bar(notes, meter, self.key, left=left, right=right, ending=ending)
@@ -148,7 +149,7 @@ class PartReader:
         for child in element:
             tag = child.tag if isinstance(child.tag, str) else ""
             if tag == "divisions":
-                self.divisions = _integer((child.text or "").strip(), 1, MAX_DIVISIONS, "Divisions")
+                self.divisions = _integer((child.text or "").strip(), 1, MAX_DIVISIONS, "divisions")
             elif tag == "key":
                 self.key = _key(child)
             elif tag == "time":
@@ -161,11 +162,11 @@ class PartReader:
             self.tempo = parsed(text) or None
 
     def _duration(self, text: str | None, index: int) -> Fraction:
-        return length(self._quarters(text, index), f"in bar {index + 1}")
+        return length(self._quarters(text, index), because("in_bar", bar=index + 1))
 
     def _quarters(self, text: str | None, index: int) -> Fraction:
         if text is None or not _DURATION.fullmatch(text):
-            raise FileError(f"A duration in bar {index + 1} is not a number. Nothing was kept.", value=text)
+            raise FileError("duration_no_number", bar=index + 1, value=text)
         whole = Fraction(int(text)) if text.isdigit() else parsed(text)
         return whole / self.divisions
 
@@ -182,7 +183,7 @@ class PartReader:
             check_count(self._count, MAX_NOTES, "notes")
             note = _note_of(element, kids, duration)
             if chord and placed:
-                self._once(index, "chord_reduced", "Of each chord only the top tone was read.")
+                self._once(index, "chord_reduced", because("read_top_of_chords"))
                 placed[-1].note = _top(placed[-1].note, note)
             else:
                 placed.append(_Placed(clock, note))
@@ -229,13 +230,11 @@ def _note_of(element: Element, kids: Kids, duration: Fraction) -> Note:
 def _pitch(kids: Kids) -> Pitch:
     letter, alter = _said(kids, "step") or "", _said(kids, "alter") or "0"
     if letter not in tuple("CDEFGAB"):
-        raise FileError("A pitch has no letter from A to G. Nothing was kept.", value=letter)
-    octave = _integer(_said(kids, "octave"), 0, 9, "Octave")
+        raise FileError("pitch_no_letter", value=letter)
+    octave = _integer(_said(kids, "octave"), 0, 9, "octave")
     if "." in alter and re.fullmatch(r"-?\d+\.[1-9]\d*", alter):
-        raise FileError(
-            "The file holds quarter tones, which have no syllable. Nothing was kept.", value=alter
-        )
-    return pitch(letter, _integer(alter, -3, 3, "Alteration"), octave)
+        raise FileError("quarter_tones", value=alter)
+    return pitch(letter, _integer(alter, -3, 3, "alteration"), octave)
 
 
 def _syllables(element: Element) -> Iterator[Syllable]:
@@ -254,7 +253,7 @@ def _key(element: Element) -> Key | None:
     if text is None:
         return None
     mode = (_text(element, "mode") or "").lower()
-    return Key(_integer(text, -7, 7, "Key signature"), mode if mode in _MODES else None)
+    return Key(_integer(text, -7, 7, "key_signature"), mode if mode in _MODES else None)
 
 
 def _meter(element: Element) -> Meter | None:

@@ -26,8 +26,8 @@ def read_tunes(data: bytes, filename: str, part: int | None = None) -> tuple[Tun
     if ending in KINDS[:2] or data.lstrip()[:1] == b"<":
         return (read_musicxml(data, name, part),)
     raise FileError(
-        f"“{PurePath(filename).name}” is of a kind Kopje cannot read. Nothing was kept. "
-        "Choose a MusicXML (.musicxml, .xml, .mxl), ABC (.abc) or MIDI (.mid) file.",
+        "file_kind",
+        name=PurePath(filename).name,
         value=ending,
     )
 

@@ -12,6 +12,7 @@ from datetime import time
 
 from kopje.core.errors import RosterError
 from kopje.core.planning.meetings import Meeting
+from kopje.core.reasons import Reason, because
 from kopje.core.sequence.concepts import CHOIR
 
 MOST_BYTES = 4 << 20
@@ -47,7 +48,7 @@ class Roster:
     """What could be read, and (row, sentence) for each row that could not."""
 
     sections: dict[str, RosterSection] = field(default_factory=dict)
-    problems: list[tuple[int, str]] = field(default_factory=list)
+    problems: list[tuple[int, Reason]] = field(default_factory=list)
 
     def section(self, name: str) -> RosterSection:
         return self.sections.setdefault(name, RosterSection(name))
@@ -56,7 +57,7 @@ class Roster:
 def read_roster(data: bytes) -> Roster:
     """Read a table or a zip; RosterError when nothing in it can be used at all."""
     if len(data) > MOST_BYTES:
-        raise RosterError("This file is larger than 4 MB. Nothing was kept; send one school at a time.")
+        raise RosterError("roster_too_large")
     if data[:4] == b"PK\x03\x04":
         return _one_roster(data)
     return _table(_text(data))
@@ -68,7 +69,7 @@ def _text(data: bytes) -> str:
             return data.decode(encoding)
         except UnicodeDecodeError:
             continue
-    raise RosterError("This is not a text table. Nothing was kept; save it as CSV and try again.")
+    raise RosterError("roster_not_table")
 
 
 def _rows(text: str) -> list[list[str]]:
@@ -77,9 +78,7 @@ def _rows(text: str) -> list[list[str]]:
     separator = max("\t;,", key=first.count)
     rows = [[cell.strip() for cell in row] for row in csv.reader(io.StringIO(text), delimiter=separator)]
     if len(rows) > MOST_ROWS:
-        raise RosterError(
-            f"The table has {len(rows)} rows, more than a school has children. Nothing was kept."
-        )
+        raise RosterError("roster_too_many_rows", count=len(rows))
     return rows
 
 
@@ -87,12 +86,10 @@ def _table(text: str) -> Roster:
     rows = _rows(text)
     start = next((n for n, row in enumerate(rows) if any(row)), None)
     if start is None:
-        raise RosterError("The table is empty. Nothing was kept.")
+        raise RosterError("roster_empty")
     heads = _heads(rows[start])
     if "section" not in heads:
-        raise RosterError(
-            "The first row needs a column “section”, and “grade”, “name”, “minutes” or “meets” beside it. Nothing was kept."
-        )
+        raise RosterError("roster_columns")
     found = Roster()
     for number, row in enumerate(rows[start + 1 :], start + 2):
         if any(row):
@@ -108,27 +105,33 @@ def _heads(row: Iterable[str]) -> dict[str, int]:
 def _add_row(found: Roster, number: int, row: dict[str, str]) -> None:
     name = row["section"]
     if not name or len(name) > 20:
-        found.problems.append((number, "no section, or one with a name longer than 20 letters"))
+        found.problems.append((number, because("row_section")))
         return
     try:
         grade = _grade(row.get("grade", ""))
         minutes = _minutes(row.get("minutes", ""))
         meetings = list(_meetings(row.get("meets", "")))
-    except ValueError as problem:
-        found.problems.append((number, str(problem)))
+    except RowError as problem:
+        found.problems.append((number, problem.reason))
         return
     section = found.section(name)
     if grade is not None and section.grade not in (None, grade):
-        found.problems.append((number, f"{name} is grade {section.grade} further up, and {grade} here"))
+        found.problems.append(
+            (number, because("row_two_grades", section=name, one=section.grade or 0, other=grade))
+        )
         return
     section.grade = grade if grade is not None else section.grade
     section.minutes = minutes or section.minutes
     section.meetings += [one for one in meetings if one not in section.meetings]
     child = " ".join(row.get("name", "").split())
     if len(child) > 60:
-        found.problems.append((number, "a name longer than 60 letters"))
+        found.problems.append((number, because("row_name")))
     elif child:
         section.children.append(child)
+
+
+class RowError(RosterError):
+    """A row that says something no section can have; the others are read."""
 
 
 def _grade(text: str) -> int | None:
@@ -141,7 +144,7 @@ def _grade(text: str) -> int | None:
         return GRADES[word]
     if word.isdigit() and int(word) <= 12:
         return int(word)
-    raise ValueError(f"“{text}” is no grade (K, 1 to 12, or choir)")
+    raise RowError("row_grade", text=text)
 
 
 def guessed_grade(name: str) -> int:
@@ -157,7 +160,7 @@ def _minutes(text: str) -> int | None:
     if not digits:
         return None
     if not 10 <= int(digits) <= 180:
-        raise ValueError(f"“{text}” minutes: a lesson has 10 to 180")
+        raise RowError("row_minutes", text=text)
     return int(digits)
 
 
@@ -172,10 +175,10 @@ def _meetings(text: str) -> Iterator[Meeting]:
             or int(match["hour"]) > 23
             or int(match["minute"]) > 59
         ):
-            raise ValueError(f"“{part.strip()}” is no meeting time such as “Mon 09:10” or “Day 2 09:10”")
+            raise RowError("row_meeting", text=part.strip())
         day = DAYS.index(weekday) if weekday else int(match["cycle"]) - 1
         if not 0 <= day <= 19:
-            raise ValueError(f"“{part.strip()}”: a cycle has days 1 to 20")
+            raise RowError("row_cycle", text=part.strip())
         yield Meeting(day, time(int(match["hour"]), int(match["minute"])), _minutes(match["long"] or ""))
 
 
@@ -190,9 +193,7 @@ def _one_roster(data: bytes) -> Roster:
             continue
         group, child = classes.get(row.get("classSourcedId", "")), users.get(row.get("userSourcedId", ""))
         if group is None or child is None:
-            found.problems.append(
-                (number, "enrolls somebody in a class, and one of them is not in the files")
-            )
+            found.problems.append((number, because("row_not_in_files")))
             continue
         grade = re.split(r"[,;]", group.get("grades", ""))[0].lstrip("0") or (
             "0" if group.get("grades") else ""
@@ -208,7 +209,7 @@ def _one_roster(data: bytes) -> Roster:
             },
         )
     if not found.sections and not found.problems:
-        raise RosterError("No student is enrolled in any class in these files. Nothing was kept.")
+        raise RosterError("roster_nobody_enrolled")
     return found
 
 
@@ -217,20 +218,18 @@ def _member(data: bytes, name: str) -> str:
         with zipfile.ZipFile(io.BytesIO(data)) as archive:
             inside = next((one for one in archive.namelist() if one.rsplit("/", 1)[-1] == name), None)
             if inside is None:
-                raise RosterError(
-                    f"The zip has no {name}. Nothing was kept; OneRoster needs classes, users and enrollments."
-                )
+                raise RosterError("zip_lacks", name=name)
             with archive.open(inside) as stream:
                 content = stream.read(MOST_BYTES + 1)
     except (zipfile.BadZipFile, NotImplementedError, RuntimeError, OSError) as problem:
-        raise RosterError("This zip cannot be opened. Nothing was kept.") from problem
+        raise RosterError("zip_unreadable") from problem
     if len(content) > MOST_BYTES:
-        raise RosterError(f"{name} is larger than 4 MB. Nothing was kept.")
+        raise RosterError("zip_member_too_large", name=name)
     return _text(content)
 
 
 def _records(text: str) -> list[dict[str, str]]:
     rows = list(csv.DictReader(io.StringIO(text)))
     if len(rows) > MOST_ROWS:
-        raise RosterError("The files hold more rows than a school has children. Nothing was kept.")
+        raise RosterError("zip_too_many_rows")
     return [{key: value or "" for key, value in row.items() if key} for row in rows]

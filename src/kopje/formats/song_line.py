@@ -52,7 +52,7 @@ def read_song_line(title: str, do: Do, meter: Meter, line: str, words: str = "")
         check_count(len(bars), MAX_BARS, "bars")
     bars = _joined([bar for bar in bars if bar.notes])
     if not any(note.kind == "note" for bar in bars for note in bar.notes):
-        raise FileError("There is no tone yet. Type one, such as “s” for so.")
+        raise FileError("line_no_tone")
     check_count(sum(len(bar.notes) for bar in bars), MAX_NOTES, "notes")
     bars[-1] = replace(bars[-1], right="final")
     return Tune(clipped(title) or "Untitled", _worded(numbered(bars), words))
@@ -68,7 +68,7 @@ def _repeated(text: str) -> list[str]:
             continue
         number = int(again[1]) if again[1] else len(lines)
         if not 1 <= number <= len(lines):
-            raise FileError(f"“{again[0].strip()}” in line {row} has no line to repeat.", value=line)
+            raise FileError("line_no_repeat", text=again[0].strip(), row=row, value=line)
         lines.append(_with_end(lines[number - 1], line[again.end() :].split()))
     return lines
 
@@ -107,9 +107,7 @@ def _beat(token: str, row: int, beat: Fraction, do: Do) -> list[_Sign]:
     """The shares of one beat, all of the same length."""
     parts = list(_PART.finditer(token))
     if len(parts) > MOST_IN_BEAT:
-        raise FileError(
-            f"“{token[:20]}” in line {row} has more than {MOST_IN_BEAT} signs on one beat. Put spaces between beats."
-        )
+        raise FileError("line_too_many_signs", text=token[:20], row=row, most=MOST_IN_BEAT)
     length = beat / len(parts)
     return [_sign(part, token, row, length, do) for part in parts]
 
@@ -125,7 +123,10 @@ def _sign(part: re.Match[str], token: str, row: int, length: Fraction, do: Do) -
     name = _SHORT.get(said, said)
     if part["other"] or name not in _KNOWN:
         raise FileError(
-            f"“{part[0]}” in “{token[:20]}”, line {row}, is no sign. Tones are d r m f s l t or C D E F G A B, - holds, . is silence.",
+            "line_no_sign",
+            sign=part[0],
+            text=token[:20],
+            row=row,
             value=token,
         )
     return _Sign("note", Degree.parse(name + (part["octave"] or "")), length)

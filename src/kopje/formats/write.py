@@ -27,6 +27,7 @@ def write_tune(tune: Tune, filename: str) -> bytes:
     if ending in (".mid", ".midi"):
         return write_midi(tune)
     raise FileError(
-        f"“{PurePath(filename).name}”: Kopje writes .musicxml, .abc and .mid. Nothing was written.",
+        "file_kind_written",
+        name=PurePath(filename).name,
         value=ending,
     )

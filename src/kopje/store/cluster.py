@@ -15,6 +15,8 @@ import socket
 import subprocess
 import tempfile
 import time
+from collections.abc import Iterator
+from contextlib import contextmanager
 from dataclasses import dataclass
 from pathlib import Path
 
@@ -34,9 +36,7 @@ def _binaries() -> Path:
     found = sorted(Path("/usr/lib/postgresql").glob("*/bin/postgres"), key=lambda p: int(p.parts[4]))
     on_path = shutil.which("postgres")
     if not found and not on_path:
-        raise ClusterError(
-            "PostgreSQL is not installed. Install Debian's package “postgresql”, then start again."
-        )
+        raise ClusterError("database_not_installed")
     return found[-1].parent if found else Path(on_path or "").parent
 
 
@@ -83,7 +83,9 @@ class Cluster:
         prefix = _AS_POSTGRES if self._root else ()
         done = subprocess.run([*prefix, *command], capture_output=True, text=True, check=False)
         if done.returncode:
-            raise ClusterError(f"{Path(command[0]).name} failed: {done.stderr.strip()[-400:]}")
+            raise ClusterError(
+                "database_tool_failed", tool=Path(command[0]).name, text=done.stderr.strip()[-400:]
+            )
 
     def _make(self) -> None:
         self.folder.mkdir(parents=True, exist_ok=True)
@@ -125,13 +127,13 @@ class Cluster:
     def _wait(self) -> None:
         for _ in range(300):
             if self.process is not None and self.process.poll() is not None:
-                raise ClusterError(f"PostgreSQL stopped at once; see {self.folder / 'server.log'}.")
+                raise ClusterError("database_stopped", log=str(self.folder / "server.log"))
             try:
                 psycopg.connect(self.conninfo("postgres"), connect_timeout=2).close()
                 return
             except psycopg.OperationalError:
                 time.sleep(0.1)
-        raise ClusterError(f"PostgreSQL did not answer in 30 s; see {self.folder / 'server.log'}.")
+        raise ClusterError("database_no_answer", log=str(self.folder / "server.log"))
 
     @property
     def _password(self) -> str:
@@ -150,6 +152,38 @@ class Cluster:
             if not connection.execute("SELECT 1 FROM pg_database WHERE datname = %s", (database,)).fetchone():
                 connection.execute(f'CREATE DATABASE "{database}"')
         return self.url(database)
+
+    def has(self, database: str) -> bool:
+        with psycopg.connect(self.conninfo("postgres"), autocommit=True) as connection:
+            asked = "SELECT 1 FROM pg_database WHERE datname = %s"
+            return connection.execute(asked, (database,)).fetchone() is not None
+
+    @contextmanager
+    def borrowed(self) -> Iterator[Cluster]:
+        """Use the server that runs on this folder, or start one for the while."""
+        running = self._running_port()
+        if running:
+            self.port = running
+            yield self
+            return
+        self.start()
+        try:
+            yield self
+        finally:
+            self.stop()
+
+    def _running_port(self) -> int:
+        """The port of a server that answers on this folder; 0 without one. It stands in the fourth line of its pid file."""
+        pid_file = self.folder / "data" / "postmaster.pid"
+        lines = pid_file.read_text().splitlines() if pid_file.exists() else []
+        if len(lines) < 4 or not lines[3].strip().isdigit():
+            return 0
+        self.port = int(lines[3])
+        try:
+            psycopg.connect(self.conninfo("postgres"), connect_timeout=2).close()
+        except psycopg.OperationalError:
+            return 0
+        return self.port
 
     def drop(self, database: str) -> None:
         with psycopg.connect(self.conninfo("postgres"), autocommit=True) as connection:

@@ -9,6 +9,7 @@ from sqlalchemy import select
 from sqlalchemy.orm import Session
 
 from kopje.core.errors import NotFoundError
+from kopje.core.reasons import because
 from kopje.store.tables import OfSchool
 
 Row = TypeVar("Row", bound=OfSchool)
@@ -18,5 +19,5 @@ def owned(session: Session, table: type[Row], school_id: UUID, row_id: UUID, wha
     """NotFoundError for a row that is not this school's; `what` names it for the teacher."""
     found = session.scalar(select(table).where(table.id == row_id, table.school_id == school_id))
     if found is None:
-        raise NotFoundError(f"There is no such {what} in your school.", value=str(row_id))
+        raise NotFoundError("no_such", what=because(f"what_{what}"), value=str(row_id))
     return found

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from datetime import datetime
 from uuid import UUID
 
@@ -61,3 +62,11 @@ def failures_since(session: Session, login: str, since: datetime) -> list[dateti
 
 def forget_failures(session: Session, login: str) -> None:
     session.execute(delete(FailedSignIn).where(FailedSignIn.login == login.lower()))
+
+
+def schools_with_older_rules(session: Session, rules: int) -> Sequence[School]:
+    return session.scalars(select(School).where(School.rules < rules)).all()
+
+
+def schools(session: Session) -> Sequence[School]:
+    return session.scalars(select(School).order_by(School.created)).all()

@@ -2,15 +2,15 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 from datetime import date
 from uuid import UUID
 
-from sqlalchemy import ColumnElement, and_, delete, func, or_, select
+from sqlalchemy import ColumnElement, and_, delete, or_, select
 from sqlalchemy.orm import Session
 
 from kopje.store.owned import owned
-from kopje.store.tables import Cell, Child, Declared, Lesson, Meeting, Membership, Refusal, Section
+from kopje.store.tables import Child, Declared, Meeting, Membership, Refusal, Section
 
 
 def section(session: Session, school_id: UUID, section_id: UUID) -> Section:
@@ -52,6 +52,19 @@ def belongs(session: Session, child: Child, section_id: UUID) -> bool:
     return child.section_id == section_id or session.get(Membership, (section_id, child.id)) is not None
 
 
+def members(session: Session, child_ids: Iterable[UUID]) -> dict[UUID, set[UUID]]:
+    """The class and the choirs of each of these children."""
+    wanted = set(child_ids)
+    found: dict[UUID, set[UUID]] = {}
+    for query in (
+        select(Child.id, Child.section_id).where(Child.id.in_(wanted)),
+        select(Membership.child_id, Membership.section_id).where(Membership.child_id.in_(wanted)),
+    ):
+        for child, section in session.execute(query):
+            found.setdefault(child, set()).add(section)
+    return found
+
+
 def singers(session: Session, section_id: UUID) -> Sequence[UUID]:
     return session.scalars(select(Membership.child_id).where(Membership.section_id == section_id)).all()
 
@@ -91,43 +104,6 @@ def declared(session: Session, section_id: UUID) -> Sequence[str]:
 
 def clear_declared(session: Session, section_id: UUID) -> None:
     session.execute(delete(Declared).where(Declared.section_id == section_id))
-
-
-def taught(session: Session, section_id: UUID) -> Sequence[tuple[str, str, int]]:
-    """(concept, purpose, lessons) from cells that were ticked; a name counts only when its cell was done."""
-    rows = session.execute(
-        select(Cell.concept, Cell.purpose, func.count(func.distinct(Cell.lesson_id)))
-        .join(Lesson, Lesson.id == Cell.lesson_id)
-        .where(
-            Lesson.section_id == section_id,
-            Cell.concept.is_not(None),
-            Cell.purpose.is_not(None),
-            or_(Cell.tick == "done", (Cell.tick == "partly") & (Cell.purpose != "present")),
-        )
-        .group_by(Cell.concept, Cell.purpose)
-    )
-    return [(concept or "", purpose or "", count) for concept, purpose, count in rows]
-
-
-def songs_met(session: Session, section_id: UUID) -> Sequence[tuple[UUID, int, date]]:
-    """(song, lessons, last day) for songs that were sung."""
-    rows = session.execute(
-        select(Cell.song_id, func.count(func.distinct(Lesson.id)), func.max(Lesson.day))
-        .join(Lesson, Lesson.id == Cell.lesson_id)
-        .where(Lesson.section_id == section_id, Cell.song_id.is_not(None), Cell.tick.in_(("done", "partly")))
-        .group_by(Cell.song_id)
-    )
-    return [(song, count, day) for song, count, day in rows if song is not None]
-
-
-def activities_done(session: Session, section_id: UUID) -> dict[str, int]:
-    rows = session.execute(
-        select(Cell.activity, func.count(func.distinct(Lesson.id)))
-        .join(Lesson, Lesson.id == Cell.lesson_id)
-        .where(Lesson.section_id == section_id, Cell.tick.in_(("done", "partly")))
-        .group_by(Cell.activity)
-    )
-    return {activity: count for activity, count in rows}
 
 
 def refusals(session: Session, section_id: UUID) -> Sequence[tuple[str, UUID | None]]:

@@ -32,6 +32,9 @@ class Song(OfSchool):
     )  # grades in whose range it lies
     shown: Mapped[Json] = mapped_column(server_default="{}")  # its row in the songbook
     search: Mapped[str] = mapped_column(server_default="")
+    card: Mapped[Json] = mapped_column(
+        server_default="{}"
+    )  # what planning needs of it (core/songs/contents.py)
     worked: Mapped[int] = mapped_column(
         server_default="0"
     )  # by which version of the analysis these were worked out

@@ -8,18 +8,30 @@ from datetime import date
 from typing import Any
 from uuid import UUID
 
-from sqlalchemy import Select, delete, func, literal, or_, select
+from sqlalchemy import Select, and_, delete, func, literal, or_, select
 from sqlalchemy.orm import Session, undefer
 
 from kopje.store.owned import owned
-from kopje.store.tables import Cell, KeptQuestion, Lesson, Song
+from kopje.store.tables import KeptQuestion, Song, SongMetRow
 
 
-def songs(session: Session, school_id: UUID) -> Sequence[Song]:
-    """Every song with its bytes."""
-    return session.scalars(
-        select(Song).where(Song.school_id == school_id).options(undefer(Song.source)).order_by(Song.title)
-    ).all()
+@dataclass(frozen=True, slots=True)
+class CardRow:
+    """What planning needs of a song, as it was kept when it was analysed; no file is read for it."""
+
+    id: UUID
+    title: str
+    told: dict[str, Any]
+    card: dict[str, Any]
+
+
+CARD = (Song.id, Song.title, Song.told, Song.card)
+
+
+def cards(session: Session, school_id: UUID) -> Sequence[CardRow]:
+    """Of every song, by title."""
+    chosen = select(*CARD).where(Song.school_id == school_id, Song.card != {})
+    return [CardRow(*row) for row in session.execute(chosen.order_by(Song.title, Song.id))]
 
 
 @dataclass(frozen=True)
@@ -33,8 +45,8 @@ class Likely:
     most: int
 
 
-def likely(session: Session, school_id: UUID, which: Likely) -> Sequence[Song]:
-    """The songs to look at, with their bytes, by title."""
+def likely(session: Session, school_id: UUID, which: Likely) -> Sequence[CardRow]:
+    """The songs to look at, by title."""
     mine = Song.school_id == school_id
     thing = func.unnest(Song.things).table_valued("name").alias("thing")
     strange = (
@@ -48,8 +60,15 @@ def likely(session: Session, school_id: UUID, which: Likely) -> Sequence[Song]:
     for things, aspects in which.wishes:
         has = or_(Song.things.overlap(sorted(things)), Song.aspects.overlap(sorted(aspects)))
         found |= set(session.scalars(fewest.where(has)))
-    chosen = select(Song).where(mine, Song.id.in_(found)).options(undefer(Song.source))
-    return session.scalars(chosen.order_by(Song.title)).all()
+    chosen = select(*CARD).where(mine, Song.id.in_(found), Song.card != {})
+    return [CardRow(*row) for row in session.execute(chosen.order_by(Song.title, Song.id))]
+
+
+def of_school(session: Session, school_id: UUID) -> Sequence[Song]:
+    """Every song with its bytes."""
+    return session.scalars(
+        select(Song).where(Song.school_id == school_id).options(undefer(Song.source)).order_by(Song.title)
+    ).all()
 
 
 def count(session: Session, school_id: UUID) -> int:
@@ -130,28 +149,18 @@ def find(
 
 
 def _matching(school_id: UUID, wanted: Wanted) -> Select[Any]:
-    met = (
-        select(
-            Cell.song_id,
-            func.count(func.distinct(Lesson.id)).label("lessons"),
-            func.max(Lesson.day).label("last"),
-        )
-        .join(Lesson, Lesson.id == Cell.lesson_id)
-        .where(Lesson.section_id == wanted.section, Cell.tick.in_(("done", "partly")))
-        .group_by(Cell.song_id)
-        .subquery()
-    )
     columns = (Song.id, Song.title, Song.ours, Song.shown, Song.things, Song.aspects)
     mine = Song.school_id == school_id
     if wanted.section is None:
         query: Select[Any] = select(*columns, literal(0), literal(None)).where(mine)  # type: ignore[assignment]  # columns stay untyped
     else:
-        counted = (func.coalesce(met.c.lessons, 0), met.c.last)
-        query = select(*columns, *counted).outerjoin(met, met.c.song_id == Song.id).where(mine)
+        counted = (func.coalesce(SongMetRow.lessons, 0), SongMetRow.last)
+        here = and_(SongMetRow.song_id == Song.id, SongMetRow.section_id == wanted.section)
+        query = select(*columns, *counted).outerjoin(SongMetRow, here).where(mine)  # type: ignore[assignment]
     if wanted.fresh:
-        query = query.where(met.c.last.is_(None))
+        query = query.where(SongMetRow.last.is_(None))
     if wanted.rested_since is not None:
-        query = query.where(or_(met.c.last.is_(None), met.c.last <= wanted.rested_since))
+        query = query.where(or_(SongMetRow.last.is_(None), SongMetRow.last <= wanted.rested_since))
     for word in wanted.text:
         query = query.where(Song.search.contains(word, autoescape=True))
     for things, aspects in wanted.has:

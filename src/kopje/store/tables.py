@@ -5,13 +5,25 @@ from __future__ import annotations
 from datetime import date, datetime, time
 from uuid import UUID
 
-from sqlalchemy import CheckConstraint, ForeignKey, Index, UniqueConstraint
+from sqlalchemy import CheckConstraint, ForeignKey, UniqueConstraint
 from sqlalchemy.orm import Mapped, mapped_column
 
 from kopje.store.base import Json, OfSchool, Table, one_of
+from kopje.store.event_tables import (
+    AsideEvent,
+    Event,
+    FactsRow,
+    HeldLessonRow,
+    SongMetRow,
+    StandingRow,
+)
+from kopje.store.plan_tables import PlannedLesson, PlannedPart
 from kopje.store.song_tables import KeptQuestion, Song
 
-__all__ = ["Json", "KeptQuestion", "OfSchool", "Song", "Table"]
+__all__ = [
+    "AsideEvent", "Event", "FactsRow", "HeldLessonRow", "Json", "KeptQuestion", "OfSchool", "PlannedLesson", "PlannedPart", "Song",
+    "SongMetRow", "StandingRow", "Table",
+]  # fmt: skip
 
 
 class School(Table):
@@ -31,6 +43,9 @@ class School(Table):
     bar_colours: Mapped[Json] = mapped_column(
         server_default="{}"
     )  # of the room's bars, by letter; empty: none
+    rules: Mapped[int] = mapped_column(
+        server_default="0"
+    )  # by which version of the rules its projections were worked out
     __table_args__ = (CheckConstraint("cycle BETWEEN 0 AND 20", name="cycle"),)
 
 
@@ -220,48 +235,6 @@ class Declared(OfSchool):
     __table_args__ = (UniqueConstraint("section_id", "concept"),)
 
 
-class Lesson(OfSchool):
-    __tablename__ = "lesson"
-    section_id: Mapped[UUID] = mapped_column(ForeignKey("section.id", ondelete="CASCADE"))
-    day: Mapped[date]
-    starts: Mapped[time]
-    minutes: Mapped[int]
-    state: Mapped[str]
-    status: Mapped[str]
-    unmet: Mapped[list[Json]]
-    note: Mapped[str]
-    started: Mapped[datetime | None]
-    ended: Mapped[datetime | None]
-    __table_args__ = (
-        one_of("state", "planned", "running", "done"),
-        UniqueConstraint("section_id", "day", "starts"),
-        Index("uq_lesson_open", "section_id", unique=True, postgresql_where="state <> 'done'"),
-    )
-
-
-class Cell(OfSchool):
-    __tablename__ = "cell"
-    lesson_id: Mapped[UUID] = mapped_column(ForeignKey("lesson.id", ondelete="CASCADE"))
-    position: Mapped[int]
-    slot: Mapped[str]
-    role: Mapped[str]
-    activity: Mapped[str]
-    song_id: Mapped[UUID | None] = mapped_column(ForeignKey("song.id", ondelete="SET NULL"))
-    concept: Mapped[str | None]
-    purpose: Mapped[str | None]
-    minutes: Mapped[int]
-    new: Mapped[str | None]
-    left_over: Mapped[bool]
-    pinned: Mapped[bool]
-    reasons: Mapped[list[Json]]
-    tick: Mapped[str | None]
-    __table_args__ = (
-        one_of("tick", "done", "partly", "skipped", null=True),
-        one_of("purpose", "prepare", "present", "practise", null=True),
-        UniqueConstraint("lesson_id", "position"),
-    )
-
-
 class Refusal(OfSchool):
     """What the teacher refused for a section; it does not come back by itself."""
 
@@ -270,52 +243,3 @@ class Refusal(OfSchool):
     activity: Mapped[str]
     song_id: Mapped[UUID | None] = mapped_column(ForeignKey("song.id", ondelete="CASCADE"))
     moment: Mapped[datetime]
-
-
-class Mark(OfSchool):
-    """Never overwritten: taking one back sets `withdrawn`, and the row stays."""
-
-    __tablename__ = "mark"
-    child_id: Mapped[UUID] = mapped_column(ForeignKey("child.id", ondelete="CASCADE"))
-    lesson_id: Mapped[UUID] = mapped_column(ForeignKey("lesson.id", ondelete="CASCADE"), index=True)
-    activity: Mapped[str]
-    concept: Mapped[str]
-    way: Mapped[str]
-    voices: Mapped[str]
-    help: Mapped[str]
-    result: Mapped[str]
-    moment: Mapped[datetime]
-    received: Mapped[datetime]
-    teacher_id: Mapped[UUID] = mapped_column(ForeignKey("teacher.id"))
-    withdrawn: Mapped[datetime | None]
-    __table_args__ = (
-        one_of("way", "hear", "sing", "read", "write", "create"),
-        one_of("voices", "alone", "group", "class"),
-        one_of("help", "none", "model", "signs"),
-        one_of("result", "secure", "nearly", "not_yet"),
-        Index("ix_mark_child_concept", "child_id", "concept"),
-    )
-
-
-class Absence(Table):
-    """Not a mark: the rota passes over the child, nothing else."""
-
-    __tablename__ = "absence"
-    lesson_id: Mapped[UUID] = mapped_column(ForeignKey("lesson.id", ondelete="CASCADE"), primary_key=True)
-    child_id: Mapped[UUID] = mapped_column(ForeignKey("child.id", ondelete="CASCADE"), primary_key=True)
-    school_id: Mapped[UUID] = mapped_column(ForeignKey("school.id", ondelete="CASCADE"))
-
-
-class StandingRow(Table):
-    """The standing of a child in a concept as last worked out from its marks; kept so that a grid is quick."""
-
-    __tablename__ = "standing"
-    child_id: Mapped[UUID] = mapped_column(ForeignKey("child.id", ondelete="CASCADE"), primary_key=True)
-    concept: Mapped[str] = mapped_column(primary_key=True)
-    school_id: Mapped[UUID] = mapped_column(ForeignKey("school.id", ondelete="CASCADE"))
-    level: Mapped[str]
-    flag: Mapped[str]
-    sentence: Mapped[str]
-    last_alone: Mapped[datetime | None]
-    __table_args__ = (one_of("level", "not_heard", "not_yet", "nearly", "secure"),
-                      one_of("flag", "", "once", "due", "partly"))  # fmt: skip

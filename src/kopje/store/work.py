@@ -6,8 +6,10 @@ from collections.abc import Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass
 
-from sqlalchemy import Connection, Engine, create_engine
+from sqlalchemy import Connection, Engine, create_engine, text
 from sqlalchemy.orm import Session
+
+from kopje.core.errors import BusyError
 
 
 def engine_for(url: str) -> Engine:
@@ -31,12 +33,44 @@ class UnitOfWork:
 
     @contextmanager
     def read(self) -> Iterator[Session]:
-        """For looking only: no transaction is begun or ended, which saves two trips to the database a page."""
+        """For looking only: everything is seen as it was at one moment, and nothing can be changed."""
         if isinstance(self.bind, Connection):
             with self.begin() as session:
                 yield session
-        else:
-            with Session(
-                self.bind.execution_options(isolation_level="AUTOCOMMIT"), autoflush=False
-            ) as session:
-                yield session
+            return
+        still = self.bind.execution_options(isolation_level="REPEATABLE READ", postgresql_readonly=True)
+        with Session(still, autoflush=False) as session, session.begin():
+            yield session
+
+    @contextmanager
+    def alone(self, what: str) -> Iterator[None]:
+        """Hold the right to work something out, among all server processes on this database; BusyError if it is taken.
+
+        It is held outside any transaction, for as long as the thinking takes, and falls with its connection.
+        """
+        if isinstance(self.bind, Connection):
+            yield
+            return
+        with self._locked("pg_try_advisory_lock", what):
+            yield
+
+    @contextmanager
+    def in_turn(self, what: str) -> Iterator[None]:
+        """The same, but whoever comes second waits."""
+        if isinstance(self.bind, Connection):
+            yield
+            return
+        with self._locked("pg_advisory_lock", what):
+            yield
+
+    @contextmanager
+    def _locked(self, how: str, what: str) -> Iterator[None]:
+        key = {"what": what}
+        with self.bind.execution_options(isolation_level="AUTOCOMMIT").connect() as connection:  # type: ignore[union-attr]
+            got = connection.scalar(text(f"SELECT {how}(hashtextextended(:what, 7102))"), key)
+            if got is False:
+                raise BusyError("busy_solving", value=what)
+            try:
+                yield
+            finally:
+                connection.execute(text("SELECT pg_advisory_unlock(hashtextextended(:what, 7102))"), key)

@@ -3,14 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from datetime import date, time
 from uuid import UUID
 
-from sqlalchemy import delete, func, or_, select
+from sqlalchemy import delete, select
 from sqlalchemy.orm import Session
 
 from kopje.store.owned import owned
-from kopje.store.tables import Arc, Cell, Change, Concert, Lesson, Period, School, Wish, YearPlan
+from kopje.store.tables import Arc, Change, Concert, Period, School, Wish, YearPlan
 
 
 def school(session: Session, school_id: UUID) -> School:
@@ -61,47 +60,10 @@ def wishes(session: Session, section_id: UUID) -> Sequence[Wish]:
     return session.scalars(select(Wish).where(Wish.section_id == section_id).order_by(Wish.concept)).all()
 
 
+def wishes_of(session: Session, school_id: UUID) -> Sequence[Wish]:
+    """Of the whole school."""
+    return session.scalars(select(Wish).where(Wish.school_id == school_id).order_by(Wish.concept)).all()
+
+
 def clear_wishes(session: Session, section_id: UUID, concepts: Sequence[str]) -> None:
     session.execute(delete(Wish).where(Wish.section_id == section_id, Wish.concept.in_(concepts)))
-
-
-def touches(session: Session, section_id: UUID) -> Sequence[tuple[date, time, str, str]]:
-    """(day, starts, concept, purpose) of every cell that was done, oldest first."""
-    rows = session.execute(
-        select(Lesson.day, Lesson.starts, Cell.concept, Cell.purpose)
-        .join(Lesson, Lesson.id == Cell.lesson_id)
-        .where(
-            Lesson.section_id == section_id,
-            Cell.concept.is_not(None),
-            Cell.purpose.is_not(None),
-            or_(Cell.tick == "done", (Cell.tick == "partly") & (Cell.purpose != "present")),
-        )
-        .order_by(Lesson.day, Lesson.starts, Cell.position)
-    )
-    return [(day, starts, concept or "", purpose or "") for day, starts, concept, purpose in rows]
-
-
-def touch_counts(session: Session, school_id: UUID) -> Sequence[tuple[UUID, str, str, int]]:
-    """(section, concept, purpose, lessons) over the whole school, from cells that were done."""
-    rows = session.execute(
-        select(Lesson.section_id, Cell.concept, Cell.purpose, func.count(func.distinct(Lesson.id)))
-        .join(Lesson, Lesson.id == Cell.lesson_id)
-        .where(Cell.school_id == school_id, Cell.concept.is_not(None), Cell.tick == "done")
-        .group_by(Lesson.section_id, Cell.concept, Cell.purpose)
-    )
-    return [(section, concept or "", purpose or "", count) for section, concept, purpose, count in rows]
-
-
-def held(session: Session, section_id: UUID) -> Sequence[tuple[date, time]]:
-    """(day, starts) of the lessons that are over."""
-    rows = session.execute(
-        select(Lesson.day, Lesson.starts)
-        .where(Lesson.section_id == section_id, Lesson.state == "done")
-        .order_by(Lesson.day, Lesson.starts)
-    )
-    return [(day, starts) for day, starts in rows]
-
-
-def drop_planned(session: Session, section_id: UUID) -> None:
-    """Lessons that were proposed and never begun."""
-    session.execute(delete(Lesson).where(Lesson.section_id == section_id, Lesson.state == "planned"))

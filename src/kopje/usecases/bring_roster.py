@@ -33,7 +33,7 @@ def bring(call: Call, wanted: Sequence[NewSection]) -> tuple[Kept, ...]:
     A name that is on the roll already is taken for the same child, so bringing the same table twice changes nothing.
     """
     if len(wanted) > MOST_SECTIONS:
-        raise RosterError(f"{len(wanted)} sections are more than a school has. Nothing was kept.")
+        raise RosterError("too_many_sections", count=len(wanted))
     there = {one.name: one for one in sections.sections(call.session, call.school_id)}
     return tuple(
         _more(call, there[new.name], new) if new.name in there else _new(call, new) for new in wanted
@@ -63,9 +63,7 @@ def change_child(call: Call, child_id: UUID, name: str, section_id: UUID, left: 
     child = sections.child(call.session, call.school_id, child_id)
     sections.section(call.session, call.school_id, section_id)
     if left is not None and left < child.joined:
-        raise RosterError(
-            f"{child.name} joined on {child.joined:%-d %b}, so it cannot have left before. Nothing was changed."
-        )
+        raise RosterError("left_before_joined", name=child.name, day=child.joined)
     child.name, child.section_id, child.left = name, section_id, left
     call.session.flush()
     return child

@@ -2,20 +2,26 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
+from contextlib import AbstractContextManager, contextmanager
 from dataclasses import dataclass
 from datetime import date, datetime
+from typing import Any, Protocol, TypeVar
 from uuid import UUID
 
 from sqlalchemy.orm import Session
 
 from kopje.core.sequence.concepts import Sequence
 from kopje.core.sequence.so_mi_first import SO_MI_FIRST
+from kopje.store.work import UnitOfWork
+from kopje.words import ENGLISH_CATALOGUE, Catalogue, Words
+
+Answer = TypeVar("Answer")
 
 
 @dataclass(frozen=True)
 class Call:
-    """One call by one signed-in teacher. `now` is local time with its zone."""
+    """One call by one signed-in teacher. `now` is the school's local time with its zone."""
 
     session: Session
     school_id: UUID
@@ -23,7 +29,48 @@ class Call:
     now: datetime
     new_id: Callable[[], UUID]
     sequence: Sequence = SO_MI_FIRST
+    catalogue: Catalogue = ENGLISH_CATALOGUE
 
     @property
     def today(self) -> date:
         return self.now.date()
+
+    @property
+    def words(self) -> Words:
+        """For what leaves as text: a print, a file."""
+        return Words(self.catalogue, self.sequence)
+
+
+class Solve(Protocol):
+    """Run a pure function of the core that may take long, and give its answer."""
+
+    def __call__(self, think: Callable[..., Answer], *question: Any) -> Answer: ...
+
+
+def run_here(think: Callable[..., Answer], *question: Any) -> Answer:
+    """In this very thread: for the demo and for tests of the steps around the thinking."""
+    return think(*question)
+
+
+@dataclass(frozen=True)
+class Desk:
+    """For what takes thought: look at one moment, think outside any transaction, then keep with a check that what was looked
+    at still holds. `call` makes a call on a transaction, and sees to it that the teacher is still signed in."""
+
+    work: UnitOfWork
+    call: Callable[[Session], Call]
+    solve: Solve = run_here
+
+    @contextmanager
+    def look(self) -> Iterator[Call]:
+        with self.work.read() as session:
+            yield self.call(session)
+
+    @contextmanager
+    def keep(self) -> Iterator[Call]:
+        with self.work.begin() as session:
+            yield self.call(session)
+
+    def alone(self, what: str) -> AbstractContextManager[None]:
+        """Nobody else works the same thing out at this moment; BusyError if somebody does."""
+        return self.work.alone(what)

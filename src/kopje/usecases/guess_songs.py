@@ -7,9 +7,9 @@ from dataclasses import dataclass
 from uuid import UUID
 
 from kopje.core.practice.games import By, Clue, clue, confused, telling_words
-from kopje.store import sections, songs
+from kopje.store import songs
 from kopje.usecases.call import Call
-from kopje.usecases.section_state import songs_met
+from kopje.usecases.snapshot import snapshot
 from kopje.usecases.songbook import analysis_of
 
 MOST = 40  # songs of a game, those sung last
@@ -26,8 +26,7 @@ class Guessing:
 
 def guessing(call: Call, section_id: UUID, by: By) -> Guessing:
     """Clues for what the section has sung; songs without such a clue are left out."""
-    sections.section(call.session, call.school_id, section_id)
-    met = songs_met(call, section_id)
+    met = snapshot(call, [section_id]).section(section_id).facts.songs
     lately = sorted(met, key=lambda key: (met[key].last is None, met[key].last, key), reverse=True)[:MOST]
     known = [songs.song(call.session, call.school_id, UUID(key)) for key in lately]
     known.sort(key=lambda song: (song.title, song.id))

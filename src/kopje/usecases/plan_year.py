@@ -2,37 +2,64 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
-from dataclasses import dataclass, replace
+from collections.abc import Iterable, Sequence
+from contextlib import suppress
+from dataclasses import asdict, dataclass, replace
 from datetime import date
 from uuid import UUID
 
-from kopje.core.errors import PlanError
+from kopje.core.errors import PlanError, StaleError
 from kopje.core.planning.year.arcs import YearPlan, YearQuestion
 from kopje.core.planning.year.fit import fit_year
 from kopje.core.planning.year.keep import keep_order
 from kopje.core.planning.year.ways import WayOut, conflict_of_words, short_by, ways_out
-from kopje.store import sections, year
+from kopje.core.reasons import Listed
+from kopje.store import events, year
 from kopje.store import tables as t
-from kopje.usecases.call import Call
-from kopje.usecases.school_calendar import calendar
-from kopje.usecases.section_year import SectionYear, section_year
+from kopje.store.snapshot import PlanRow
+from kopje.usecases.call import Call, Desk
+from kopje.usecases.section_year import SectionYear, own_lengths, school_years, section_year, year_of
+from kopje.usecases.snapshot import SectionNow, snapshot
 
 LONGEST_PHASE = 12
 
 
-def fit(call: Call, section_id: UUID) -> SectionYear:
+def fit(desk: Desk, section_id: UUID) -> None:
     """Lay (or lay again) what is still to come. What was taught stays as it was; the plan before is kept near."""
-    found = section_year(call, section_id)
-    if not found.lessons:
-        raise PlanError(
-            f"{found.section.name} has no lessons this year. Give it meeting times in Set-up, then ask again."
-        )
-    question = _allowed(found.question)
-    plan = fit_year(question)
-    short = short_by(question)
-    _keep(call, section_id, plan, short, found.reserve)
-    return section_year(call, section_id)
+    with desk.alone(f"year of {section_id}"):
+        with desk.look() as call:
+            found = section_year(call, section_id)
+            if not found.lessons:
+                raise PlanError("plan_no_lessons", section=found.now.name)
+            question, seen = _allowed(found.question), _seen(found)
+        plan, short = desk.solve(fit_year, question), desk.solve(short_by, question)
+        with desk.keep() as call:
+            _check(call, section_id, seen)
+            _keep(call, section_id, plan, short, found.reserve)
+
+
+@dataclass(frozen=True)
+class Seen:
+    """What a year was laid from: the version of the facts, and the plan that was there."""
+
+    facts: int
+    laid: tuple[tuple[str, int], ...]
+    reserve: int | None
+
+
+def _seen(found: SectionYear) -> Seen:
+    laid = tuple(sorted((arc.concept, arc.start) for arc in found.now.arcs))
+    return Seen(found.now.row.version, laid, found.now.plan.reserve if found.now.plan else None)
+
+
+def _check(call: Call, section_id: UUID, seen: Seen) -> None:
+    """StaleError if anything has changed since it was looked at."""
+    events.lock_sections(call.session, call.school_id, [section_id])
+    rows, plan = year.arcs(call.session, section_id), year.plan(call.session, section_id)
+    laid = tuple(sorted((arc.concept, arc.start) for arc in rows))
+    facts = events.facts_version(call.session, section_id)
+    if Seen(facts, laid, plan.reserve if plan else None) != seen:
+        raise StaleError("stale_plan")
 
 
 def _allowed(question: YearQuestion) -> YearQuestion:
@@ -44,19 +71,22 @@ def _allowed(question: YearQuestion) -> YearQuestion:
     return replace(question, demands=demands)
 
 
-def keep_up(call: Call, section_id: UUID | None = None) -> None:
+def keep_up(desk: Desk, section_ids: Iterable[UUID] | None = None) -> None:
     """Facts have changed: lay what is still to come over the lessons that are left, in the order it had.
 
-    What was taught stays as it was; another order is for the teacher to ask for. Sections without a plan stay without.
+    What was taught stays as it was; another order is for the teacher to ask for. Sections without a plan stay without. A
+    section that changes while it is thought about is left to whoever changes it.
     """
-    cal = calendar(call)
-    for one in sections.sections(call.session, call.school_id):
-        if section_id in (None, one.id) and year.plan(call.session, one.id) is not None:
-            found = section_year(call, one.id, cal)
-            question = _allowed(found.question)
-            if found.plan is not None and found.lessons:
-                plan = keep_order(question, found.plan)
-                _keep(call, one.id, plan, short_by(question), found.reserve)
+    with desk.look() as call:
+        seen = snapshot(call, section_ids)
+        years = [one for one in school_years(call, seen) if one.plan is not None and one.lessons]
+    for found in years:
+        question = _allowed(found.question)
+        plan = desk.solve(keep_order, question, found.plan)
+        short = desk.solve(short_by, question)
+        with suppress(StaleError), desk.keep() as call:
+            _check(call, found.now.id, _seen(found))
+            _keep(call, found.now.id, plan, short, found.reserve)
 
 
 def _keep(call: Call, section_id: UUID, plan: YearPlan, short: int, reserve: int) -> None:
@@ -96,45 +126,63 @@ class NewWish:
         return bool(self.start or self.prepare or self.practise or self.next_year or dates or self.pause)
 
 
-def wish(call: Call, section_id: UUID, wishes: Sequence[NewWish], reserve: int | None = None) -> SectionYear:
+def wish(desk: Desk, section_id: UUID, wishes: Sequence[NewWish], reserve: int | None = None) -> None:
     """Take the teacher's word and lay the rest anew around it; a collision is refused and named, and nothing changes."""
-    found = section_year(call, section_id)
-    year.clear_wishes(call.session, section_id, [one.concept for one in wishes])
-    for one in wishes:
-        call.sequence.concept(one.concept)
-        _possible(found, one)
-        if one.says_something:
-            call.session.add(t.Wish(id=call.new_id(), school_id=call.school_id, section_id=section_id, concept=one.concept,
-                                    start=one.start, prepare=one.prepare, practise=one.practise, next_year=one.next_year,
-                                    not_before=one.not_before, not_after=one.not_after, pause_from=one.pause_from,
-                                    pause=one.pause))  # fmt: skip
-    call.session.flush()
+    with desk.alone(f"year of {section_id}"):
+        with desk.look() as call:
+            found = section_year(call, section_id)
+            for one in wishes:
+                call.sequence.concept(one.concept)
+                _possible(found, one)
+            seen = _seen(found)
+            meant = year_of(_with_wishes(found.now, wishes, reserve), own_lengths(call))
+        question = _allowed(meant.question)
+        collisions = desk.solve(conflict_of_words, question)
+        if collisions:
+            raise PlanError("plan_collides", wishes=Listed(tuple(collisions), by="space"))
+        plan, short = desk.solve(fit_year, question), desk.solve(short_by, question)
+        with desk.keep() as call:
+            _check(call, section_id, seen)
+            year.clear_wishes(call.session, section_id, [one.concept for one in wishes])
+            for one in (one for one in wishes if one.says_something):
+                call.session.add(_wish_row(call, section_id, one))
+            _keep(call, section_id, plan, short, found.reserve if reserve is None else reserve)
+
+
+def _with_wishes(now: SectionNow, wishes: Sequence[NewWish], reserve: int | None) -> SectionNow:
+    """The section as it would be with the teacher's new word."""
+    gone = {one.concept for one in wishes}
+    kept = [row for row in now.wishes if row.concept not in gone]
+    new = [t.Wish(**asdict(one)) for one in wishes if one.says_something]
+    plan = now.plan
     if reserve is not None:
-        _keep(call, section_id, found.plan or YearPlan((), ()), found.short, reserve)
-    question = _allowed(section_year(call, section_id).question)
-    collisions = conflict_of_words(question)
-    if collisions:
-        said = " ".join(reason.sentence for reason in collisions)
-        raise PlanError(f"These cannot all be kept: {said} Nothing was changed.", value=said)
-    return fit(call, section_id)
+        plan = replace(plan, reserve=reserve) if plan else PlanRow(reserve, "best_found", 0, 0, [])
+    return replace(now, row=replace(now.row, plan=plan), wishes=(*kept, *new))
+
+
+def _wish_row(call: Call, section_id: UUID, one: NewWish) -> t.Wish:
+    return t.Wish(id=call.new_id(), school_id=call.school_id, section_id=section_id, **asdict(one))
 
 
 def _possible(found: SectionYear, one: NewWish) -> None:
     """PlanError for a word that no year can hold."""
     if one.start is not None and not found.next_lesson <= one.start <= len(found.lessons):
         raise PlanError(
-            f"Lesson {one.start} is not among the lessons to come ({found.next_lesson} to {len(found.lessons)}). Nothing was changed."
+            "plan_lesson_not_to_come", lesson=one.start, first=found.next_lesson, last=len(found.lessons)
         )
     lengths = (one.prepare, one.practise, one.pause)
     if any(length is not None and not 1 <= length <= LONGEST_PHASE for length in lengths):
-        raise PlanError(f"A phase or a rest has 1 to {LONGEST_PHASE} lessons. Nothing was changed.")
+        raise PlanError("plan_phase_length", most=LONGEST_PHASE)
     if (one.pause is None) != (one.pause_from is None):
-        raise PlanError("A rest needs the lesson it begins with and its length. Nothing was changed.")
+        raise PlanError("plan_rest_needs")
     if one.not_before and one.not_after and one.not_before > one.not_after:
-        raise PlanError("“Not before” lies after “not after”. Nothing was changed.")
+        raise PlanError("plan_dates_crossed")
 
 
-def ways(call: Call, section_id: UUID) -> tuple[WayOut, ...]:
+def ways(desk: Desk, section_id: UUID) -> tuple[WayOut, ...]:
     """Up to three ways to make a year fit that is too full; none where it fits."""
-    question = _allowed(section_year(call, section_id).question)
-    return ways_out(question) if short_by(question) else ()
+    with desk.look() as call:
+        question = _allowed(section_year(call, section_id).question)
+    if not desk.solve(short_by, question):
+        return ()
+    return desk.solve(ways_out, question)

@@ -6,15 +6,17 @@ from collections.abc import Mapping
 
 from kopje.core.analysis.analysis import Analysis
 from kopje.core.analysis.layers import Layer, hands, line, phrase_marks
+from kopje.core.reasons import Tone
 from kopje.core.sequence.wording import Wording
 from kopje.engraving.mei import Under, mei
 from kopje.engraving.printing import Sheet
 from kopje.engraving.render import Engraver
 from kopje.store import tables
 from kopje.usecases.songbook import AS_IT_IS, Variant, as_sung, seen
+from kopje.words import Words
 
 WIDTH, HEIGHT = 1800, 1950  # of the music on a page, in tenths of a millimetre, with room for the title
-ON_PAPER = {"game": "Game", "care": "Care", "culture": "Culture"}
+ON_PAPER = ("game", "care", "culture")
 WHERE_FROM = ("composer", "words", "origin", "source", "rights")
 
 
@@ -32,43 +34,49 @@ def song_sheet(
     song: tables.Song,
     variant: Variant,
     shown: Under,
-    wording: Wording,
+    words: Words,
     engraver: Engraver,
     facts: bool = True,
     mirrored: bool = True,
 ) -> Sheet:
     """The sheet of one song; without `facts` it holds only what the children read."""
+    wording = words.sequence.wording
     a = seen(song, variant, wording.minor)
     encoded = any(bar.line_end for bar in a.tune.bars)
     pages = engraver.pages(mei(a.tune, shown), WIDTH, HEIGHT, encoded)
     scores = tuple(
-        (svg, f"Score of {song.title}, page {n} of {len(pages)}") for n, svg in enumerate(pages, 1)
+        (svg, words.word("paper_page", title=song.title, page=n, pages=len(pages)))
+        for n, svg in enumerate(pages, 1)
     )
-    lead = _lead(a, as_sung(song, wording.minor) if variant == AS_IT_IS else a, wording)
-    return Sheet(song.title, lead, scores, _facts(song.facts) if facts else (), mirrored)
+    lead = _lead(a, as_sung(song, wording.minor) if variant == AS_IT_IS else a, words)
+    return Sheet(song.title, lead, scores, _facts(song.facts, words) if facts else (), mirrored)
 
 
-def _facts(known: Mapping[str, str]) -> tuple[tuple[str, str], ...]:
-    told = [(name, known[key]) for key, name in ON_PAPER.items() if key in known]
+def _facts(known: Mapping[str, str], words: Words) -> tuple[tuple[str, str], ...]:
+    told = [(words.word(f"paper_{key}"), known[key]) for key in ON_PAPER if key in known]
     origin = [known[key] for key in WHERE_FROM if key in known]
     if origin:
-        origin.append("verified" if known.get("verified") == "yes" else "not verified")
-        told.append(("From", "; ".join(origin)))
+        origin.append(
+            words.word("paper_verified" if known.get("verified") == "yes" else "paper_not_verified")
+        )
+        told.append((words.word("paper_from"), "; ".join(origin)))
     return tuple(told)
 
 
-def _lead(a: Analysis, aloud: Analysis, wording: Wording) -> str:
+def _lead(a: Analysis, aloud: Analysis, words: Words) -> str:
     """Where do is, printed and sung; where to start, how fast."""
     said = []
     if a.tonality.do is not None:
-        said.append(f"{wording.tone('do')} = {a.tonality.do.pitch.shown}")
+        said.append(words.word("paper_do", do=Tone("do"), letter=a.tonality.do.pitch.shown))
     if aloud.tonality.do is not None and aloud.tonality.do != a.tonality.do:
-        said.append(f"sung with {wording.tone('do')} = {aloud.tonality.do.pitch.shown}")
+        said.append(words.word("paper_sung", do=Tone("do"), letter=aloud.tonality.do.pitch.shown))
     first = next((sound for sound in aloud.attacks if sound.pitch), None)
     if first is not None and first.pitch is not None:
-        degree = aloud.degree(first)
-        tone = f" ({wording.tone(str(degree))})" if degree is not None else ""
-        said.append(f"start on {first.pitch.shown}{first.pitch.octave}{tone}")
+        degree, pitch = aloud.degree(first), f"{first.pitch.shown}{first.pitch.octave}"
+        if degree is None:
+            said.append(words.word("paper_start", pitch=pitch))
+        else:
+            said.append(words.word("paper_start_degree", pitch=pitch, degree=Tone(str(degree))))
     if a.tune.tempo:
-        said.append(f"{round(a.tune.tempo / a.tune.bars[0].meter.beat)} beats a minute")
+        said.append(words.word("paper_tempo", count=round(a.tune.tempo / a.tune.bars[0].meter.beat)))
     return " · ".join(said)

@@ -1,198 +1,233 @@
-"""Proposing the next lesson of a section, and changing the proposal: swap, pin, refuse."""
+"""Proposing lessons that lie ahead, and changing a proposal: swap, pin, refuse.
+
+Whoever changes a lesson says which version of it was seen; a change of a stale view is refused, and nothing is kept.
+"""
 
 from __future__ import annotations
 
 from collections.abc import Iterable
-from dataclasses import asdict, replace
+from dataclasses import dataclass, replace
+from datetime import date, time
 from uuid import UUID
 
-from kopje.core.errors import LessonError, PlanError
-from kopje.core.planning import lesson as plan_values
+from kopje.core.errors import LessonError, PlanError, StaleError
 from kopje.core.planning.calendar import LessonTime
 from kopje.core.planning.catalogue import activity
 from kopje.core.planning.composer import alternatives, compose
-from kopje.core.planning.lesson import Choice, LeftOver, LessonPlan, LessonQuestion
+from kopje.core.planning.facts import CARRIED
+from kopje.core.planning.lesson import Choice, LeftOver, LessonPlan, LessonQuestion, Part
 from kopje.core.planning.template import available
-from kopje.core.reasons import Reason
+from kopje.core.reasons import because, packed, unpacked
 from kopje.core.sequence.arcs import due
-from kopje.core.sequence.concepts import ConceptKey
-from kopje.store import lessons, sections, year
+from kopje.store import events, plans
 from kopje.store import tables as t
-from kopje.usecases.call import Call
-from kopje.usecases.school_calendar import calendar
-from kopje.usecases.section_state import songs_met, state_of
-from kopje.usecases.section_year import laid_in
+from kopje.usecases.call import Call, Desk
+from kopje.usecases.snapshot import Planned, SectionNow, snapshot
 from kopje.usecases.songbook import cards
 
-OWED = {None: "not reached", "partly": "done only partly", "skipped": "skipped"}
+
+@dataclass(frozen=True)
+class Asked:
+    """A question to the composer, and what it was made from: the version of the lesson (0: there was none) and of the facts."""
+
+    at: LessonTime
+    minutes: int
+    question: LessonQuestion
+    lesson_version: int
+    facts_version: int
 
 
-def propose(call: Call, section_id: UUID) -> t.Lesson:
-    """Propose the section's next lesson, or propose it anew around what is pinned."""
-    section = sections.section(call.session, call.school_id, section_id)
-    lesson = lessons.open_lesson(call.session, section_id)
-    if lesson is not None and lesson.state == "running":
-        raise LessonError(f"{section.name} is in its lesson now. End it first; nothing was changed.")
-    if lesson is None:
-        lesson = _new_lesson(call, section)
-    question = question_of(call, section, lesson)
-    plan = compose(question)
-    pinned = set(question.pins)
-    lessons.clear_cells(call.session, lesson.id)
-    lesson.status, lesson.unmet = plan.status, [asdict(reason) for reason in plan.unmet]
-    for cell in plan.cells:
-        call.session.add(_row(call, lesson, cell, cell.index in pinned))
-    call.session.flush()
-    return lesson
+def propose(
+    desk: Desk, section_id: UUID, when: tuple[date, time] | None = None, seen: int | None = None
+) -> UUID:
+    """Propose a section's next lesson, or the one at a time of the calendar; propose it anew around what is pinned.
+
+    It is thought out outside any transaction; if the lesson or what happened in the section has changed meanwhile, nothing is
+    kept (StaleError). `seen`: the version the teacher looked at.
+    """
+    with desk.alone(f"lessons of {section_id}"):
+        with desk.look() as call:
+            asked = _asked(call, section_id, when, seen)
+        plan = desk.solve(compose, asked.question)
+        with desk.keep() as call:
+            return _keep(call, section_id, asked, plan)
 
 
-def next_lesson_time(call: Call, section: t.Section) -> LessonTime:
-    """The first lesson of the calendar from today on that was not held yet; PlanError without one."""
-    cal = calendar(call)
-    if not cal.meetings.get(section.id):
-        raise PlanError(f"{section.name} has no meeting times yet. Add them in Set-up, then ask again.")
-    held = set(year.held(call.session, section.id))
-    coming = (
-        one for one in cal.lessons(section.id) if one.day >= call.today and (one.day, one.starts) not in held
-    )
-    found = next(coming, None)
-    if found is None:
-        raise PlanError(
-            f"{section.name} has no lesson left this year. Look at the terms in Set-up, then ask again."
-        )
+def _asked(call: Call, section_id: UUID, when: tuple[date, time] | None, seen: int | None = None) -> Asked:
+    now = snapshot(call, [section_id]).section(section_id)
+    at = _time(now, when)
+    there = now.planned_at(at.day, at.starts)
+    version = there.version if there else 0
+    if seen is not None and seen != version:
+        raise StaleError("stale_lesson", value=version)
+    minutes = at.minutes or now.row.minutes
+    return Asked(at, minutes, question_of(call, now, at, minutes, there), version, now.row.version)
+
+
+def _time(now: SectionNow, when: tuple[date, time] | None) -> LessonTime:
+    """A lesson time of the calendar that was not held yet; PlanError without one."""
+    running = now.facts.running
+    if running is not None and when in (None, (running.day, running.starts)):
+        raise LessonError("lesson_running", section=now.name)
+    if not now.calendar.meetings.get(now.id):
+        raise PlanError("plan_no_meetings", section=now.name)
+    if when is None:
+        if now.next_time is None:
+            raise PlanError("plan_no_lesson_left", section=now.name)
+        return now.next_time
+    found = next((x for x in now.lessons if (x.day, x.starts) == when and x.day >= now.today), None)
+    if found is None or when in now.held_at:
+        raise PlanError("plan_no_such_lesson", section=now.name, day=when[0], value=when[0].isoformat())
     return found
 
 
-def _new_lesson(call: Call, section: t.Section) -> t.Lesson:
-    found = next_lesson_time(call, section)
-    lesson = t.Lesson(
-        id=call.new_id(), school_id=call.school_id, section_id=section.id, day=found.day, starts=found.starts,
-        minutes=found.minutes or section.minutes, state="planned", status="best_found", unmet=[], note="", started=None, ended=None,
-    )  # fmt: skip
-    call.session.add(lesson)
-    call.session.flush()
-    return lesson
-
-
-def question_of(call: Call, section: t.Section, lesson: t.Lesson) -> LessonQuestion:
-    """Everything the composer may know about this lesson."""
-    last = lessons.last_done(call.session, section.id)
-    before = lessons.cells(call.session, last.id) if last else ()
-    state, met = state_of(call, section), songs_met(call, section.id)
-    laid = laid_in(call, section.id, lesson.day, lesson.starts)
+def question_of(
+    call: Call, now: SectionNow, at: LessonTime, minutes: int, there: Planned | None
+) -> LessonQuestion:
+    """Everything the composer may know about a lesson. What is left over goes into the next lesson only."""
+    state, facts = now.state, now.facts
+    laid = now.laid_in(at.day, at.starts)
+    first = now.next_time is None or (at.day, at.starts) == (now.next_time.day, now.next_time.starts)
+    last_day = facts.over[-1].day if facts.over else at.day
+    owed = [LeftOver.of(part, last_day) for part in facts.left_over] if first else []
     return LessonQuestion(
         state=state,
         laid=laid,
-        minutes=lesson.minutes,
-        songs=cards(call, state, (item.concept for item in due(state, laid)), met),
-        met=met,
-        done=sections.activities_done(call.session, section.id),
-        lately=frozenset(cell.activity for cell in before if cell.tick == "done"),
-        left_over=_left_over(before, last),
-        pins={c.position: choice_of(c) for c in lessons.cells(call.session, lesson.id) if c.pinned},
-        refused=frozenset((a, str(s) if s else None) for a, s in sections.refusals(call.session, section.id)),
-        today=lesson.day,
+        minutes=minutes,
+        songs=cards(call, state, (item.concept for item in due(state, laid)), facts.songs),
+        met=facts.songs,
+        done=facts.done,
+        lately=facts.lately,
+        left_over=tuple(owed[:CARRIED]),
+        no_place=tuple(owed[CARRIED:]),
+        pins={part.slot: part.choice for part in there.parts if part.pinned} if there else {},
+        refused=now.row.refused,
+        today=at.day,
     )
 
 
-def _left_over(cells: Iterable[t.Cell], lesson: t.Lesson | None) -> tuple[LeftOver, ...]:
-    """What was not done last time comes to the front, once."""
-    if lesson is None:
-        return ()
-    return tuple(
-        LeftOver(choice_of(cell), cell.role, f"Left over from {lesson.day:%A}: {OWED[cell.tick]}.")  # type: ignore[arg-type]
-        for cell in cells
-        if cell.tick in OWED and not cell.left_over
+def _keep(call: Call, section_id: UUID, asked: Asked, plan: LessonPlan) -> UUID:
+    """Put a proposal in place, unless what it was made from has changed."""
+    events.lock_sections(call.session, call.school_id, [section_id])
+    row = plans.lesson_at(call.session, section_id, asked.at.day, asked.at.starts)
+    if (row.version if row else 0) != asked.lesson_version:
+        raise StaleError("stale_plan")
+    if events.facts_version(call.session, section_id) != asked.facts_version:
+        raise StaleError("stale_plan")
+    if row is None:
+        row = t.PlannedLesson(
+            id=call.new_id(), school_id=call.school_id, section_id=section_id, day=asked.at.day, starts=asked.at.starts,
+            minutes=asked.minutes, status=plan.status, unmet=[], version=0, made=call.now,
+        )  # fmt: skip
+        call.session.add(row)
+    row.version += 1
+    row.minutes, row.status, row.made = asked.minutes, plan.status, call.now
+    row.unmet = [packed(reason) for reason in plan.unmet]
+    call.session.flush()
+    _replace_parts(call, row, plan, set(asked.question.pins))
+    return row.id
+
+
+def _replace_parts(call: Call, lesson: t.PlannedLesson, plan: LessonPlan, pinned: set[str]) -> None:
+    """New parts in the slots; a part whose slot holds the same as before keeps its id."""
+    there = {row.slot: row for row in plans.parts(call.session, lesson.id)}
+    for position, part in enumerate(plan.parts):
+        row = there.pop(part.slot, None)
+        if row is not None and _choice(row) != part.choice:
+            call.session.delete(row)
+            row = None
+        if row is None:
+            row = t.PlannedPart(
+                id=call.new_id(), school_id=call.school_id, lesson_id=lesson.id, slot=part.slot
+            )
+            call.session.add(row)
+        row.position, row.left_over, row.pinned = position, part.left_over, part.slot in pinned
+        _fill(row, part)
+    for gone in there.values():
+        call.session.delete(gone)
+    call.session.flush()
+
+
+def _choice(row: t.PlannedPart) -> Choice:
+    material = row.material_id.split("#")[0] if row.material_id else None
+    return replace(Choice(row.activity, material), concept=row.concept, purpose=row.purpose)  # type: ignore[arg-type]
+
+
+def _fill(row: t.PlannedPart, part: Part) -> None:
+    material = part.choice.material
+    row.role, row.activity = part.role, part.choice.activity
+    row.material_kind, row.material_id = material.kind, material.id
+    row.concept, row.purpose, row.minutes, row.new = (
+        part.choice.concept,
+        part.choice.purpose,
+        part.minutes,
+        part.new,
     )
+    row.reasons = [packed(reason) for reason in part.reasons]
 
 
-def choice_of(cell: t.Cell) -> Choice:
-    return Choice(
-        cell.activity,
-        str(cell.song_id) if cell.song_id else None,
-        ConceptKey(cell.concept) if cell.concept else None,
-        cell.purpose,  # type: ignore[arg-type]
-    )
-
-
-def _row(call: Call, lesson: t.Lesson, cell: plan_values.Cell, pinned: bool) -> t.Cell:
-    return t.Cell(
-        id=call.new_id(), school_id=call.school_id, lesson_id=lesson.id, position=cell.index, tick=None,
-        left_over=cell.left_over, pinned=pinned, **_filling(cell),
-    )  # fmt: skip
-
-
-def _filling(cell: plan_values.Cell) -> dict[str, object]:
-    return {
-        "slot": cell.slot,
-        "role": cell.role,
-        "activity": cell.choice.activity,
-        "song_id": UUID(cell.choice.song) if cell.choice.song else None,
-        "concept": cell.choice.concept,
-        "purpose": cell.choice.purpose,
-        "minutes": cell.minutes,
-        "new": cell.new,
-        "reasons": [asdict(reason) for reason in cell.reasons],
-    }
-
-
-def plan_of(lesson: t.Lesson, cells: Iterable[t.Cell]) -> LessonPlan:
+def plan_of(lesson: t.PlannedLesson, rows: Iterable[t.PlannedPart]) -> LessonPlan:
     """The stored lesson as the composer's value."""
-    values = tuple(
-        plan_values.Cell(
-            c.position, c.slot, c.role, choice_of(c), activity(c.activity), c.minutes, c.new, c.left_over,  # type: ignore[arg-type]
-            tuple(Reason(**reason) for reason in c.reasons),
+    parts = tuple(
+        Part(
+            row.slot, row.role, _choice(row), activity(row.activity), row.minutes, row.new, row.left_over,  # type: ignore[arg-type]
+            tuple(map(unpacked, row.reasons)),
         )
-        for c in cells
+        for row in rows
     )  # fmt: skip
-    total = sum(cell.minutes for cell in values)
-    return LessonPlan(values, total, available(lesson.minutes, len(values)), "best_found", ())
+    total = sum(part.minutes for part in parts)
+    return LessonPlan(parts, total, available(lesson.minutes, len(parts)), "best_found", ())
 
 
-def alternatives_for(call: Call, lesson_id: UUID, cell_id: UUID) -> tuple[plan_values.Cell, ...]:
-    """What else could stand in one cell, best first, each with its reasons."""
-    lesson = lessons.lesson(call.session, call.school_id, lesson_id)
-    cell = lessons.cell(call.session, call.school_id, lesson_id, cell_id)
-    section = sections.section(call.session, call.school_id, lesson.section_id)
-    cells = lessons.cells(call.session, lesson_id)
-    place = next(i for i, c in enumerate(cells) if c.id == cell.id)
-    return alternatives(question_of(call, section, lesson), plan_of(lesson, cells), place)
+def alternatives_for(call: Call, lesson_id: UUID, part_id: UUID) -> tuple[Part, ...]:
+    """What else could stand in one slot, best first, each with its reasons."""
+    lesson = plans.lesson(call.session, call.school_id, lesson_id)
+    part = plans.part(call.session, call.school_id, lesson_id, part_id)
+    now = snapshot(call, [lesson.section_id]).section(lesson.section_id)
+    at = LessonTime(lesson.day, lesson.starts, 0, lesson.minutes)
+    question = question_of(call, now, at, lesson.minutes, now.planned_at(lesson.day, lesson.starts))
+    return alternatives(question, plan_of(lesson, plans.parts(call.session, lesson_id)), part.slot)
 
 
-def swap(call: Call, lesson_id: UUID, cell_id: UUID, choice: Choice) -> None:
-    """Put an offered alternative into a cell. It is the teacher's choice now, so it is pinned."""
-    offered = alternatives_for(call, lesson_id, cell_id)
-    found = next((cell for cell in offered if cell.choice == choice), None)
+def swap(call: Call, lesson_id: UUID, part_id: UUID, choice: Choice, seen: int) -> None:
+    """Put an offered alternative into a slot. It is the teacher's choice now, so it is pinned."""
+    lesson = _to_change(call, lesson_id, seen)
+    offered = alternatives_for(call, lesson_id, part_id)
+    found = next((part for part in offered if part.choice == choice), None)
     if found is None:
-        raise PlanError("That is no longer offered here. Nothing was changed; open the alternatives again.")
-    row = _planned_cell(call, lesson_id, cell_id)
-    chosen = Reason("chosen", "cell", "You chose it.", "for")
-    for name, value in _filling(replace(found, reasons=(chosen, *found.reasons))).items():
-        setattr(row, name, value)
+        raise PlanError("plan_no_longer_offered")
+    row = plans.part(call.session, call.school_id, lesson.id, part_id)
+    chosen = because("chosen", "for", "part")
+    _fill(row, replace(found, reasons=(chosen, *found.reasons)))
     row.pinned, row.left_over = True, False
     call.session.flush()
 
 
-def pin(call: Call, lesson_id: UUID, cell_id: UUID, pinned: bool) -> None:
-    _planned_cell(call, lesson_id, cell_id).pinned = pinned
+def pin(call: Call, lesson_id: UUID, part_id: UUID, pinned: bool, seen: int) -> None:
+    _to_change(call, lesson_id, seen)
+    plans.part(call.session, call.school_id, lesson_id, part_id).pinned = pinned
     call.session.flush()
 
 
-def refuse(call: Call, lesson_id: UUID, cell_id: UUID) -> None:
-    """Refuse what a cell holds, for this section; the lesson is proposed anew without it."""
-    cell = _planned_cell(call, lesson_id, cell_id)
-    lesson = lessons.lesson(call.session, call.school_id, lesson_id)
-    cell.pinned = False
-    call.session.add(
-        t.Refusal(id=call.new_id(), school_id=call.school_id, section_id=lesson.section_id, activity=cell.activity,
-                  song_id=cell.song_id, moment=call.now)
-    )  # fmt: skip
-    call.session.flush()
-    propose(call, lesson.section_id)
+def refuse(desk: Desk, lesson_id: UUID, part_id: UUID, seen: int) -> None:
+    """Refuse what a part holds, for this section; the lesson is proposed anew without it."""
+    with desk.keep() as call:
+        lesson = _to_change(call, lesson_id, seen)
+        part = plans.part(call.session, call.school_id, lesson_id, part_id)
+        part.pinned = False
+        material = _choice(part).song
+        call.session.add(
+            t.Refusal(id=call.new_id(), school_id=call.school_id, section_id=lesson.section_id, activity=part.activity,
+                      song_id=UUID(material) if material else None, moment=call.now)
+        )  # fmt: skip
+        call.session.flush()
+        section, when = lesson.section_id, (lesson.day, lesson.starts)
+    propose(desk, section, when)
 
 
-def _planned_cell(call: Call, lesson_id: UUID, cell_id: UUID) -> t.Cell:
-    lesson = lessons.lesson(call.session, call.school_id, lesson_id)
-    if lesson.state == "done":
-        raise LessonError("This lesson is over and stays as it was taught. Change the next one instead.")
-    return lessons.cell(call.session, call.school_id, lesson_id, cell_id)
+def _to_change(call: Call, lesson_id: UUID, seen: int) -> t.PlannedLesson:
+    """A lesson as it was seen; what began is no plan any more."""
+    lesson = plans.lesson_as_seen(call.session, call.school_id, lesson_id, seen)
+    if events.held(call.session, lesson_id) is not None:
+        raise LessonError("lesson_over")
+    return lesson

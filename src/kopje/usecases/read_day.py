@@ -4,20 +4,21 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from datetime import date, time
+from uuid import UUID
 
-from kopje.store import lessons, sections
-from kopje.store import tables as t
 from kopje.usecases.call import Call
-from kopje.usecases.school_calendar import calendar
+from kopje.usecases.snapshot import Planned, SectionNow, snapshot
 
 
 @dataclass(frozen=True, slots=True)
 class Entry:
-    """One section at its time; `lesson` is its open lesson if that falls on the day."""
+    """One section at its time; `lesson_id` and `state` of the lesson then, if one is planned or began: planned, running,
+    done, not_held. `left_over`: how many parts come again in it."""
 
-    section: t.Section
+    section: SectionNow
     starts: time
-    lesson: t.Lesson | None
+    lesson_id: UUID | None
+    state: str | None
     left_over: int
 
 
@@ -30,17 +31,28 @@ class Day:
 
 def day(call: Call) -> Day:
     """Today, or the next day on which anybody has a lesson."""
-    by_id = {section.id: section for section in sections.sections(call.session, call.school_id)}
-    cal = calendar(call)
-    coming = [(at, key) for key in by_id for at in cal.lessons(key) if at.day >= call.today]
+    found = snapshot(call)
+    coming = [(at, one) for one in found.sections for at in one.lessons if at.day >= call.today]
     shown = min((at.day for at, _ in coming), default=call.today)
-    open_lessons = lessons.open_lessons(call.session, call.school_id)
-    owed = lessons.left_over_counts(call.session, call.school_id)
-    entries = []
-    for at, key in coming:
-        if at.day == shown:
-            lesson = open_lessons.get(key)
-            here = lesson if lesson and (lesson.day, lesson.starts) == (shown, at.starts) else None
-            entries.append(Entry(by_id[key], at.starts, here, owed.get(key, 0)))
-    never = tuple(one.name for key, one in by_id.items() if not cal.meetings.get(key))
-    return Day(shown, tuple(sorted(entries, key=lambda entry: (entry.starts, entry.section.name))), never)
+    entries = [entry(one, at.day, at.starts) for at, one in coming if at.day == shown]
+    never = tuple(one.name for one in found.sections if not found.calendar.meetings.get(one.id))
+    return Day(shown, tuple(sorted(entries, key=lambda one: (one.starts, one.section.name))), never)
+
+
+def entry(now: SectionNow, day: date, starts: time) -> Entry:
+    """What is known of a section's lesson at a time."""
+    held = next((x for x in now.facts.lessons if (x.day, x.starts) == (day, starts)), None)
+    planned = now.planned_at(day, starts)
+    if held is not None:
+        return Entry(
+            now, starts, UUID(held.id), held.state, owed_in(planned) if held.state == "running" else 0
+        )
+    if planned is not None:
+        return Entry(now, starts, planned.id, "planned", owed_in(planned))
+    first = now.next_time is not None and (now.next_time.day, now.next_time.starts) == (day, starts)
+    return Entry(now, starts, None, None, len(now.facts.carried) if first else 0)
+
+
+def owed_in(planned: Planned | None) -> int:
+    """The parts of a planned lesson that were left over."""
+    return sum(part.left_over for part in planned.parts) if planned else 0

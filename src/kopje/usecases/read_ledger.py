@@ -4,16 +4,27 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from datetime import date, timedelta
 from uuid import UUID
 
-from kopje.core.ledger.readiness import Readiness, judge
-from kopje.core.ledger.standing import Standing, of_one_way, standing
-from kopje.core.sequence.concepts import STRAND_NAMES, Concept, ConceptKey, Way
-from kopje.store import ledger, sections
+from kopje.core.ledger.events import ClassEvent, standing_events
+from kopje.core.ledger.readiness import Counts, Readiness, counts, judge
+from kopje.core.ledger.standing import Standing, by_way, is_due, reasons_today, standing
+from kopje.core.planning.facts import NO_FACTS, unpacked
+from kopje.core.reasons import Reason
+from kopje.core.sequence.arcs import SectionState
+from kopje.core.sequence.concepts import STRANDS, Concept, ConceptKey, Way
+from kopje.store import events, ledger, sections
+from kopje.store import snapshot as snapshots
 from kopje.store import tables as t
+from kopje.store.snapshot import SectionRow
 from kopje.usecases.call import Call
-from kopje.usecases.section_state import state_from
-from kopje.usecases.standings import YOUNG, value_of, weeks_met
+from kopje.usecases.projections import value_of
+from kopje.usecases.snapshot import Before, state_of
+
+EPOCH = date(1970, 1, 1)
+LEVELS = {"s": "secure", "o": "once", "n": "nearly", "y": "not_yet", "p": "not_heard"}
+DUE = {"s": "d", "o": "e"}  # secure and due, shown once and due
 
 
 @dataclass(frozen=True, slots=True)
@@ -26,49 +37,70 @@ class Column:
     declared: bool
 
 
-@dataclass(frozen=True, slots=True)
-class GridSection:
-    id: UUID
-    name: str
-    grade: int
-    minutes: int
-
-
 @dataclass(frozen=True)
 class Grid:
-    """`children` is (id, name); `stones` in short by concept (see `store.ledger.GridColumn`)."""
+    """`children` is (id, name); `stones` in short by concept: place on the roll and s secure, d secure and due, o once, e once
+    and due, n nearly, y not yet, p heard in one way only (`0s 2n`)."""
 
-    section: GridSection
+    section: SectionRow
     children: Sequence[tuple[str, str]]
     columns: tuple[Column, ...]
     stones: dict[str, str]
 
 
 def grid(call: Call, section_id: UUID) -> Grid:
-    """Concepts at work, named here or heard; what was only declared and never heard is left out."""
+    """Concepts at work, named here or heard; what was only declared and never heard is left out. Foot and stones are counted
+    from the same standings."""
     rows = ledger.grid(call.session, call.school_id, section_id, call.today)
-    name, grade, minutes = rows.section
-    roll = len(rows.children)
-    readiness = {ConceptKey(key): judge(roll, one.heard, one.secure) for key, one in rows.columns.items()}
-    state = state_from(call, name, grade, rows.declared, rows.taught, readiness)
-    strands = list(STRAND_NAMES)
+    row = snapshots.section(call.session, call.school_id, section_id)
+    before = Before(call, [row])
+    limits = [before.child(key, section_id) for key, _ in rows.children]
+    days = [(limit - EPOCH).days if limit else 0 for limit in limits]
+    stones, readiness = {}, {}
+    for key, short in rows.stones.items():
+        stones[key], counted = _today(short, days)
+        readiness[ConceptKey(key)] = judge(len(rows.children), counted)
+    facts = unpacked(row.facts) if row.facts else NO_FACTS
+    state = state_of(row, facts, call.sequence, readiness)
+    return Grid(row, rows.children, _columns(call, state, len(rows.children)), stones)
+
+
+def _today(short: str, days: Sequence[int]) -> tuple[str, Counts]:
+    """Stones as they are today, and their counts; `days` are those before which a last mark makes a child due."""
+    shown, told = [], []
+    for stone in short.split():
+        place, letter, last = _parted(stone)
+        level = LEVELS[letter]
+        heard_on, limit = EPOCH + timedelta(last or 0), EPOCH + timedelta(days[place])
+        due = is_due(level, heard_on if last is not None else None, limit if days[place] else None)
+        shown.append(f"{place}{DUE[letter] if due else letter}")
+        told.append((level, due))
+    return " ".join(shown), counts(told)
+
+
+def _parted(stone: str) -> tuple[int, str, int | None]:
+    """`12s20781` as (12, s, 20781)."""
+    at = next(i for i, sign in enumerate(stone) if sign.isalpha())
+    return int(stone[:at]), stone[at], int(stone[at + 1 :]) if stone[at + 1 :] else None
+
+
+def _columns(call: Call, state: SectionState, roll: int) -> tuple[Column, ...]:
     shown = [c for c in call.sequence.concepts if c.key in state.readiness or c.key in state.taught]
-    shown.sort(key=lambda concept: strands.index(concept.strand))
-    columns = tuple(
-        Column(
-            c,
-            state.readiness.get(c.key) or judge(roll, 0, 0),
-            state.named(c.key),
-            c.key in state.declared,
-        )
+    shown.sort(key=lambda concept: STRANDS.index(concept.strand))
+    nobody = judge(roll, Counts())
+    return tuple(
+        Column(c, state.readiness.get(c.key, nobody), state.named(c.key), c.key in state.declared)
         for c in shown
     )
-    return Grid(
-        GridSection(section_id, name, grade, minutes),
-        rows.children,
-        columns,
-        {key: one.stones for key, one in rows.columns.items()},
-    )
+
+
+@dataclass(frozen=True)
+class Told:
+    """A standing today, with its reasons."""
+
+    standing: Standing
+    due: bool
+    reasons: tuple[Reason, ...]
 
 
 @dataclass(frozen=True)
@@ -77,20 +109,23 @@ class Evidence:
 
     child: t.Child
     concept: Concept
-    standing: Standing
-    ways: tuple[tuple[Way, Standing], ...]
-    marks: tuple[t.Mark, ...]
+    told: Told
+    ways: tuple[tuple[Way, Told], ...]
+    marks: tuple[ClassEvent, ...]
 
 
 def evidence(call: Call, section_id: UUID, child_id: UUID, concept_key: str) -> Evidence:
-    section = sections.section(call.session, call.school_id, section_id)
+    row = snapshots.section(call.session, call.school_id, section_id)
     child = sections.child(call.session, call.school_id, child_id)
     concept = call.sequence.concept(concept_key)
-    rows = ledger.marks_of(call.session, [child.id], [concept.key])
-    values, weeks = [value_of(row) for row in rows], weeks_met(call, section.id)
-    heard = dict.fromkeys([*concept.ways, *(mark.way for mark in values)])
-    ways = tuple(
-        (way, of_one_way([m for m in values if m.way == way], weeks, section.rolled)) for way in heard
-    )
-    found = standing(concept, values, any_way=section.grade <= YOUNG, weeks_met=weeks, since=section.rolled)
-    return Evidence(child, concept, found, ways, tuple(reversed(rows)))
+    found = events.marks_with_backs(call.session, [(child.id, concept.key)], call.school_id)
+    marks = [event for event in standing_events(found) if event.kind == "marked"]
+    values = [value_of(event) for event in marks]
+    before = Before(call, [row]).child(str(child.id), section_id)
+    ways = tuple((way, _told(one, before)) for way, one in by_way(concept, values))
+    return Evidence(child, concept, _told(standing(concept, values), before), ways, tuple(reversed(marks)))
+
+
+def _told(found: Standing, before: date | None) -> Told:
+    due = is_due(found.level, found.last_full, before)
+    return Told(found, due, reasons_today(found.reasons, found.last_full, due))

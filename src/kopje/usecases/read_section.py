@@ -5,61 +5,51 @@ from __future__ import annotations
 from dataclasses import dataclass
 from uuid import UUID
 
-from kopje.core.sequence.arcs import Due, SectionState, due
-from kopje.core.sequence.concepts import Concept, ConceptKey
+from kopje.core.planning.calendar import LessonTime
+from kopje.core.planning.facts import LessonHeld
+from kopje.core.sequence.arcs import Due, due
+from kopje.core.sequence.concepts import Concept
 from kopje.core.sequence.phases import Purpose
 from kopje.core.songs.fit import Fit, Met, fit, ranked
-from kopje.store import lessons, sections
-from kopje.store import tables as t
 from kopje.usecases.call import Call
-from kopje.usecases.school_calendar import calendar
-from kopje.usecases.section_state import songs_met, state_of
-from kopje.usecases.section_year import laid_in
+from kopje.usecases.read_day import Entry, entry
+from kopje.usecases.snapshot import SectionNow, snapshot
 from kopje.usecases.songbook import cards
+
+AHEAD = 4  # lessons to come that are shown
 
 
 @dataclass(frozen=True)
 class Overview:
-    section: t.Section
-    meetings: tuple[t.Meeting, ...]
-    roll: int
-    lessons_done: int
-    state: SectionState
+    """`ahead`: the next lessons of the calendar, planned or not; `last`: the one that was held last."""
+
+    now: SectionNow
     secure: tuple[Concept, ...]
     due: tuple[Due, ...]
-    open_lesson: t.Lesson | None
-    last_lesson: t.Lesson | None
+    ahead: tuple[tuple[LessonTime, Entry], ...]
+    last: LessonHeld | None
 
 
 def overview(call: Call, section_id: UUID) -> Overview:
-    section = sections.section(call.session, call.school_id, section_id)
-    state = state_of(call, section)
+    now = snapshot(call, [section_id]).section(section_id)
+    state = now.state
+    at = now.open or now.next_time
+    laid = now.laid_in(at.day, at.starts) if at else ()
+    coming = [x for x in now.lessons if x.day >= now.today and (x.day, x.starts) not in now.held_at]
     return Overview(
-        section,
-        tuple(sections.meetings_of(call.session, section_id)),
-        len(sections.roll(call.session, section_id, call.today)),
-        lessons.done_count(call.session, section_id),
-        state,
+        now,
         tuple(c for c in call.sequence.concepts if state.named(c.key) and state.ready(c.key)),
-        due(state, _laid_next(call, section)),
-        lessons.open_lesson(call.session, section_id),
-        lessons.last_done(call.session, section_id),
+        due(state, laid),
+        tuple((x, entry(now, x.day, x.starts)) for x in coming[:AHEAD]),
+        now.facts.over[-1] if now.facts.over else None,
     )
-
-
-def _laid_next(call: Call, section: t.Section) -> tuple[ConceptKey, ...]:
-    """What the plan has in the open lesson, or else in the next one of the calendar."""
-    lesson = lessons.open_lesson(call.session, section.id)
-    at = lesson or next((one for one in calendar(call).lessons(section.id) if one.day >= call.today), None)
-    return laid_in(call, section.id, at.day, at.starts) if at else ()
 
 
 def songs_for(call: Call, section_id: UUID, concept_key: str, purpose: Purpose) -> tuple[Fit, ...]:
     """Every song of the songbook against one concept and purpose, best first, barred ones last."""
-    section = sections.section(call.session, call.school_id, section_id)
-    concept, state = call.sequence.concept(concept_key), state_of(call, section)
-    met = songs_met(call, section_id)
+    now = snapshot(call, [section_id]).section(section_id)
+    concept, met = call.sequence.concept(concept_key), now.facts.songs
     return ranked(
-        fit(song, concept, purpose, state, met.get(song.id, Met()), call.today)
-        for song in cards(call, state, [concept], met)
+        fit(song, concept, purpose, now.state, met.get(song.id, Met()), call.today)
+        for song in cards(call, now.state, [concept], met)
     )

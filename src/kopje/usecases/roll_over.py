@@ -11,11 +11,10 @@ from dataclasses import dataclass
 
 from kopje.core.errors import SetUpError
 from kopje.core.planning.meetings import Meeting
-from kopje.store import sections, year
+from kopje.store import plans, sections, year
 from kopje.store import tables as t
 from kopje.usecases.call import Call
 from kopje.usecases.set_up_school import meeting_row
-from kopje.usecases.standings import refresh_section
 
 APART = 120  # days; nobody goes up a grade twice in one school year
 
@@ -73,7 +72,6 @@ def roll_over(call: Call) -> tuple[Step, ...]:
         _set_times(call, section, times.get(step.becomes, times[step.was]))
         _forget_plans(call, section)
         call.session.flush()
-        refresh_section(call, section.id)
     for step in (s for s in steps if not s.was):
         fresh = t.Section(id=call.new_id(), school_id=call.school_id, name=step.becomes, grade=step.grade,
                           minutes=minutes[step.becomes], rolled=call.today)  # fmt: skip
@@ -89,8 +87,7 @@ def _refuse_twice(call: Call) -> None:
     rolled = [one.rolled for one in sections.sections(call.session, call.school_id) if one.rolled]
     last = max(rolled, default=None)
     if last is not None and (call.today - last).days < APART:
-        said = f"The school went into its next year on {last:%-d %B %Y} already. Nothing was changed."
-        raise SetUpError(said, value=last.isoformat())
+        raise SetUpError("rolled_over_already", day=last, value=last.isoformat())
 
 
 def _times(call: Call, section: t.Section) -> tuple[Meeting, ...]:
@@ -125,4 +122,4 @@ def _forget_plans(call: Call, section: t.Section) -> None:
     kept = year.plan(call.session, section.id)
     if kept is not None:
         call.session.delete(kept)
-    year.drop_planned(call.session, section.id)
+    plans.drop_ahead(call.session, section.id, call.today)

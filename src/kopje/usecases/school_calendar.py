@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from datetime import date, time
 from uuid import UUID
 
@@ -27,8 +27,15 @@ class Calendar:
     changes: tuple[t.Change, ...]
     concerts: tuple[t.Concert, ...]
     meetings: dict[UUID, tuple[Meeting, ...]]
+    _lessons: dict[UUID, tuple[LessonTime, ...]] = field(default_factory=dict)
 
     def lessons(self, section_id: UUID) -> tuple[LessonTime, ...]:
+        """All lessons of a section in the year, worked out once."""
+        if section_id not in self._lessons:
+            self._lessons[section_id] = self._worked_out(section_id)
+        return self._lessons[section_id]
+
+    def _worked_out(self, section_id: UUID) -> tuple[LessonTime, ...]:
         mine = [c for c in self.changes if c.section_id in (None, section_id)]
         lost = [Change(c.day, c.starts, c.why) for c in mine if c.kind == "lost"]
         extra = [Change(c.day, c.starts, c.why) for c in mine if c.kind == "extra"]
@@ -44,7 +51,7 @@ def calendar(call: Call) -> Calendar:
     for row in sections.meetings(call.session, call.school_id):
         meetings.setdefault(row.section_id, []).append(Meeting(row.weekday, row.starts, row.minutes))
     return Calendar(
-        SchoolYear(terms or (_assumed(call.today),), holidays, school.cycle),
+        SchoolYear(terms or (_assumed(call),), holidays, school.cycle),
         not terms,
         tuple(year.changes(call.session, call.school_id)),
         tuple(year.concerts(call.session, call.school_id)),
@@ -52,15 +59,16 @@ def calendar(call: Call) -> Calendar:
     )
 
 
-def _assumed(today: date) -> Span:
+def _assumed(call: Call) -> Span:
+    today = call.today
     start = today.year if (today.month, today.day) >= (8, 1) else today.year - 1
-    return Span(date(start, *ASSUMED_START), date(start + 1, *ASSUMED_END), "School year")
+    return Span(date(start, *ASSUMED_START), date(start + 1, *ASSUMED_END), call.words.word("school_year"))
 
 
 def set_periods(call: Call, terms: Sequence[Span], holidays: Sequence[Span], cycle: int) -> Calendar:
     """Replace terms, holidays and the kind of cycle as a whole; refused as a whole where they do not fit together."""
     if not terms:
-        raise CalendarError("A year needs at least one term. Nothing was changed.")
+        raise CalendarError("year_no_term")
     SchoolYear(tuple(terms), tuple(holidays), cycle)
     year.school(call.session, call.school_id).cycle = cycle
     year.clear_periods(call.session, call.school_id)
@@ -77,7 +85,7 @@ def add_change(
 ) -> list[t.Change]:
     """A lesson lost or an extra one, for some sections or (none named) for all."""
     if kind == "extra" and (starts is None or not section_ids):
-        raise CalendarError("An extra lesson needs its section and its time. Nothing was changed.")
+        raise CalendarError("extra_lesson_needs")
     for section_id in section_ids:
         sections.section(call.session, call.school_id, section_id)
     whom: list[UUID | None] = [*section_ids] or [None]
@@ -129,7 +137,7 @@ def as_file(call: Call) -> bytes:
     lessons = [
         Happening(
             f"lesson-{key}-{at.day}-{at.starts:%H%M}",
-            f"{one.name}, lesson {at.number}",
+            call.words.word("calendar_lesson", section=one.name, number=at.number),
             at.day,
             at.starts,
             at.minutes or one.minutes,

@@ -3,21 +3,23 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import asdict, dataclass
+from dataclasses import asdict, dataclass, replace
 from typing import Any
 from uuid import UUID
 
 from sqlalchemy.orm import Session
 
 from kopje.core.errors import NotFoundError
+from kopje.core.reasons import because
 from kopje.core.sequence.concepts import Concept, Sequence
 from kopje.core.sequence.shipped import SHIPPED, with_used
 from kopje.core.sequence.so_mi_first import SO_MI_FIRST
 from kopje.core.sequence.wording import OURS, Wording
 from kopje.formats.sequence_files import concept_of, concept_values
-from kopje.store import sequences, year
+from kopje.store import events, sequences, year
 from kopje.store import tables as t
 from kopje.usecases.call import Call
+from kopje.usecases.projections import keep_standings
 
 _KEPT: dict[tuple[UUID, int, str], Sequence] = {}
 
@@ -51,7 +53,8 @@ def set_words(call: Call, wording: Wording) -> None:
 
 def _read(row: t.SequenceVersion) -> Sequence:
     return Sequence.of(
-        row.name, [concept_of(values, f"Concept {n}") for n, values in enumerate(row.concepts, 1)]
+        row.name,
+        [concept_of(values, because("at_concept", number=n)) for n, values in enumerate(row.concepts, 1)],
     )
 
 
@@ -66,7 +69,7 @@ class Changed:
 
 def keep(call: Call, sequence: Sequence) -> Changed:
     """Keep a sequence as a new version. What was taught or heard already stays in it, as optional."""
-    used = sequences.used_concepts(call.session, call.school_id)
+    used = events.used_concepts(call.session, call.school_id)
     whole, along = with_used(sequence, [c for c in call.sequence.concepts if c.key in used])
     number = sequences.newest(call.session, call.school_id) + 1
     call.session.add(
@@ -75,12 +78,16 @@ def keep(call: Call, sequence: Sequence) -> Changed:
     )  # fmt: skip
     year.school(call.session, call.school_id).sequence = number
     call.session.flush()
+    pairs = events.marked_pairs(call.session, call.school_id)
+    keep_standings(
+        replace(call, sequence=whole.told(call.sequence.wording)), pairs
+    )  # other ways may count now
     return Changed(whole, number, along)
 
 
 def start_from(call: Call, key: str) -> Changed:
     if key not in SHIPPED:
-        raise NotFoundError("There is no such shipped sequence. Nothing was changed.", value=key)
+        raise NotFoundError("sequence_not_shipped", value=key)
     return keep(call, SHIPPED[key])
 
 
@@ -88,5 +95,5 @@ def back_to(call: Call, number: int) -> Changed:
     """Make an earlier version count again (as a new one)."""
     row = sequences.version(call.session, call.school_id, number)
     if row is None:
-        raise NotFoundError("There is no such version. Nothing was changed.", value=number)
+        raise NotFoundError("sequence_no_version", value=number)
     return keep(call, _read(row))

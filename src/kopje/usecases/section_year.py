@@ -4,13 +4,12 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from datetime import date, time
+from datetime import date
 from uuid import UUID
 
 from kopje.core.planning.calendar import LessonTime
 from kopje.core.planning.year.arcs import (
     PRACTISED,
-    Arc,
     Concert,
     Demand,
     Lengths,
@@ -19,15 +18,14 @@ from kopje.core.planning.year.arcs import (
     learned,
     lengths_of,
 )
-from kopje.core.planning.year.ways import sentence
-from kopje.core.reasons import counted
+from kopje.core.planning.year.ways import verdict
+from kopje.core.reasons import Reason, because
 from kopje.core.sequence.arcs import SectionState
 from kopje.core.sequence.concepts import CHOIR, Concept, ConceptKey, day_in
-from kopje.store import sections, year
+from kopje.store import snapshot as store
 from kopje.store import tables as t
 from kopje.usecases.call import Call
-from kopje.usecases.school_calendar import Calendar, calendar
-from kopje.usecases.section_state import state_of
+from kopje.usecases.snapshot import SectionNow, Snapshot, snapshot
 
 CORE, OPTIONAL = 20, 2
 RESERVE = 2
@@ -35,8 +33,8 @@ HELD = 5  # lessons that an arc of usual length holds the new place
 
 
 @dataclass(frozen=True)
-class Touch:
-    """What was really done in a lesson."""
+class TaughtThen:
+    """What was really taught in a lesson of the year, by its number."""
 
     lesson: int
     concept: ConceptKey
@@ -47,86 +45,75 @@ class Touch:
 class SectionYear:
     """`held` lessons are over; `next_lesson` is the number of the one to come (beyond the last when the year is over)."""
 
-    section: t.Section
-    calendar: Calendar
-    lessons: tuple[LessonTime, ...]
+    now: SectionNow
     held: int
     next_lesson: int
-    touches: tuple[Touch, ...]
+    touches: tuple[TaughtThen, ...]
     question: YearQuestion
     plan: YearPlan | None
     short: int
     reserve: int
-    sentence: str
-    wishes: tuple[t.Wish, ...]
-    state: SectionState
+    reason: Reason
+
+    @property
+    def lessons(self) -> tuple[LessonTime, ...]:
+        return self.now.lessons
 
     @property
     def concerts(self) -> tuple[tuple[t.Concert, int], ...]:
         """Concerts of this section, with the number of the last lesson before each."""
-        mine = [c for c in self.calendar.concerts if str(self.section.id) in c.section_ids]
+        mine = [c for c in self.now.calendar.concerts if str(self.now.id) in c.section_ids]
         return tuple((c, sum(lesson.day < c.day for lesson in self.lessons)) for c in mine)
 
     @property
-    def until_concert(self) -> str:
-        """How many lessons until the next concert, as a sentence; empty without one."""
+    def until_concert(self) -> Reason | None:
+        """How many lessons until the next concert."""
         coming = [(c, last) for c, last in self.concerts if last >= self.next_lesson - 1]
         if not coming:
-            return ""
+            return None
         concert, last = min(coming, key=lambda pair: pair[0].day)
-        return f"{counted(last - self.next_lesson + 1, 'lesson')} until {concert.name}, {concert.day:%-d %b}."
+        left = last - self.next_lesson + 1
+        return because("year_until_concert", count=left, concert=concert.name, day=concert.day)
 
 
-def section_year(call: Call, section_id: UUID, found: Calendar | None = None) -> SectionYear:
+def section_year(call: Call, section_id: UUID) -> SectionYear:
     """Everything the ridge shows; nothing is fitted here."""
-    section = sections.section(call.session, call.school_id, section_id)
-    cal = found or calendar(call)
-    lessons = cal.lessons(section_id)
-    number = {(one.day, one.starts): one.number for one in lessons}
-    done = [number[moment] for moment in year.held(call.session, section_id) if moment in number]
-    past = sum(one.day < call.today for one in lessons)
+    found = snapshot(call, [section_id])
+    return year_of(found.section(section_id), own_lengths(call))
+
+
+def school_years(call: Call, found: Snapshot) -> tuple[SectionYear, ...]:
+    """The years of all sections of a snapshot."""
+    usual = own_lengths(call)
+    return tuple(year_of(one, usual) for one in found.sections)
+
+
+def year_of(now: SectionNow, usual: Lengths) -> SectionYear:
+    """The year of a section, from its state; `usual`: how long arcs take in this school."""
+    number = {(one.day, one.starts): one.number for one in now.lessons}
+    done = [number[x.day, x.starts] for x in now.facts.over if (x.day, x.starts) in number]
+    past = sum(one.day < now.today for one in now.lessons)
     next_lesson = max(past, max(done, default=0)) + 1
     touches = tuple(
-        Touch(number[day, starts], ConceptKey(concept), purpose)
-        for day, starts, concept, purpose in year.touches(call.session, section_id)
-        if (day, starts) in number and concept in call.sequence.by_key
+        TaughtThen(number[x.day, x.starts], x.concept, x.purpose)
+        for x in now.facts.touches
+        if (x.day, x.starts) in number and x.concept in now.sequence.by_key
     )
-    state = state_of(call, section)
-    kept = year.plan(call.session, section_id)
-    wishes = tuple(year.wishes(call.session, section_id))
-    arcs = year.arcs(call.session, section_id)
-    reserve = kept.reserve if kept else RESERVE
-    usual = own_lengths(call)
-    question = _question(call, section, cal, lessons, next_lesson, state, wishes, arcs, reserve, usual)
-    plan = _kept_plan(kept, arcs, question) if kept else None
-    short = kept.short if kept else 0
-    said = sentence(question, plan, short) if plan else "Nothing is laid over this year yet."
-    return SectionYear(
-        section,
-        cal,
-        lessons,
-        len(done),
-        next_lesson,
-        touches,
-        question,
-        plan,
-        short,
-        reserve,
-        said,
-        wishes,
-        state,
-    )
+    reserve = now.plan.reserve if now.plan else RESERVE
+    question = _question(now, next_lesson, reserve, usual)
+    plan = _kept_plan(now, question) if now.plan else None
+    short = now.plan.short if now.plan else 0
+    said = verdict(question, plan, short) if plan else because("year_not_laid")
+    return SectionYear(now, len(done), next_lesson, touches, question, plan, short, reserve, said)
 
 
-def _question(
-    call: Call, section: t.Section, cal: Calendar, lessons: Sequence[LessonTime], next_lesson: int, state: SectionState,
-    wishes: Sequence[t.Wish], arcs: Sequence[t.Arc], reserve: int, usual: Lengths,
-) -> YearQuestion:  # fmt: skip
-    said = {wish.concept: wish for wish in wishes}
-    concepts = [c for c in call.sequence.concepts if _belongs(c, section.grade, state)]
-    if section.grade == CHOIR:
+def _question(now: SectionNow, next_lesson: int, reserve: int, usual: Lengths) -> YearQuestion:
+    state, lessons = now.state, now.lessons
+    said = {wish.concept: wish for wish in now.wishes}
+    concepts = [c for c in now.sequence.concepts if _belongs(c, now.grade, state)]
+    if now.grade == CHOIR:
         concepts = _as_many_levels(concepts, state, len(lessons) - next_lesson + 1)
-    known = frozenset(c.key for c in call.sequence.concepts if _known(c, state))
+    known = frozenset(c.key for c in now.sequence.concepts if _known(c, state))
     demands = tuple(
         _demand(c, state, Word(c, said.get(c.key), lessons, next_lesson), usual)
         for c in concepts
@@ -135,18 +122,20 @@ def _question(
     last = len(lessons)
     concerts = tuple(
         Concert(c.name, sum(one.day < c.day for one in lessons), frozenset(map(ConceptKey, c.concepts)))
-        for c in cal.concerts
-        if str(section.id) in c.section_ids and c.day >= call.today
+        for c in now.calendar.concerts
+        if str(now.id) in c.section_ids and c.day >= now.today
     )
-    before = {ConceptKey(arc.concept): arc.warm_start if arc.short else arc.start for arc in arcs}
+    before = {arc.concept: arc.warm_start if arc.short else arc.start for arc in now.arcs}
     return YearQuestion(demands, min(next_lesson, last + 1), last, reserve, known, concerts, before)
 
 
 def own_lengths(call: Call) -> Lengths:
     """How long arcs usually take in this school: from those that were prepared, named and practised at least four times."""
     counts: dict[tuple[UUID, str], dict[str, int]] = {}
-    for section, concept, purpose, count in year.touch_counts(call.session, call.school_id):
-        counts.setdefault((section, concept), {})[purpose] = count
+    for section, touches in store.touches(call.session, call.school_id):
+        for _, _, concept, purpose in set(map(tuple, touches)):
+            by_purpose = counts.setdefault((section, concept), {})
+            by_purpose[purpose] = by_purpose.get(purpose, 0) + 1
     done = [
         n
         for n in counts.values()
@@ -226,32 +215,13 @@ def _demand(concept: Concept, state: SectionState, word: Word, usual: Lengths) -
     )  # fmt: skip
 
 
-def _arc(a: t.Arc) -> Arc:
-    return Arc(ConceptKey(a.concept), a.start, a.new, a.middle, a.warm_start, a.warm, a.presented, a.short, a.prepared,
-               a.pause_after, a.pause)  # fmt: skip
-
-
-def _kept_plan(kept: t.YearPlan, arcs: Sequence[t.Arc], question: YearQuestion) -> YearPlan:
+def _kept_plan(now: SectionNow, question: YearQuestion) -> YearPlan | None:
     """The plan as it was fitted; what has been finished or dropped since is left aside."""
-    mine = tuple(_arc(row) for row in arcs if row.concept in question.by_key)
-    out = tuple(ConceptKey(key) for key in kept.left_out if key in question.by_key)
-    return YearPlan(mine, out, kept.status, kept.gap, 0)  # type: ignore[arg-type]
-
-
-def laid_in(call: Call, section_id: UUID, day: date, starts: time) -> tuple[ConceptKey, ...]:
-    """What the section's plan has in one lesson: what is new, then what is practised, then short arcs; what is only kept
-    warm is left to review. Empty without a plan."""
-    rows = year.arcs(call.session, section_id)
-    if not rows:
-        return ()
-    lessons = calendar(call).lessons(section_id)
-    number = next((one.number for one in lessons if (one.day, one.starts) == (day, starts)), 0)
-    places = [(arc.place(number), arc) for arc in map(_arc, rows)]
-    order = ("new", "practised", "warm")
-    found = sorted(
-        (order.index(place), arc.concept) for place, arc in places if place and (place != "warm" or arc.short)
-    )
-    return tuple(concept for _, concept in found)
+    if now.plan is None:
+        return None
+    mine = tuple(arc for arc in now.arcs if arc.concept in question.by_key)
+    out = tuple(ConceptKey(key) for key in now.plan.left_out if key in question.by_key)
+    return YearPlan(mine, out, now.plan.status, now.plan.gap, 0)  # type: ignore[arg-type]  # a status as it was stored
 
 
 def spare(found: SectionYear) -> int:

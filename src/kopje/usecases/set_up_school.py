@@ -45,7 +45,7 @@ def first_run(
     """Create the school and its first teacher; SetUpError when there already is a school."""
     people.lock_first_run(session)
     if people.any_school(session):
-        raise SetUpError("This Kopje already has a school. Sign in instead.")
+        raise SetUpError("school_there")
     school_id, teacher_id = ids
     session.add(t.School(id=school_id, name=school, created=now))
     session.flush()
@@ -69,25 +69,22 @@ def cleaned_names(lines: Iterable[str]) -> tuple[str, ...]:
         name = " ".join(line.replace("\t", " ").split()).strip(" ,;")
         if len(name) > LONGEST_NAME:
             raise RosterError(
-                f"“{name[:30]}…” is too long for a name. Nothing was kept; put one name on a line.",
+                "name_too_long",
+                name=f"{name[:30]}…",
                 value=name,
             )
         if name:
             seen[name] = seen.get(name, 0) + 1
             names.append(name if seen[name] == 1 else f"{name} {seen[name]}")
     if len(names) > MOST_CHILDREN:
-        raise RosterError(
-            f"{len(names)} names are more than one section can hold. Nothing was kept.", value=len(names)
-        )
+        raise RosterError("too_many_names", count=len(names), value=len(names))
     return tuple(names)
 
 
 def add_section(call: Call, new: NewSection) -> t.Section:
     """Add a section with its roll and meetings; its name must be free."""
     if any(section.name == new.name for section in sections.sections(call.session, call.school_id)):
-        raise RosterError(
-            f"There already is a section {new.name}. Nothing was kept; choose another name.", value=new.name
-        )
+        raise RosterError("section_there", section=new.name, value=new.name)
     section = t.Section(
         id=call.new_id(), school_id=call.school_id, name=new.name, grade=new.grade, minutes=new.minutes
     )
@@ -160,9 +157,7 @@ def declare(call: Call, section_id: UUID, concepts: Sequence[str]) -> None:
     sections.section(call.session, call.school_id, section_id)
     unknown = [key for key in concepts if key not in call.sequence.by_key]
     if unknown:
-        raise ConceptError(
-            f"There is no concept “{unknown[0]}” in this sequence. Nothing was changed.", value=unknown
-        )
+        raise ConceptError("concept_unknown", key=unknown[0], value=unknown)
     sections.clear_declared(call.session, section_id)
     for key in dict.fromkeys(concepts):
         call.session.add(

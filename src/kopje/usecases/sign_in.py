@@ -57,8 +57,7 @@ def sign_in(session: Session, login: str, password: str, token: str, now: dateti
     """Start a sign-in under `token`. A failure is returned, not raised, so that it is remembered."""
     wait = _seconds_to_wait(people.failures_since(session, login, now - WINDOW), now)
     if wait > 0:
-        said = f"Too many tries. Wait {wait} seconds, then try again; nothing is lost."
-        raise SignInSlowedError(said, value=wait)
+        raise SignInSlowedError("sign_in_slowed", seconds=wait, value=wait)
     teacher = people.teacher_by_login(session, login)
     try:
         right = (
@@ -69,7 +68,7 @@ def sign_in(session: Session, login: str, password: str, token: str, now: dateti
         right = False
     if not right or teacher is None:
         session.add(FailedSignIn(login=login.lower(), moment=now))
-        return SignInError("Name and password do not belong together. Try again.")
+        return SignInError("sign_in_failed")
     people.forget_failures(session, login)
     session.add(SignIn(token_hash=token_hash(token), teacher_id=teacher.id, created=now, expires=now + LASTS))
     return SignedIn(teacher.id, teacher.school_id, teacher.name, teacher.role)
@@ -87,7 +86,7 @@ def who(session: Session, token: str | None, now: datetime) -> SignedIn:
     """The teacher of a token; SignedOutError without one."""
     teacher = people.signed_in(session, token_hash(token), now) if token else None
     if teacher is None:
-        raise SignedOutError("You are signed out. Sign in again; nothing is lost.")
+        raise SignedOutError("signed_out")
     return SignedIn(*teacher)
 
 

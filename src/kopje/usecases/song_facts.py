@@ -7,10 +7,11 @@ from typing import Any
 from kopje.core.analysis.analysis import Analysis
 from kopje.core.analysis.told import told_of
 from kopje.core.sequence.concepts import Sequence
+from kopje.core.songs.contents import outline, packed
 from kopje.core.songs.facts import SongFacts, song_facts
 from kopje.store import tables as t
 
-WORKED = 2  # raise it when what is kept of a song changes; it is then worked out anew at the start
+WORKED = 3  # raise it when what is kept of a song changes; it is then worked out anew at the start
 CONTOUR = 64
 
 
@@ -21,6 +22,7 @@ def work_out(song: t.Song, a: Analysis, sequence: Sequence) -> None:
     song.fits = [grade for grade, key in enumerate(facts.keys) if key.comfortable]
     song.shown = _shown(a, facts)
     song.search = _search(song, a)
+    song.card = packed(outline(a))
     song.worked = WORKED
 
 

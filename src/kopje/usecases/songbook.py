@@ -17,16 +17,16 @@ from kopje.core.errors import KopjeError, TuneError
 from kopje.core.music.degree import between, plain_do
 from kopje.core.music.meter import Meter
 from kopje.core.music.tune import Tune, transposed
-from kopje.core.reasons import counted
+from kopje.core.reasons import Reason, because
 from kopje.core.sequence.arcs import SectionState
 from kopje.core.sequence.concepts import Concept, Sequence
-from kopje.core.songs.contents import SongCard, card
+from kopje.core.songs.contents import SongCard, card_of, unpacked
 from kopje.core.songs.facts import aspects_of, nameable, things_of
 from kopje.formats.abc_write import write_abc
 from kopje.formats.read import pieces, read_tunes
 from kopje.formats.song_line import read_song_line
 from kopje.store import songs, tables
-from kopje.store.songs import Likely
+from kopje.store.songs import CardRow, Likely
 from kopje.usecases.call import Call
 from kopje.usecases.song_facts import work_out
 
@@ -52,16 +52,27 @@ def _analysed(source: _Source, minor: Minor = "la") -> Analysis:
 
 
 @dataclass(frozen=True)
-class _Seen:
-    """A sequence told apart by identity: a school's versions are kept as one object each."""
+class _Kept:
+    """A card as it is kept, told apart by its own contents and by the sequence it is looked at through (versions of a school's
+    sequence are kept as one object each)."""
 
+    title: str
+    told: str
+    hash: int
     identity: int
+    values: dict[str, Any] = field(compare=False, repr=False)
     sequence: Sequence = field(compare=False, repr=False)
 
 
 @lru_cache(maxsize=8192)
-def _card(source: _Source, song_id: str, seen: _Seen) -> SongCard:
-    return card(song_id, _analysed(source), seen.sequence, told_of(json.loads(source.told)))
+def _card(kept: _Kept, song_id: str) -> SongCard:
+    told = told_of(json.loads(kept.told))
+    return card_of(song_id, kept.title, unpacked(kept.values), kept.sequence, told.has, told.lacks)
+
+
+def songs_by_id(call: Call, ids: Iterable[str | None]) -> dict[UUID, tables.Song]:
+    """These songs with their bytes; what is not there any more is left out."""
+    return songs.by_id(call.session, call.school_id, {UUID(one) for one in ids if one})
 
 
 def analysis_of(song: tables.Song, minor: Minor = "la") -> Analysis:
@@ -142,8 +153,8 @@ def tell(call: Call, song_id: UUID, values: Mapping[str, Any]) -> tables.Song:
     told = told_of(values)
     phrases = len(analyse(read_tunes(song.source, song.filename)[0], told=told).phrases)
     if told.labels and len(told.labels) != phrases:
-        said = f"The song has {counted(phrases, 'phrase')}, but {len(told.labels)} letters were given. Nothing was changed."
-        raise TuneError(said, value=list(told.labels))
+        given = list(told.labels)
+        raise TuneError("song_letters", phrases=phrases, letters=len(given), value=given)
     song.told = {key: value for key, value in values.items() if value}
     work_out(song, analysis_of(song), call.sequence)
     call.session.flush()
@@ -155,7 +166,7 @@ def about(call: Call, song_id: UUID, title: str, facts: Mapping[str, str]) -> ta
     song = songs.song(call.session, call.school_id, song_id)
     strange = sorted(set(facts) - MAY_BE_SAID)
     if strange:
-        raise TuneError(f"A song has no fact “{strange[0]}”. Nothing was changed.", value=strange[0])
+        raise TuneError("song_no_such_fact", name=strange[0], value=strange[0])
     song.title = title.strip()
     song.facts = {key: value.strip() for key, value in facts.items() if value.strip()}
     work_out(song, analysis_of(song), call.sequence)
@@ -172,26 +183,30 @@ def cards(
 ) -> tuple[SongCard, ...]:
     """The songs of the school as the planner sees them; of a large book those that the section has met, and those with the fewest
     unknown things that have a concept at work or none of them."""
-    seen = _Seen(id(call.sequence), call.sequence)
     if songs.count(call.session, call.school_id) <= ALL_UP_TO:
-        found = songs.songs(call.session, call.school_id)
+        found = songs.cards(call.session, call.school_id)
     else:
         wishes = tuple((things_of(concept), aspects_of(concept)) for concept in concepts)
         named = nameable((c for c in call.sequence.concepts if state.named(c.key)), call.sequence)
         which = Likely(named, wishes, frozenset(map(UUID, met)), MOST_LIKELY)
         found = songs.likely(call.session, call.school_id, which)
-    return tuple(_card(_source(song), str(song.id), seen) for song in found)
+    return tuple(_card(_kept(song, call.sequence), str(song.id)) for song in found)
+
+
+def _kept(song: CardRow, sequence: Sequence) -> _Kept:
+    told = json.dumps(song.told or {}, sort_keys=True)
+    return _Kept(song.title, told, hash(json.dumps(song.card)), id(sequence), song.card, sequence)
 
 
 @dataclass(frozen=True, slots=True)
 class Imported:
-    """What became of one song in a file. `song_id` is None when it was refused; `message` says why."""
+    """What became of one song in a file. `song_id` is None when it was refused; `said` says why."""
 
     filename: str
     title: str
     song_id: UUID | None
     already: bool
-    message: str
+    said: Reason | None
     problems: int
 
 
@@ -213,11 +228,11 @@ def import_file(
     try:
         parts = pieces(data, filename)
     except KopjeError as problem:
-        return [Imported(filename, filename, None, False, problem.message, 0)]
+        return [Imported(filename, filename, None, False, problem.reason, 0)]
     found = [_import_piece(call, filename, part, ours) for part in parts[: max(most, 0)]]
     left = len(parts) - len(found)
     if left:
-        said = f"{counted(left, 'song')} of this file {'was' if left == 1 else 'were'} not read: at most {AT_ONCE} at once. Bring them in as a file of their own."
+        said = because("import_not_read", count=left, most=AT_ONCE)
         found.append(Imported(filename, filename, None, False, said, 0))
     return found
 
@@ -226,11 +241,11 @@ def _import_piece(call: Call, filename: str, data: bytes, ours: bool) -> Importe
     digest = hashlib.sha256(data).hexdigest()
     there = songs.by_hash(call.session, call.school_id, digest)
     if there is not None:
-        return Imported(filename, there.title, there.id, True, "It was already in your songbook.", 0)
+        return Imported(filename, there.title, there.id, True, because("import_already"), 0)
     try:
         analysis = _analysed(_Source(digest, "{}", filename, data))
     except KopjeError as problem:
-        return Imported(filename, filename, None, False, problem.message, 0)
+        return Imported(filename, filename, None, False, problem.reason, 0)
     song = tables.Song(
         id=call.new_id(), school_id=call.school_id, title=analysis.tune.title, filename=filename[:200], source=data,
         content_hash=digest, facts=_facts(analysis.tune.facts), added=call.now, ours=ours,
@@ -238,7 +253,7 @@ def _import_piece(call: Call, filename: str, data: bytes, ours: bool) -> Importe
     call.session.add(song)
     work_out(song, analysis, call.sequence)
     call.session.flush()
-    return Imported(filename, song.title, song.id, False, "", len(analysis.problems))
+    return Imported(filename, song.title, song.id, False, None, len(analysis.problems))
 
 
 def _facts(given: Iterable[tuple[str, str]]) -> dict[str, str]:

@@ -2,24 +2,25 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date
 
 from kopje.core.planning.calendar import held_by
 from kopje.core.planning.year.arcs import YearQuestion
+from kopje.core.reasons import Listed, Reason, because, listed
 from kopje.core.sequence.concepts import Concept
-from kopje.store import sections
-from kopje.store import tables as t
 from kopje.usecases.call import Call
-from kopje.usecases.school_calendar import calendar
-from kopje.usecases.section_year import CORE, SectionYear, section_year, spare
+from kopje.usecases.read_week import at_work
+from kopje.usecases.section_year import CORE, SectionYear, school_years, spare
+from kopje.usecases.snapshot import SectionNow, snapshot
 
 
 @dataclass(frozen=True, slots=True)
 class Whereabouts:
     """Where a section will be on a day if the plan holds: lessons held by then, and what is at work in the next."""
 
-    section: t.Section
+    section: SectionNow
     lessons: int
     at_work: tuple[tuple[Concept, str], ...]
     behind: int
@@ -28,18 +29,11 @@ class Whereabouts:
 
 def whereabouts(call: Call, grade: int, day: date) -> tuple[Whereabouts, ...]:
     """The sections of a grade side by side. `behind`: how many lessons more it needs than the one furthest on."""
-    cal = calendar(call)
-    years = [
-        section_year(call, one.id, cal)
-        for one in sections.sections(call.session, call.school_id)
-        if one.grade == grade
-    ]
+    years = [year for year in school_years(call, snapshot(call)) if year.now.grade == grade]
     to_go = [lessons_to_go(one.question) for one in years]
     least = min(to_go, default=0)
     return tuple(
-        Whereabouts(
-            one.section, held_by(one.lessons, day), _at_work(call, one, day), left - least, spare(one)
-        )
+        Whereabouts(one.now, held_by(one.lessons, day), _at_work(one, day), left - least, spare(one))
         for one, left in zip(years, to_go, strict=True)
     )
 
@@ -49,15 +43,28 @@ def lessons_to_go(question: YearQuestion) -> int:
     return sum(demand.usual[0] for demand in question.demands if demand.priority >= CORE)
 
 
-def _at_work(call: Call, found: SectionYear, day: date) -> tuple[tuple[Concept, str], ...]:
+def _at_work(found: SectionYear, day: date) -> tuple[tuple[Concept, str], ...]:
     number = held_by(found.lessons, day)
     on_day = any(one.day == day for one in found.lessons)
-    lesson = number if on_day else min(number + 1, len(found.lessons))
-    if lesson < found.next_lesson:
-        return tuple(
-            (call.sequence.concept(touch.concept), touch.purpose)
-            for touch in found.touches
-            if touch.lesson == lesson
-        )
-    arcs = found.plan.arcs if found.plan else ()
-    return tuple((call.sequence.concept(a.concept), a.phase(lesson) or "") for a in arcs if a.phase(lesson))
+    return at_work(found, number if on_day else min(number + 1, len(found.lessons)))
+
+
+def drift(found: Sequence[Whereabouts]) -> Reason:
+    """How far the sections of a grade are apart, and what would bring them together."""
+    if len(found) < 2:
+        return because("drift_one" if found else "drift_none")
+    behind = [one for one in found if one.behind > 0]
+    if not behind:
+        return because("drift_level", sections=listed(one.section.name for one in found))
+    ahead = listed(one.section.name for one in found if one.behind == 0)
+    parts = tuple(
+        because("drift_behind", section=one.section.name, count=one.behind, ahead=ahead) for one in behind
+    )
+    worst = max(behind, key=lambda one: one.behind)
+    free = max((one.spare for one in found if one.behind == 0), default=0)
+    said = Listed(parts, by="semicolon")
+    if free < 0:
+        return because("drift", behind=said)
+    return because(
+        "drift_with_help", behind=said, ahead=ahead, count=worst.behind, section=worst.section.name
+    )

@@ -105,29 +105,29 @@ export function useLesson(id: Id) {
   })
 }
 
-export function useAlternatives(lesson: Id, cell: Id) {
+export function useAlternatives(lesson: Id, part: Id) {
   return useQuery({
-    queryKey: ['alternatives', lesson, cell],
+    queryKey: ['alternatives', lesson, part],
     queryFn: () =>
       body(
-        api.GET('/api/lessons/{lesson_id}/cells/{cell_id}/alternatives', {
-          params: { path: { lesson_id: toValue(lesson), cell_id: toValue(cell) } },
+        api.GET('/api/lessons/{lesson_id}/parts/{part_id}/alternatives', {
+          params: { path: { lesson_id: toValue(lesson), part_id: toValue(part) } },
         }),
       ),
-    enabled: computed(() => toValue(cell) !== ''),
+    enabled: computed(() => toValue(part) !== ''),
   })
 }
 
-export function useHearing(lesson: Id, cell: Id) {
+export function useHearing(lesson: Id, part: Id) {
   return useQuery({
-    queryKey: ['hearing', lesson, cell],
+    queryKey: ['hearing', lesson, part],
     queryFn: () =>
       body(
-        api.GET('/api/lessons/{lesson_id}/cells/{cell_id}/hearing', {
-          params: { path: { lesson_id: toValue(lesson), cell_id: toValue(cell) } },
+        api.GET('/api/lessons/{lesson_id}/parts/{part_id}/hearing', {
+          params: { path: { lesson_id: toValue(lesson), part_id: toValue(part) } },
         }),
       ),
-    enabled: computed(() => toValue(cell) !== ''),
+    enabled: computed(() => toValue(part) !== ''),
     refetchOnWindowFocus: false,
   })
 }
@@ -160,29 +160,48 @@ export function useLessonActs(lesson: Id) {
     void cache.invalidateQueries({ queryKey: ['day'] })
     void cache.invalidateQueries({ queryKey: ['section'] })
     // A lesson proposed anew has other parts: what would fit instead of those that are gone is not asked again.
-    const parts = new Set<unknown>(read.cells.map((cell) => cell.id))
-    void cache.invalidateQueries({ queryKey: ['alternatives'], predicate: (query) => parts.has(query.queryKey[2]) })
+    const there = new Set<unknown>(read.parts.map((part) => part.id))
+    void cache.invalidateQueries({ queryKey: ['alternatives'], predicate: (query) => there.has(query.queryKey[2]) })
   }
-  const at = (cell: string) => ({ params: { path: { lesson_id: toValue(lesson), cell_id: cell } } })
-  const here = () => ({ params: { path: { lesson_id: toValue(lesson) } } })
-  const act = <A>(mutationFn: (argument: A) => Promise<Schemas['LessonRead']>) => useMutation({ mutationFn, onSuccess: keep })
+  const at = (part: string) => ({ params: { path: { lesson_id: toValue(lesson), part_id: part } } })
+  // A stale view is told, and then sees how things stand now.
+  const look = (error: Error) => {
+    if (error instanceof Refusal && error.status === 409) void cache.invalidateQueries({ queryKey: ['lesson', toValue(lesson)] })
+  }
+  const act = <A>(mutationFn: (argument: A) => Promise<Schemas['LessonRead']>) => useMutation({ mutationFn, onSuccess: keep, onError: look })
+  const seen = () => cache.getQueryData<Schemas['LessonRead']>(['lesson', toValue(lesson)])?.version ?? 0
   return {
-    propose: act((section: string) =>
-      body(api.POST('/api/sections/{section_id}/lesson', { params: { path: { section_id: section } } })),
+    propose: act(({ section, ...which }: { section: string; day?: string; starts?: string; version?: number }) =>
+      body(api.POST('/api/sections/{section_id}/lesson', { params: { path: { section_id: section } }, body: which })),
     ),
-    pin: act(({ cell, pinned }: { cell: string; pinned: boolean }) =>
-      body(api.PUT('/api/lessons/{lesson_id}/cells/{cell_id}/pin', { ...at(cell), body: { pinned } })),
+    pin: act(({ part, pinned }: { part: string; pinned: boolean }) =>
+      body(api.PUT('/api/lessons/{lesson_id}/parts/{part_id}/pin', { ...at(part), body: { pinned, version: seen() } })),
     ),
-    swap: act(({ cell, to }: { cell: string; to: Schemas['SwapBody'] }) =>
-      body(api.POST('/api/lessons/{lesson_id}/cells/{cell_id}/swap', { ...at(cell), body: to })),
+    swap: act(({ part, to }: { part: string; to: Omit<Schemas['SwapBody'], 'version'> }) =>
+      body(api.POST('/api/lessons/{lesson_id}/parts/{part_id}/swap', { ...at(part), body: { ...to, version: seen() } })),
     ),
-    refuse: act((cell: string) => body(api.POST('/api/lessons/{lesson_id}/cells/{cell_id}/refuse', at(cell)))),
-    start: act<void>(() => body(api.POST('/api/lessons/{lesson_id}/start', here()))),
-    tick: act(({ cell, tick }: { cell: string; tick: Schemas['TickBody']['tick'] }) =>
-      body(api.PUT('/api/lessons/{lesson_id}/cells/{cell_id}/tick', { ...at(cell), body: { tick } })),
+    refuse: act((part: string) =>
+      body(api.POST('/api/lessons/{lesson_id}/parts/{part_id}/refuse', { ...at(part), body: { version: seen() } })),
     ),
-    end: act((note: string) => body(api.POST('/api/lessons/{lesson_id}/end', { ...here(), body: { note } }))),
   }
+}
+
+/** What could not be taken on the server and waits to be settled. */
+export const useAside = (wanted: MaybeRefOrGetter<boolean>) =>
+  useQuery({ queryKey: ['aside'], queryFn: () => body(api.GET('/api/events/aside')), enabled: computed(() => toValue(wanted)) })
+export function useAsideActs() {
+  const cache = useQueryClient()
+  const forget = () => void cache.invalidateQueries()
+  const at = (id: string) => ({ params: { path: { event_id: id } } })
+  return {
+    again: useMutation({ mutationFn: (id: string) => body(api.POST('/api/events/aside/{event_id}/again', at(id))), onSuccess: forget }),
+    drop: useMutation({ mutationFn: (id: string) => api.DELETE('/api/events/aside/{event_id}', at(id)), onSuccess: forget }),
+  }
+}
+/** Something has reached the server: whatever is read from what happened is read again. */
+export function forgetWhatHappened(): void {
+  const of = ['day', 'section', 'lesson', 'ledger', 'evidence', 'week', 'year', 'school-year', 'grade', 'songs', 'songs-for', 'aside']
+  void queryClient.invalidateQueries({ predicate: (query) => of.includes(String(query.queryKey[0])) })
 }
 
 export function useYear(id: Id) {

@@ -2,6 +2,7 @@
 // The formats are made once: making one takes longer than drawing what it says.
 const WEEKDAY = new Intl.DateTimeFormat('en', { weekday: 'long' })
 const SHORT_DAY = new Intl.DateTimeFormat('en', { weekday: 'short', day: 'numeric', month: 'short' })
+const WEEKDAY_SHORT = new Intl.DateTimeFormat('en', { weekday: 'short' })
 const MONTH = new Intl.DateTimeFormat('en', { month: 'short' })
 const noon = (iso: string) => (iso ? new Date(iso.length > 10 ? iso : `${iso}T12:00`) : undefined)
 const said = (format: Intl.DateTimeFormat, iso: string) => { const day = noon(iso); return day ? format.format(day) : '' }
@@ -11,6 +12,10 @@ export function weekday(iso: string): string {
 }
 export function shortDay(iso: string): string {
   return said(SHORT_DAY, iso)
+}
+/** 0 is Monday. */
+export function weekdayShort(day: number): string {
+  return WEEKDAY_SHORT.format(new Date(2024, 0, 1 + day, 12))
 }
 export function monthName(iso: string): string {
   return said(MONTH, iso)

@@ -26,7 +26,7 @@ export const say = {
   weekdays: ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'],
   strip: {
     today: 'Today', on: (day: string) => day, none: 'No lessons are timetabled yet. Add meeting times in Set-up.', leftOver: (n: number) => `${n} left over`,
-    running: 'in the room now', done: 'done', now: (clock: string) => `now ${clock}`,
+    running: 'in the room now', done: 'taught', notHeld: 'did not happen', leftOverHere: 'left over', now: (clock: string) => `now ${clock}`,
   },
   today: {
     rest: 'That was the last lesson of the day.', next: (name: string, minutes: number) => (minutes > 90 ? `${name} comes next` : minutes > 0 ? `${name} in ${minutes} min` : `${name} is due now`),
@@ -39,22 +39,26 @@ export const say = {
     title: (grade: number, roll: number) => `${grade === 0 ? 'Kindergarten' : grade === 13 ? 'Choir' : `Grade ${grade}`} · ${few(roll, 'child', 'children')}`,
     lessons: (n: number) => `${few(n, 'lesson')} taught`, due: 'Due', secure: 'Secure in', nothingSecure: 'Nothing has been heard often enough yet.',
     declared: (n: number) => `${n} more declared from earlier years`, songsFor: 'Songs for this', nextLesson: 'Next lesson', ledger: 'Ledger', open: 'Open the lesson',
-    propose: 'Propose the lesson', noSongs: 'The songbook is empty. Bring in a few songs first.', bringSongs: 'Go to the songs', barred: (n: number) => `${few(n, 'song')} will not do for this`,
+    ahead: 'Lessons after that', proposeThis: 'Propose it', propose: 'Propose the lesson', noSongs: 'The songbook is empty. Bring in a few songs first.', bringSongs: 'Go to the songs', barred: (n: number) => `${few(n, 'song')} will not do for this`,
     keyBest: (key: string) => `do = ${key}`, met: (n: number) => (n ? `sung in ${few(n, 'lesson')}` : 'new to them'), nothingDue: 'Nothing is due: everything of this grade is named and ready.',
   },
   purpose: { prepare: 'prepare', present: 'present', practise: 'practise' },
   lesson: {
     title: (n: number) => `Lesson ${n}`, minutes: (n: number, of: number) => `${n} of ${of} minutes`, new: 'new', known: 'known', leftOver: 'left over', why: 'Why this?', alternatives: 'Instead', pin: 'Pin', unpin: 'Unpin',
-    pinned: 'pinned', refuse: 'Not for this section', propose: 'Propose anew', teach: 'Teach', goOn: 'Go on teaching', over: 'This lesson is over.', swap: 'Take this', none: 'Nothing else fits here.',
+    pinned: 'pinned', refuse: 'Not for this section', propose: 'Propose anew', teach: 'Teach', goOn: 'Go on teaching', over: 'This lesson is over.', notHeld: 'This lesson did not happen.', reopen: 'Open it again', note: 'Your note', swap: 'Take this', none: 'Nothing else fits here.',
     newThing: (what: string) => `new: ${what}`, care: 'Care', props: 'Fetch', best: 'best possible', found: 'best found', hears: (n: number) => `${n} heard alone`, proposing: 'Proposing …',
     lastNote: 'From last time', unmet: 'Not kept', nextOne: 'Propose the next lesson', energy: { seated: 'seated', standing: 'standing', moving: 'moving' }, choose: 'Choose a part to see why it is there and what else would fit.', was: { done: 'done', partly: 'partly', skipped: 'skipped', open: 'not reached' },
+  },
+  outbox: {
+    unsent: (n: number) => `${few(n, 'thing')} not sent yet`, aside: (n: number) => `${few(n, 'thing')} to settle`, title: 'Not sent, and set aside', lead: 'What you mark is kept on this device first and then sent. Nothing here is lost; nobody else sees it.', away: 'Kopje does not answer. It is tried again by itself.', out: 'You are signed out. Sign in again, and it is sent.', none: 'Everything has been sent, and nothing waits to be settled.', waiting: 'Waiting to be sent', refusedTitle: 'Not accepted as it is', asideTitle: 'Set aside by Kopje', again: 'Try again', drop: 'Let it go', full: 'This device has no room left, so the last mark was not kept. Free some space, then mark again.', sendNow: 'Send now',
+    kinds: { started: 'lesson begun', ticked: 'a part ticked', marked: 'a mark', taken_back: 'taken back', absent: 'absent', noted: 'a note', ended: 'lesson ended', reopened: 'lesson opened again', rated: 'how a part went', not_held: 'lesson did not happen' },
   },
   teach: {
     of: (n: number, all: number) => `${n} of ${all}`, previous: 'Previous', next: 'Next', done: 'Done', partly: 'Partly', skip: 'Skip', end: 'End the lesson', minutes: 'min', left: (n: number) => `${n} min left in the lesson`, over: (n: number) => `${n} min over`,
     names: 'Hold to show names', mine: 'Only I see this screen', projector: 'Projector', listening: (concept: string, way: string, help: string) => `${concept} · ${way} · ${help}`,
     ways: { hear: 'hearing it', sing: 'singing or playing', read: 'reading', write: 'writing', create: 'making' }, helps: { none: 'alone, no help', model: 'with a model', signs: 'with signs or pointing' },
     queue: 'Hear these', then: 'then', nobody: 'Everybody on the roll was heard or is absent.', hidden: (n: number) => `Child ${n}`, undo: 'Undo', note: 'One line for next time', noteHint: 'It is shown before the next lesson.', heard: (n: number) => `${n} heard`,
-    ended: 'Open parts go to the front of the next lesson.', kept: (n: number) => `${few(n, 'mark')} kept here, waiting for Kopje to answer.`, refused: 'A mark was not accepted', startPitch: 'Start', noMusic: 'No notation here.', ticked: { done: 'done', partly: 'partly', skipped: 'skipped' },
+    ended: 'What was not done comes again in the next lesson, as far as it finds room there; the others are named.', startPitch: 'Start', noMusic: 'No notation here.', ticked: { done: 'done', partly: 'partly', skipped: 'skipped' },
     namesHidden: 'Names are hidden while this screen may be mirrored.', now: 'now hearing', hearing: 'Hearing queue', activity: 'Activity',
   },
   projector: { title: 'Projector', waiting: 'Waiting for the lesson …', look: 'Look and listen' },
@@ -117,7 +121,7 @@ export const say = {
     title: 'The year', terms: 'Terms', holidays: 'Holidays', name: 'Name', first: 'First day', last: 'Last day', addTerm: 'Add a term', addHoliday: 'Add a holiday', save: 'Keep these dates', saved: 'Kept. Every section’s lessons are counted anew.', cycle: 'Timetable', weekly: 'by weekday', days: (n: number) => `${n}-day cycle`, remove: 'Remove', lost: 'A lesson lost, or an extra one', kind: 'What', lostKind: 'lost', extraKind: 'extra', day: 'Day', time: 'Time (empty: the whole day)', why: 'Why', who: 'Sections (none: all)', add: 'Add', concerts: 'Concerts', addConcert: 'Add the concert', concepts: 'What it needs', all: 'all sections', missing: 'Still missing', nothingMissing: 'Everything a year needs is there.', noTerms: 'terms', noMeetings: (names: string) => `meeting times for ${names}`, noSections: 'sections', out: 'Take the calendar along (iCalendar)', bring: 'Holidays from a calendar file', brought: (n: number) => `${few(n, 'holiday')} read. Look at them, then keep the dates.`,
   },
   standing: {
-    not_heard: 'not heard', not_yet: 'not yet', nearly: 'nearly', secure: 'secure', once: 'nearly, heard once', due: 'secure, due to be heard again', partly: 'heard in one way, not yet in another',
+    not_heard: 'not heard', not_yet: 'not yet', nearly: 'nearly', secure: 'secure', once: 'showed it once', due: 'secure, due for review', once_due: 'showed it once, due for review', partly: 'heard in one way, not yet in another',
   },
   songs: {
     title: 'Songs', find: 'Find by title, tone or meter', bring: 'Bring in songs', drop: 'Drop or paste files or a tune here: MusicXML, .mxl, ABC or MIDI', notATune: 'What was pasted is neither ABC nor MusicXML. Nothing was kept; paste the whole text of a tune.', shipped: 'Add the songs that come with Kopje', none: 'No song yet.', nothing: 'No song matches.', report: 'What became of the files',

@@ -9,6 +9,7 @@ import { useTrail } from '@/composables/useTrail'
 import ChildPanel from '@/features/ledger/ChildPanel.vue'
 import EvidenceView from '@/features/ledger/EvidenceView.vue'
 import StoneGrid from '@/features/ledger/StoneGrid.vue'
+import { standingName } from '@/locales/names'
 import { say } from '@/locales/en'
 
 const props = defineProps<{ id: string }>()
@@ -22,8 +23,7 @@ const day = useDay()
 const change = useChangeChild()
 const child = computed(() => found.value?.children.find((one) => one.id === picked.value?.child))
 const column = computed(() => found.value?.columns.find((one) => one.concept.key === picked.value?.concept))
-const legend = [['not_heard', ''], ['not_heard', 'partly'], ['not_yet', ''], ['nearly', ''], ['nearly', 'once'], ['secure', ''], ['secure', 'due']] as const
-const words = say.standing as Record<string, string>
+const legend = [{ level: 'not_heard' }, { level: 'not_heard', partly: true }, { level: 'not_yet' }, { level: 'nearly' }, { level: 'once' }, { level: 'secure' }, { level: 'secure', due: true }]
 </script>
 
 <template>
@@ -34,7 +34,7 @@ const words = say.standing as Record<string, string>
         <h1>{{ say.ledger.title }} {{ found.section.name }}</h1>
         <nav class="row" :aria-label="say.setUp.sections"><router-link v-for="one in sections.data.value ?? []" :key="one.id" :to="`/sections/${one.id}/ledger`" :class="['tag', { on: one.id === id }]">{{ one.name }}</router-link></nav>
       </header>
-      <p class="row legend small" :aria-label="say.ledger.legend"><span v-for="[level, flag] in legend" :key="level + flag" class="row"><StandingGlyph :level="level" :flag="flag" :size="18" plain />{{ words[flag] ?? words[level] }}</span></p>
+      <p class="row legend small" :aria-label="say.ledger.legend"><span v-for="(one, index) in legend" :key="index" class="row"><StandingGlyph v-bind="one" :size="18" plain />{{ standingName(one.level, one.due, one.partly) }}</span></p>
       <p v-if="!found.columns.length" class="quiet">{{ say.ledger.empty }}</p>
       <StoneGrid v-else :ledger="found" :picked="picked" @pick="(child, concept) => (picked = { child, concept })" />
     </div>

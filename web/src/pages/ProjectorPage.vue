@@ -10,20 +10,20 @@ import { say } from '@/locales/en'
 const props = defineProps<{ id: string }>()
 useMe()
 const lesson = useLesson(() => props.id)
-const part = useProjectedPart(() => props.id)
-const cells = computed(() => lesson.data.value?.cells ?? [])
-const cell = computed(() => cells.value.find((one) => one.id === part.value) ?? cells.value.find((one) => !one.tick) ?? cells.value[0])
-const score = useScore(() => cell.value?.song?.id ?? '', 1450, true)
+const shownPart = useProjectedPart(() => props.id)
+const parts = computed(() => lesson.data.value?.parts ?? [])
+const part = computed(() => parts.value.find((one) => one.id === shownPart.value) ?? parts.value.find((one) => !one.tick) ?? parts.value[0])
+const score = useScore(() => part.value?.song?.id ?? '', 1450, true)
 watchEffect(() => (document.title = say.projector.title))
 </script>
 
 <template>
   <main class="wall">
     <PageState v-if="!lesson.data.value" :error="lesson.error.value" @again="lesson.refetch()" />
-    <template v-else-if="cell">
-      <h1 v-if="cell.song">{{ cell.song.title }}</h1>
-      <div v-if="cell.song && score.data.value" class="music"><ScoreView :svg="score.data.value" :label="say.song.score(cell.song.title)" /></div>
-      <div v-else-if="!cell.song" class="cue"><h1>{{ cell.title }}</h1><p>{{ say.projector.look }}</p></div>
+    <template v-else-if="part">
+      <h1 v-if="part.song">{{ part.song.title }}</h1>
+      <div v-if="part.song && score.data.value" class="music"><ScoreView :svg="score.data.value" :label="say.song.score(part.song.title)" /></div>
+      <div v-else-if="!part.song" class="cue"><h1>{{ part.title }}</h1><p>{{ say.projector.look }}</p></div>
     </template>
     <p v-else class="cue">{{ say.projector.waiting }}</p>
   </main>

@@ -9,7 +9,7 @@ import PageState from '@/components/PageState.vue'
 import ReasonList from '@/components/ReasonList.vue'
 import SideDrawer from '@/components/SideDrawer.vue'
 import { useTrail } from '@/composables/useTrail'
-import { capital, shortDay } from '@/composables/words'
+import { capital, shortDay, weekdayShort } from '@/composables/words'
 import FitList from '@/features/songs/FitList.vue'
 import { purposeName } from '@/locales/names'
 import { say } from '@/locales/en'
@@ -39,8 +39,8 @@ function choose(key: string) {
 const fits = useSongsFor(() => props.id, concept, purpose)
 const chosen = computed(() => fits.data.value?.find((fit) => fit.song.id === picked.value))
 const acts = useLessonActs('')
-async function propose() {
-  const made = await acts.propose.mutateAsync(props.id)
+async function propose(which: { day?: string; starts?: string } = {}) {
+  const made = await acts.propose.mutateAsync({ section: props.id, ...which })
   await router.push(`/lessons/${made.id}`)
 }
 const purposes: Purpose[] = ['prepare', 'present', 'practise']
@@ -51,16 +51,22 @@ const purposes: Purpose[] = ['prepare', 'present', 'practise']
   <div v-else class="with-drawer">
     <div class="page">
       <header class="row spread">
-        <div><h1>{{ found.section.name }}</h1><p class="quiet">{{ say.section.title(found.section.grade, found.roll) }} · {{ found.meets.join(', ') }} · {{ say.section.lessons(found.lessons_done) }}</p></div>
+        <div><h1>{{ found.section.name }}</h1><p class="quiet">{{ say.section.title(found.section.grade, found.roll) }} · {{ found.meets.map((one) => `${weekdayShort(one.weekday)} ${one.starts}`).join(', ') }} · {{ say.section.lessons(found.lessons_done) }}</p></div>
         <div class="row"><v-btn :to="`/sections/${id}/year`">{{ say.year.title }}</v-btn><v-btn :to="`/sections/${id}/ledger`">{{ say.section.ledger }}</v-btn></div>
       </header>
       <section class="next sheet">
         <div><h2>{{ say.section.nextLesson }}</h2><p v-if="found.open_lesson" class="quiet">{{ shortDay(found.open_lesson.day) }}</p></div>
-        <LessonContour v-if="found.open_lesson" :blocks="found.open_lesson.cells" :height="52" />
+        <LessonContour v-if="found.open_lesson" :blocks="found.open_lesson.parts" :height="52" />
         <p v-else class="quiet">{{ say.today.noLesson }}</p>
         <v-btn v-if="found.open_lesson" class="main" :to="`/lessons/${found.open_lesson.id}`">{{ say.section.open }}</v-btn>
-        <v-btn v-else class="main" :disabled="acts.propose.isPending.value" @click="propose">{{ say.section.propose }}</v-btn>
+        <v-btn v-else class="main" :disabled="acts.propose.isPending.value" @click="propose()">{{ say.section.propose }}</v-btn>
       </section>
+      <ol v-if="found.ahead.length > 1" class="ahead" :aria-label="say.section.ahead">
+        <li v-for="one in found.ahead.slice(1)" :key="one.day + one.starts">
+          <router-link v-if="one.lesson_id" :to="`/lessons/${one.lesson_id}`" class="later"><span>{{ shortDay(one.day) }} <span class="quiet small">{{ say.lesson.title(one.number) }}</span></span><LessonContour :blocks="one.parts" :height="26" /></router-link>
+          <div v-else class="later"><span>{{ shortDay(one.day) }} <span class="quiet small">{{ say.lesson.title(one.number) }}</span></span><v-btn size="small" :disabled="acts.propose.isPending.value" @click="propose({ day: one.day, starts: one.starts })">{{ say.section.proposeThis }}</v-btn></div>
+        </li>
+      </ol>
       <p v-if="acts.propose.error.value" class="wrong" role="alert">△ {{ acts.propose.error.value.message }}</p>
       <div class="work">
         <section class="stack due">
@@ -98,6 +104,9 @@ const purposes: Purpose[] = ['prepare', 'present', 'practise']
 .with-drawer { display: flex; min-height: 100%; }
 .page { flex: 1; min-width: 0; }
 .next { display: grid; grid-template-columns: auto minmax(0, 1fr) auto; gap: 24px; align-items: center; padding: 14px 16px; }
+.ahead { display: grid; grid-template-columns: repeat(3, minmax(0, 1fr)); gap: 12px; }
+.later { display: grid; gap: 6px; padding: 8px 12px; border: 1px solid var(--line); border-radius: 2px; color: inherit; text-decoration: none; align-content: space-between; min-height: 74px; justify-items: start; }
+a.later:hover { background: var(--wash); }
 .work { display: grid; grid-template-columns: minmax(240px, 0.8fr) minmax(0, 1.6fr); gap: 32px; }
 .due { align-content: start; }
 .item { display: grid; grid-template-columns: 58px 1fr; gap: 10px; padding: 10px 8px; border-left: 4px solid transparent; border-top: 1px solid var(--line); align-items: start; }
@@ -111,5 +120,5 @@ const purposes: Purpose[] = ['prepare', 'present', 'practise']
 .purposes button { padding: 6px 10px; min-height: 36px; font-size: 14px; }
 .purposes button.on { background: var(--dusk); color: var(--sheet); }
 @media (max-width: 1100px) { .work { grid-template-columns: 1fr; } }
-@media (max-width: 900px) { .next { grid-template-columns: 1fr; } .purposes button { min-height: 44px; } }
+@media (max-width: 900px) { .next, .ahead { grid-template-columns: 1fr; } .purposes button { min-height: 44px; } }
 </style>

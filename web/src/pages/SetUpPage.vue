@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // Set-up in the order of a year's beginning: dates, sections and rosters, what was lost, concerts; then this device.
 import { computed, ref } from 'vue'
+import { end } from '@/api/outbox'
 import { api, body } from '@/api/client'
 import { lookAtRoster, queryClient, readHolidays, useCalendar, useCalendarActs, useConcepts, useDay, useMe, useRollOver, useSections, useSingers, useWords, setSingers, setWords } from '@/api/queries'
 import type { Schemas } from '@/api/client'
@@ -96,6 +97,7 @@ async function roll() {
 const bring = (sent: Schemas['RosterBody']) => body(api.POST('/api/roster', { body: sent }))
 async function leave(everywhere: boolean) {
   await (everywhere ? api.POST('/api/sign-out-everywhere') : api.POST('/api/sign-out'))
+  end()
   window.location.assign('/sign-in') // a new page forgets everything
 }
 </script>

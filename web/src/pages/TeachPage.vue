@@ -3,7 +3,8 @@
 import { mdiProjectorScreenOutline } from '@mdi/js'
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { useHearing, useLesson, useLessonActs } from '@/api/queries'
+import { outbox, settled, tell } from '@/api/outbox'
+import { useHearing, useLesson } from '@/api/queries'
 import LessonContour from '@/components/LessonContour.vue'
 import PageState from '@/components/PageState.vue'
 import { device } from '@/composables/useDevice'
@@ -12,6 +13,7 @@ import { play } from '@/composables/useSound'
 import { useTrail } from '@/composables/useTrail'
 import ActivityFace from '@/features/teach/ActivityFace.vue'
 import HearingPanel from '@/features/teach/HearingPanel.vue'
+import { lessonNow, partNow } from '@/features/teach/lessonNow'
 import LessonEnd from '@/features/teach/LessonEnd.vue'
 import { useProjectorLink } from '@/features/teach/useProjector'
 import { useQueue } from '@/features/teach/useQueue'
@@ -20,24 +22,24 @@ import { say } from '@/locales/en'
 const props = defineProps<{ id: string }>()
 const router = useRouter()
 const lesson = useLesson(() => props.id)
-const acts = useLessonActs(() => props.id)
-const found = computed(() => lesson.data.value)
+const found = computed(() => lesson.data.value && lessonNow(lesson.data.value, outbox.kept.value))
 useTrail(() => (found.value ? [{ says: found.value.section.name, to: `/sections/${found.value.section.id}` }, { says: say.lesson.title(found.value.number), to: `/lessons/${props.id}` }, { says: say.today.teach }] : []))
 
-const cells = computed(() => found.value?.cells ?? [])
+const parts = computed(() => found.value?.parts ?? [])
 const at = ref(-1)
-watch(cells, (list) => {
+watch(parts, (list) => {
   if (at.value < 0 && list.length) at.value = Math.max(list.findIndex((one) => !one.tick), 0)
 }, { immediate: true })
-const cell = computed(() => cells.value[at.value])
-const ending = computed(() => at.value >= cells.value.length && cells.value.length > 0)
-const hearing = useHearing(() => props.id, () => cell.value?.id ?? '')
-const { four, then, current, picked, done, give, undo, marks } = useQueue(() => props.id, () => cell.value?.id ?? '', hearing.data)
+const part = computed(() => parts.value[at.value])
+const ending = computed(() => at.value >= parts.value.length && parts.value.length > 0)
+const hearing = useHearing(() => props.id, () => part.value?.id ?? '')
+const section = () => found.value?.section.id ?? ''
+const { four, then, current, picked, done, give, undo } = useQueue(section, () => props.id, () => part.value?.id ?? '', hearing.data)
 
 const held = ref(false)
-const projector = useProjectorLink(() => props.id, () => cell.value?.id ?? '')
+const projector = useProjectorLink(() => props.id, () => part.value?.id ?? '')
 const names = computed(() => device.mine || held.value || projector.open.value)
-watch(() => cell.value?.id, () => projector.tell())
+watch(() => part.value?.id, () => projector.tell())
 
 const now = ref(Date.now())
 const clock = window.setInterval(() => (now.value = Date.now()), 10_000)
@@ -49,33 +51,37 @@ onUnmounted(() => {
 })
 const opened = Date.now()
 const left = computed(() => {
-  const planned = cells.value.slice(at.value).reduce((sum, one) => sum + one.minutes, 0)
+  const planned = parts.value.slice(at.value).reduce((sum, one) => sum + one.minutes, 0)
   return Math.max(planned - Math.floor((now.value - opened) / 60_000), 0)
 })
 
 function go(by: number) {
-  at.value = Math.min(Math.max(at.value + by, 0), cells.value.length)
+  at.value = Math.min(Math.max(at.value + by, 0), parts.value.length)
 }
 function tick(how: 'done' | 'partly' | 'skipped') {
-  if (!cell.value) return
-  acts.tick.mutate({ cell: cell.value.id, tick: how })
+  if (!part.value) return
+  void tell({ kind: 'ticked', section_id: section(), lesson_id: props.id, part_id: part.value.id, tick: how, part: partNow(part.value) })
   go(1)
 }
+const leaving = ref(false)
 async function end(note: string) {
-  await marks.settled()
-  await acts.end.mutateAsync(note)
+  leaving.value = true
+  const at = { section_id: section(), lesson_id: props.id }
+  const said = note.trim() ? [{ kind: 'noted' as const, ...at, note: note.trim() }] : []
+  if (await tell(...said, { kind: 'ended', ...at })) await settled()
+  leaving.value = false
   await router.push(`/lessons/${props.id}`)
 }
 function project() {
   window.open(`/lessons/${props.id}/projector`, 'kopje-projector')
 }
-const song = computed(() => cell.value?.song)
+const song = computed(() => part.value?.song)
 useKeys([
-  { key: '3', says: say.keys.secure, act: () => give('secure') },
-  { key: '2', says: say.keys.nearly, act: () => give('nearly') },
-  { key: '1', says: say.keys.notYet, act: () => give('not_yet') },
-  { key: '0', says: say.keys.absent, act: () => give('absent') },
-  { key: 'Backspace', says: say.keys.undo, act: undo },
+  { key: '3', says: say.keys.secure, act: () => void give('secure') },
+  { key: '2', says: say.keys.nearly, act: () => void give('nearly') },
+  { key: '1', says: say.keys.notYet, act: () => void give('not_yet') },
+  { key: '0', says: say.keys.absent, act: () => void give('absent') },
+  { key: 'Backspace', says: say.keys.undo, act: () => void undo() },
   { key: 'ArrowRight', says: say.keys.next, act: () => go(1) },
   { key: 'ArrowLeft', says: say.keys.previous, act: () => go(-1) },
   { key: 'd', says: say.keys.done, act: () => tick('done') },
@@ -91,16 +97,15 @@ useKeys([
   <PageState v-if="!found" :error="lesson.error.value" @again="lesson.refetch()" />
   <div v-else class="teach">
     <header class="bar">
-      <LessonContour :blocks="cells" :height="34" :current="at" class="line" />
-      <span class="narrow where">{{ say.teach.of(Math.min(at + 1, cells.length), cells.length) }}<br />{{ say.teach.left(left) }}</span>
+      <LessonContour :blocks="parts" :height="34" :current="at" class="line" />
+      <span class="narrow where">{{ say.teach.of(Math.min(at + 1, parts.length), parts.length) }}<br />{{ say.teach.left(left) }}</span>
       <v-btn size="small" :prepend-icon="mdiProjectorScreenOutline" @click="project">{{ say.teach.projector }}</v-btn>
     </header>
-    <LessonEnd v-if="ending" :cells="cells" :busy="acts.end.isPending.value" @end="end" @back="go(-1)" />
-    <template v-else-if="cell">
-      <ActivityFace :key="cell.id" :cell="cell" class="upper" />
+    <LessonEnd v-if="ending" :parts="parts" :busy="leaving" @end="end" @back="go(-1)" />
+    <template v-else-if="part">
+      <ActivityFace :key="part.id" :part="part" class="upper" />
       <div class="lower">
-        <p v-if="marks.waiting.value" class="wrong small" role="status">△ {{ say.state.offline }} {{ say.teach.kept(marks.waiting.value) }}</p>
-        <p v-if="marks.refused.value" class="wrong small" role="alert">△ {{ say.teach.refused }}: {{ marks.refused.value }}</p>
+        <p v-if="outbox.full.value" class="wrong small" role="alert">△ {{ say.outbox.full }}</p>
         <HearingPanel v-if="hearing.data.value" :hearing="hearing.data.value" :four="four" :then="then" :current="current" :done="done" :names="names" @pick="picked = $event" @give="give" @undo="undo" />
         <div class="row spread controls">
           <div class="row">
@@ -109,7 +114,7 @@ useKeys([
             <label class="names"><input v-model="device.mine" type="checkbox" /> {{ say.teach.mine }}</label>
           </div>
           <div class="row">
-            <span v-if="cell.tick" class="tag">{{ say.teach.ticked[cell.tick] }}</span>
+            <span v-if="part.tick" class="tag">{{ say.teach.ticked[part.tick] }}</span>
             <v-btn height="48" @click="tick('skipped')">{{ say.teach.skip }} <span class="kbd">s</span></v-btn><v-btn height="48" @click="tick('partly')">{{ say.teach.partly }} <span class="kbd">h</span></v-btn><v-btn class="main" height="48" @click="tick('done')">✓ {{ say.teach.done }} <span class="kbd">d</span></v-btn>
           </div>
         </div>

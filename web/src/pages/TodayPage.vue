@@ -2,6 +2,7 @@
 // What now? One sentence that a tired person can obey; all else smaller.
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
+import { outbox, tell } from '@/api/outbox'
 import { useDay, useHearing, useLesson, useLessonActs, useSections } from '@/api/queries'
 import LessonContour from '@/components/LessonContour.vue'
 import PageState from '@/components/PageState.vue'
@@ -10,6 +11,8 @@ import { useKeys } from '@/composables/useKeys'
 import { play } from '@/composables/useSound'
 import { useTrail } from '@/composables/useTrail'
 import { listed, minutesUntil, pitchName, weekday } from '@/composables/words'
+import type { Schemas } from '@/api/client'
+import { lessonNow, startedNow } from '@/features/teach/lessonNow'
 import { say } from '@/locales/en'
 
 useTrail(() => [{ says: say.places.today }])
@@ -18,11 +21,12 @@ const day = useDay()
 const sections = useSections()
 const isToday = computed(() => day.data.value?.day === day.data.value?.today)
 const running = computed(() => day.data.value?.entries.find((entry) => entry.state === 'running'))
+const isOver = (entry: Schemas['EntryRead']) => entry.state === 'done' || entry.state === 'not_held'
 const next = computed(() => {
   const today = day.data.value
   if (!today) return undefined
   if (running.value) return running.value
-  return isToday.value ? today.entries.find((entry) => minutesUntil(today.now, entry.starts) + entry.section.minutes > 0) : today.entries[0]
+  return isToday.value ? today.entries.find((entry) => !isOver(entry) && minutesUntil(today.now, entry.starts) + entry.section.minutes > 0) : today.entries[0]
 })
 const later = computed(() => {
   const today = day.data.value
@@ -30,12 +34,13 @@ const later = computed(() => {
   return index < 0 ? [] : (today?.entries.slice(index + 1) ?? [])
 })
 const lessonId = computed(() => next.value?.lesson_id ?? '')
-const lesson = useLesson(lessonId)
+const read = useLesson(lessonId)
+const lesson = computed(() => read.data.value && lessonNow(read.data.value, outbox.kept.value))
 const acts = useLessonActs(lessonId)
-const cells = computed(() => lesson.data.value?.cells ?? [])
-const hearingCell = computed(() => cells.value.find((cell) => cell.hears > 0)?.id ?? '')
-const hearing = useHearing(lessonId, hearingCell)
-const firstSong = computed(() => cells.value.find((cell) => cell.song?.starting)?.song)
+const parts = computed(() => lesson.value?.parts ?? [])
+const hearingPart = computed(() => parts.value.find((part) => part.hears > 0)?.id ?? '')
+const hearing = useHearing(lessonId, hearingPart)
+const firstSong = computed(() => parts.value.find((part) => part.song?.starting)?.song)
 const sentence = computed(() => {
   const entry = next.value
   if (!entry || !day.data.value) return say.today.rest
@@ -55,11 +60,11 @@ const byGrade = computed(() => {
 })
 async function teach() {
   if (!lessonId.value) return
-  await acts.start.mutateAsync()
+  if (lesson.value?.state === 'planned') await tell(startedNow(lesson.value))
   await router.push(`/lessons/${lessonId.value}/teach`)
 }
 async function propose() {
-  const made = await acts.propose.mutateAsync(next.value?.section.id ?? '')
+  const made = await acts.propose.mutateAsync({ section: next.value?.section.id ?? '' })
   await router.push(`/lessons/${made.id}`)
 }
 useKeys([
@@ -73,21 +78,21 @@ useKeys([
   <div v-else class="page today">
     <section class="now">
       <h1 class="sentence">{{ sentence }}</h1>
-      <template v-if="next && lesson.data.value">
+      <template v-if="next && lesson">
         <div class="row gap">
           <v-btn class="main" size="large" @click="teach">{{ running ? say.today.goOn : say.today.teach }} <span class="kbd">t</span></v-btn>
           <v-btn size="large" :to="`/lessons/${lessonId}`">{{ say.today.look }}</v-btn>
           <TonicPattern v-if="firstSong" :tonic="firstSong.tonic" :starting="firstSong.starting" class="pitch" />
         </div>
-        <LessonContour :blocks="cells" :height="110" named />
-        <ol class="cells">
-          <li v-for="cell in cells" :key="cell.id">
-            <span class="minutes narrow">{{ cell.minutes }}</span>
-            <span><strong>{{ cell.title }}</strong><span v-if="cell.song" class="quiet"> · {{ cell.song.title }}</span></span>
-            <span class="row"><span v-if="cell.left_over" class="tag">{{ say.lesson.leftOver }}</span><span v-if="cell.new" class="tag is-new">{{ say.lesson.newThing(cell.new) }}</span></span>
+        <LessonContour :blocks="parts" :height="110" named />
+        <ol class="parts">
+          <li v-for="part in parts" :key="part.id">
+            <span class="minutes narrow">{{ part.minutes }}</span>
+            <span><strong>{{ part.title }}</strong><span v-if="part.song" class="quiet"> · {{ part.song.title }}</span></span>
+            <span class="row"><span v-if="part.left_over" class="tag">{{ say.lesson.leftOver }}</span><span v-if="part.new" class="tag is-new">{{ say.lesson.newThing(part.new) }}</span></span>
           </li>
         </ol>
-        <p v-if="lesson.data.value.last_note" class="quiet">{{ say.lesson.lastNote }}: “{{ lesson.data.value.last_note }}”</p>
+        <p v-if="lesson.last_note" class="quiet">{{ say.lesson.lastNote }}: “{{ lesson.last_note }}”</p>
       </template>
       <template v-else-if="next">
         <p class="quiet">{{ say.today.noLesson }}</p>
@@ -114,8 +119,8 @@ useKeys([
 .sentence { font-size: 36px; line-height: 1.2; max-width: 24em; text-wrap: balance; }
 .gap { gap: 12px; }
 .pitch { margin-left: auto; }
-.cells { display: grid; }
-.cells li { display: grid; grid-template-columns: 32px 1fr auto; gap: 8px; padding: 6px 0; border-top: 1px solid var(--line); align-items: baseline; }
+.parts { display: grid; }
+.parts li { display: grid; grid-template-columns: 32px 1fr auto; gap: 8px; padding: 6px 0; border-top: 1px solid var(--line); align-items: baseline; }
 .minutes { font-size: 18px; font-weight: 600; color: var(--granite); text-align: right; padding-right: 6px; }
 .side { display: grid; gap: 32px; align-content: start; }
 .later { display: grid; grid-template-columns: 48px 44px 1fr; align-items: baseline; min-height: 36px; color: inherit; text-decoration: none; }

@@ -35,7 +35,7 @@ def first_run(
     if body.bring_songs:
         bring_shipped_songs(call, house.settings.songs)
     _sign_in(session, body.login, body.password, request, response, house)
-    return MeRead(name=body.teacher, school=body.school, role="owner")
+    return MeRead(id=ids[1], name=body.teacher, school=body.school, role="owner")
 
 
 @router.post("/sign-in", operation_id="signIn", openapi_extra={"x-open": True})
@@ -44,7 +44,10 @@ def post_sign_in(body: SignInBody, request: Request, response: Response, house: 
         found = _sign_in(session, body.login, body.password, request, response, house)
         if not isinstance(found, SignInError):
             return MeRead(
-                name=found.name, school=people.school(session, found.school_id).name, role=found.role
+                id=found.teacher_id,
+                name=found.name,
+                school=people.school(session, found.school_id).name,
+                role=found.role,
             )
     raise found  # after the transaction: a failure must be remembered
 
@@ -74,4 +77,4 @@ def sign_out_everywhere(response: Response, session: Transaction, teacher: Teach
 @router.get("/me", operation_id="me")
 def me(session: Transaction, teacher: Teacher) -> MeRead:
     school = people.school(session, teacher.school_id)
-    return MeRead(name=teacher.name, school=school.name, role=teacher.role)
+    return MeRead(id=teacher.teacher_id, name=teacher.name, school=school.name, role=teacher.role)

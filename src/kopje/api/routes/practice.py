@@ -28,7 +28,7 @@ MOST = 9
 def _pitched(call: Call, song_id: UUID) -> tuple[Analysis, Do]:
     a = analysis_of(songs.song(call.session, call.school_id, song_id))
     if a.tonality.do is None:
-        raise PracticeError("This song has no pitches to practise. Nothing was made.")
+        raise PracticeError("song_unpitched")
     return a, a.tonality.do
 
 
@@ -75,9 +75,7 @@ def get_trials(
     """Which tonality is it: the order of answers; with `half` a song may change once in its middle."""
     a, _ = _pitched(call, song_id)
     if a.tonality.name not in ("major", "minor"):
-        raise PracticeError(
-            "Only a song in major or minor has a parallel tonality to tell apart. Nothing was made."
-        )
+        raise PracticeError("song_no_parallel")
     names = ANSWERS if half else ANSWERS[:2]
     return TrialsRead.of(trials(count, seed, len(names)), names)
 

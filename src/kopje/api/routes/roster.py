@@ -16,9 +16,9 @@ router = APIRouter(tags=["roster"])
 
 
 @router.post("/roster/look", operation_id="lookAtRoster")
-def post_look(files: list[UploadFile], call: Work) -> RosterRead:  # noqa: ARG001
+def post_look(files: list[UploadFile], call: Work) -> RosterRead:
     """A table or a OneRoster zip as it is understood; nothing is kept yet."""
-    return RosterRead.of(read_roster(files[0].file.read(ROSTER_BYTES + 1)))
+    return RosterRead.of(read_roster(files[0].file.read(ROSTER_BYTES + 1)), call.words)
 
 
 @router.post("/roster", status_code=201, operation_id="bringRoster")

@@ -11,11 +11,9 @@ from kopje.api.deps import Work
 from kopje.api.schemas.ledger import EvidenceRead, LedgerRead
 from kopje.api.schemas.lessons import (
     ConceptRead,
-    ContourRead,
     DayRead,
     EntryRead,
     FitRead,
-    LessonBrief,
     OverviewRead,
 )
 from kopje.api.schemas.people import (
@@ -27,10 +25,9 @@ from kopje.api.schemas.people import (
     SingersBody,
 )
 from kopje.core.sequence.phases import Purpose
-from kopje.store import lessons, sections, songs
-from kopje.store import tables as t
-from kopje.usecases import read_day, read_ledger, read_section, set_up_school
-from kopje.usecases.call import Call
+from kopje.store import sections
+from kopje.usecases import read_day, read_ledger, read_lesson, read_section, set_up_school
+from kopje.usecases.songbook import songs_by_id
 
 router = APIRouter(tags=["sections"])
 Key = Annotated[str, Query(max_length=60, examples=["re"])]
@@ -61,21 +58,17 @@ def post_section(body: SectionBody, call: Work) -> SectionRead:
 @router.get("/sections/{section_id}", operation_id="section")
 def get_section(section_id: UUID, call: Work) -> OverviewRead:
     found = read_section.overview(call, section_id)
-    return OverviewRead.of(found, [_brief(call, found.open_lesson), _brief(call, found.last_lesson)])
-
-
-def _brief(call: Call, lesson: t.Lesson | None) -> LessonBrief | None:
-    if lesson is None:
-        return None
-    cells = [ContourRead.of(cell) for cell in lessons.cells(call.session, lesson.id)]
-    return LessonBrief(id=lesson.id, day=lesson.day, state=lesson.state, cells=cells)
+    shown = [entry.lesson_id for _, entry in found.ahead if entry.lesson_id]
+    shown += [found.now.open.id] if found.now.open else []
+    shown += [UUID(found.last.id)] if found.last else []
+    return OverviewRead.of(found, read_lesson.briefs(call, shown), call.words)
 
 
 @router.get("/sections/{section_id}/songs-for", operation_id="songsFor")
 def get_songs_for(section_id: UUID, concept: Key, purpose: Purpose, call: Work) -> list[FitRead]:
     fits = read_section.songs_for(call, section_id, concept, purpose)
-    by_id = songs.by_id(call.session, call.school_id, (UUID(fit.song.id) for fit in fits))
-    return [FitRead.of(fit, by_id[UUID(fit.song.id)]) for fit in fits]
+    by_id = songs_by_id(call, (fit.song.id for fit in fits))
+    return [FitRead.of(fit, by_id[UUID(fit.song.id)], call.words) for fit in fits]
 
 
 @router.get("/sections/{section_id}/declared", operation_id="declared")
@@ -103,16 +96,16 @@ def put_singers(section_id: UUID, body: SingersBody, call: Work) -> list[SingerR
 
 @router.get("/concepts", operation_id="concepts")
 def get_concepts(call: Work) -> list[ConceptRead]:
-    return [ConceptRead.of(concept) for concept in call.sequence.concepts]
+    return [ConceptRead.of(concept, call.words) for concept in call.sequence.concepts]
 
 
 @router.get("/sections/{section_id}/ledger", operation_id="ledger", response_model=LedgerRead)
 def get_ledger(section_id: UUID, call: Work) -> Response:
     """Written out here: a grid need not be checked a second time on its way."""
-    read = LedgerRead.of(read_ledger.grid(call, section_id))
+    read = LedgerRead.of(read_ledger.grid(call, section_id), call.words)
     return Response(read.model_dump_json(), media_type="application/json")
 
 
 @router.get("/sections/{section_id}/ledger/{child_id}/{concept}", operation_id="evidence")
 def get_evidence(section_id: UUID, child_id: UUID, concept: str, call: Work) -> EvidenceRead:
-    return EvidenceRead.of(read_ledger.evidence(call, section_id, child_id, concept))
+    return EvidenceRead.of(read_ledger.evidence(call, section_id, child_id, concept), call.words)

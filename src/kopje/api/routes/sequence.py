@@ -11,6 +11,7 @@ from kopje.api.problems import answers
 from kopje.api.schemas.sequence import SequenceBody, SequenceRead, StartBody
 from kopje.api.schemas.words import BarColoursBody, WordsBody, WordsRead
 from kopje.core.errors import NotFoundError
+from kopje.core.sequence.concepts import STRANDS, strand_name
 from kopje.formats.sequence_files import MOST_BYTES, read_sequence, write_case, write_csv
 from kopje.store import sequences, year
 from kopje.usecases import school_sequence
@@ -21,9 +22,12 @@ router = APIRouter(tags=["sequence"])
 
 def _read(call: Call, changed: school_sequence.Changed) -> SequenceRead:
     versions = list(sequences.versions(call.session, call.school_id))
-    return SequenceRead.of(
-        changed.sequence, changed.number, versions, [concept.name for concept in changed.along]
-    )
+    along = [concept.name for concept in changed.along]
+    return SequenceRead.of(changed.sequence, changed.number, versions, call.words, along)
+
+
+def _strands(call: Call) -> dict[str, str]:
+    return {key: call.words.say(strand_name(key)) for key in STRANDS}
 
 
 @router.get("/words", operation_id="words")
@@ -54,7 +58,7 @@ def put_words(body: WordsBody, call: Work) -> WordsRead:
 @router.get("/sequence", operation_id="sequence")
 def get_sequence(call: Work) -> SequenceRead:
     versions = list(sequences.versions(call.session, call.school_id))
-    return SequenceRead.of(call.sequence, versions[0].number if versions else 0, versions)
+    return SequenceRead.of(call.sequence, versions[0].number if versions else 0, versions, call.words)
 
 
 @router.put("/sequence", operation_id="keepSequence")
@@ -67,7 +71,7 @@ def post_start(body: StartBody, call: Work) -> SequenceRead:
     if body.shipped is not None:
         return _read(call, school_sequence.start_from(call, body.shipped))
     if body.number is None:
-        raise NotFoundError("Name a shipped sequence or a version. Nothing was changed.")
+        raise NotFoundError("sequence_which")
     return _read(call, school_sequence.back_to(call, body.number))
 
 
@@ -81,7 +85,7 @@ def get_file(call: Work, kind: Annotated[Literal["csv", "case"], Query()] = "csv
     text, media, ending = (
         (write_csv(call.sequence), "text/csv", "csv")
         if kind == "csv"
-        else (write_case(call.sequence), "application/json", "json")
+        else (write_case(call.sequence, _strands(call)), "application/json", "json")
     )
     return Response(
         text, media_type=media, headers={"Content-Disposition": f'attachment; filename="sequence.{ending}"'}
@@ -89,7 +93,7 @@ def get_file(call: Work, kind: Annotated[Literal["csv", "case"], Query()] = "csv
 
 
 @router.post("/sequence/look", operation_id="lookAtSequence")
-def post_look(files: list[UploadFile], call: Work) -> SequenceRead:  # noqa: ARG001
+def post_look(files: list[UploadFile], call: Work) -> SequenceRead:
     """A file as it is understood; nothing is kept yet."""
     sequence = read_sequence(files[0].file.read(MOST_BYTES + 1), files[0].filename or "")
-    return SequenceRead.of(sequence, 0, [])
+    return SequenceRead.of(sequence, 0, [], call.words)

@@ -31,12 +31,12 @@ def get_songs(
 ) -> SongPage:
     """Songs by title that answer a question, a page at a time. `known`, `fits`, `rested` and `new` are about a section."""
     asked = SongQuestion(tuple(has), known, fits, rested, new)
-    return SongPage.of(*ask(call, asked, section, text, offset, limit))
+    return SongPage.of(*ask(call, asked, section, text, offset, limit), call.words)
 
 
 @router.get("/song-kinds", operation_id="songKinds")
 def get_kinds(call: Work) -> list[KindRead]:
-    return KindRead.every(songs.kinds(call.session, call.school_id), call.sequence)
+    return KindRead.every(songs.kinds(call.session, call.school_id), call.words)
 
 
 @router.get("/song-questions", operation_id="songQuestions")

@@ -46,55 +46,54 @@ DoLetter = Annotated[str | None, Query(max_length=2, pattern=r"^[A-G](#|b)?$")]
 @router.post("/songs", status_code=201, operation_id="importSongs")
 def post_songs(files: list[UploadFile], call: Work) -> ImportRead:
     given = ((file.filename or "song", file.file.read(MAX_BYTES + 1)) for file in files)
-    return ImportRead.of(import_files(call, given))
+    return ImportRead.of(import_files(call, given), call.words)
 
 
 @router.post("/songs/draft", operation_id="draftSong")
-def post_draft(body: TypedBody, call: Work, house: OurHouse) -> DraftRead:  # noqa: ARG001
+def post_draft(body: TypedBody, call: Work, house: OurHouse) -> DraftRead:
     """How a typed song looks so far; nothing is kept."""
     a = analyse(body.value().tune())
     svg = house.engraver.svg(mei(a.tune), 1700, True)
     without = sum(not sound.syllables for sound in a.attacks) if body.words.strip() else 0
     return DraftRead(
-        svg=svg, problems=[ProblemRead.model_validate(p) for p in a.problems], bars=a.tune.bars[-1].number,
+        svg=svg, problems=[ProblemRead.of(p, call.words) for p in a.problems], bars=a.tune.bars[-1].number,
         tones=[str(d) for d in a.tone_set], without_words=without,
     )  # fmt: skip
 
 
 @router.post("/songs/typed", status_code=201, operation_id="keepTypedSong")
 def post_typed(body: TypedBody, call: Work) -> ImportedRead:
-    return ImportedRead.model_validate(keep_typed(call, body.value()))
+    return ImportedRead.of(keep_typed(call, body.value()), call.words)
 
 
 @router.post("/songs/shipped", status_code=201, operation_id="bringShippedSongs")
 def post_shipped(call: Work, house: OurHouse) -> ImportRead:
-    return ImportRead.of(bring_shipped_songs(call, house.settings.songs))
+    return ImportRead.of(bring_shipped_songs(call, house.settings.songs), call.words)
 
 
 @router.get("/songs/{song_id}", operation_id="song")
 def get_song(song_id: UUID, call: Work, recast: Recast = None, do: DoLetter = None) -> SongRead:
     """As it is; or in the parallel tonality, and with another do: everything said is of what one then sees."""
     song = songs.song(call.session, call.school_id, song_id)
-    return SongRead.of(song, call.sequence.wording, Variant(recast, do))
+    return SongRead.of(song, call.words, Variant(recast, do))
 
 
 @router.put("/songs/{song_id}/told", operation_id="tellSong")
 def put_told(song_id: UUID, body: ToldBody, call: Work) -> SongRead:
-    return SongRead.of(tell(call, song_id, body.model_dump()), call.sequence.wording)
+    return SongRead.of(tell(call, song_id, body.model_dump()), call.words)
 
 
 @router.put("/songs/{song_id}/about", operation_id="aboutSong")
 def put_about(song_id: UUID, body: AboutBody, call: Work) -> SongRead:
-    return SongRead.of(about(call, song_id, body.title, body.facts), call.sequence.wording)
+    return SongRead.of(about(call, song_id, body.title, body.facts), call.words)
 
 
 @router.get("/songs/{song_id}/insight", operation_id="songInsight")
 def get_insight(song_id: UUID, call: Work, recast: Recast = None, do: DoLetter = None) -> InsightRead:
     song = songs.song(call.session, call.school_id, song_id)
     twins = songs.of_title(call.session, call.school_id, song.title)
-    return InsightRead.of(
-        song, seen(song, Variant(recast, do), call.sequence.wording.minor), call.sequence.wording, list(twins)
-    )
+    a = seen(song, Variant(recast, do), call.sequence.wording.minor)
+    return InsightRead.of(song, a, call.words, list(twins))
 
 
 @router.get("/songs/{song_id}/keys", operation_id="songKeys")
@@ -107,7 +106,9 @@ def get_keys(
 ) -> list[KeyRead]:
     """The best keys for a grade and a purpose; `signs`: how many the class reads."""
     song = songs.song(call.session, call.school_id, song_id)
-    return [KeyRead.of(advice) for advice in best_keys_for(analysis_of(song), grade, purpose, signs)]
+    return [
+        KeyRead.of(advice, call.words) for advice in best_keys_for(analysis_of(song), grade, purpose, signs)
+    ]
 
 
 @router.delete("/songs/{song_id}", status_code=204, operation_id="removeSong")
@@ -197,5 +198,5 @@ def get_print(
     song = songs.song(call.session, call.school_id, song_id)
     variant, wording = Variant(recast, do), call.sequence.wording
     shown = under(seen(song, variant, wording.minor), layers, words, wording)
-    sheet = song_sheet(song, variant, shown, wording, house.engraver, facts, mirrored)
+    sheet = song_sheet(song, variant, shown, call.words, house.engraver, facts, mirrored)
     return Response(house.printer.pdf([sheet], paper), media_type="application/pdf")

@@ -8,7 +8,7 @@ from uuid import UUID
 
 from fastapi import APIRouter, Query, Response, UploadFile
 
-from kopje.api.deps import Work
+from kopje.api.deps import AtDesk, Work
 from kopje.api.problems import answers
 from kopje.api.schemas.base import Day
 from kopje.api.schemas.year import (
@@ -43,25 +43,29 @@ def get_calendar(call: Work) -> CalendarRead:
 
 
 @router.put("/calendar", operation_id="setCalendar")
-def put_calendar(body: PeriodsBody, call: Work) -> CalendarRead:
+def put_calendar(body: PeriodsBody, desk: AtDesk) -> CalendarRead:
     terms, holidays = [one.value() for one in body.terms], [one.value() for one in body.holidays]
-    found = school_calendar.set_periods(call, terms, holidays, body.cycle)
-    plan_year.keep_up(call)
+    with desk.keep() as call:
+        found = school_calendar.set_periods(call, terms, holidays, body.cycle)
+    plan_year.keep_up(desk)
     return CalendarRead.of(found)
 
 
 @router.post("/changes", status_code=201, operation_id="addChange")
-def post_change(body: ChangeBody, call: Work) -> list[ChangeRead]:
+def post_change(body: ChangeBody, desk: AtDesk) -> list[ChangeRead]:
     starts = time.fromisoformat(body.starts) if body.starts else None
-    rows = school_calendar.add_change(call, body.kind, body.day, starts, body.why.strip(), body.section_ids)
-    plan_year.keep_up(call)
+    why, ids = body.why.strip(), body.section_ids
+    with desk.keep() as call:
+        rows = school_calendar.add_change(call, body.kind, body.day, starts, why, ids)
+    plan_year.keep_up(desk)
     return [ChangeRead.model_validate(row) for row in rows]
 
 
 @router.delete("/changes/{change_id}", status_code=204, operation_id="removeChange")
-def delete_change(change_id: UUID, call: Work) -> None:
-    school_calendar.remove_change(call, change_id)
-    plan_year.keep_up(call)
+def delete_change(change_id: UUID, desk: AtDesk) -> None:
+    with desk.keep() as call:
+        school_calendar.remove_change(call, change_id)
+    plan_year.keep_up(desk)
 
 
 @router.post("/concerts", status_code=201, operation_id="addConcert")
@@ -77,28 +81,33 @@ def delete_concert(concert_id: UUID, call: Work) -> None:
 
 @router.get("/sections/{section_id}/year", operation_id="year")
 def get_year(section_id: UUID, call: Work) -> YearRead:
-    return YearRead.of(section_year.section_year(call, section_id), call.sequence)
+    return YearRead.of(section_year.section_year(call, section_id), call.words)
 
 
 @router.post("/sections/{section_id}/year/fit", operation_id="fitYear")
-def post_fit(section_id: UUID, call: Work) -> YearRead:
-    return YearRead.of(plan_year.fit(call, section_id), call.sequence)
+def post_fit(section_id: UUID, desk: AtDesk) -> YearRead:
+    plan_year.fit(desk, section_id)
+    with desk.look() as call:
+        return get_year(section_id, call)
 
 
 @router.put("/sections/{section_id}/year/wishes", operation_id="wishYear")
-def put_wishes(section_id: UUID, body: WishesBody, call: Work) -> YearRead:
-    wishes = [one.value() for one in body.wishes]
-    return YearRead.of(plan_year.wish(call, section_id, wishes, body.reserve), call.sequence)
+def put_wishes(section_id: UUID, body: WishesBody, desk: AtDesk) -> YearRead:
+    plan_year.wish(desk, section_id, [one.value() for one in body.wishes], body.reserve)
+    with desk.look() as call:
+        return get_year(section_id, call)
 
 
 @router.get("/sections/{section_id}/year/ways", operation_id="waysOut")
-def get_ways(section_id: UUID, call: Work) -> list[WayOutRead]:
-    return [WayOutRead.of(way, call.sequence) for way in plan_year.ways(call, section_id)]
+def get_ways(section_id: UUID, desk: AtDesk) -> list[WayOutRead]:
+    found = plan_year.ways(desk, section_id)
+    with desk.look() as call:
+        return [WayOutRead.of(way, call.words) for way in found]
 
 
 @router.get("/year", operation_id="schoolYear")
 def get_school_year(call: Work) -> SchoolYearRead:
-    return SchoolYearRead.of(read_school_year.school_year(call))
+    return SchoolYearRead.of(read_school_year.school_year(call), call.words)
 
 
 @router.get("/year/grade", operation_id="gradeYear")
@@ -106,15 +115,15 @@ def get_grade(grade: Grade, call: Work, day: OnDay = None) -> GradeRead:
     """Where the sections of a grade will be on a day (today without one)."""
     on = day or call.today
     found = whereabouts.whereabouts(call, grade, on)
-    return GradeRead(
-        grade=grade, day=on, sentence=read_school_year.drift(found), sections=[WhereRead.of(w) for w in found]
-    )
+    said = call.words.say(whereabouts.drift(found))
+    rows = [WhereRead.of(where, call.words) for where in found]
+    return GradeRead(grade=grade, day=on, sentence=said, sections=rows)
 
 
 @router.get("/week", operation_id="week")
 def get_week(call: Work, day: OnDay = None) -> list[WeekDayRead]:
     """What meets when in the week of a day, what is due in each lesson, what changes in the room."""
-    return [WeekDayRead.of(one) for one in read_week.week(call, day or call.today)]
+    return [WeekDayRead.of(one, call.words) for one in read_week.week(call, day or call.today)]
 
 
 @router.get(

@@ -2,10 +2,14 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from datetime import date, datetime
 from typing import Annotated, Literal
 
 from pydantic import BaseModel, BeforeValidator, ConfigDict, Field
+
+from kopje.core.reasons import Reason
+from kopje.words import Words
 
 
 def _written(value: object) -> object:
@@ -40,3 +44,17 @@ class ReasonRead(Read):
     subject: str
     sentence: str
     weight: Literal["for", "against", "bars", "note"] = "note"
+
+    @classmethod
+    def of(cls, reason: Reason, words: Words) -> ReasonRead:
+        return cls(code=reason.code, subject=reason.about, sentence=words.say(reason), weight=reason.weight)
+
+    @classmethod
+    def every(cls, found: Iterable[Reason], words: Words) -> list[ReasonRead]:
+        return [cls.of(reason, words) for reason in found]
+
+
+def in_one_breath(found: Iterable[Reason], words: Words) -> str:
+    """Several sentences as one: “Has re twice; all else known.”"""
+    said = [words.say(reason).rstrip(".") for reason in found]
+    return "; ".join(s if i == 0 else s[0].lower() + s[1:] for i, s in enumerate(said)) + "."

@@ -2,22 +2,22 @@
 
 from __future__ import annotations
 
-from datetime import datetime
-from typing import Annotated, Literal
+from datetime import date, datetime
+from typing import Literal
 from uuid import UUID
 
-from pydantic import Field
-
-from kopje.api.schemas.base import Body, Moment, Read
+from kopje.api.schemas.base import Read
 from kopje.api.schemas.lessons import ConceptRead
 from kopje.api.schemas.people import SectionRead
+from kopje.core.ledger.events import ClassEvent
 from kopje.core.ledger.marks import Help, Result, Voices
 from kopje.core.ledger.rota import Place
 from kopje.core.sequence.concepts import Way
-from kopje.usecases.hear_child import Hearing, MarkCommand
-from kopje.usecases.read_ledger import Evidence, Grid
+from kopje.usecases.read_hearing import Hearing
+from kopje.usecases.read_ledger import Evidence, Grid, Told
+from kopje.words import Words
 
-Id = Annotated[UUID, Field(strict=False)]
+Level = Literal["not_heard", "not_yet", "nearly", "once", "secure"]
 
 
 class PlaceRead(Read):
@@ -26,11 +26,14 @@ class PlaceRead(Read):
     reason: str
 
     @classmethod
-    def of(cls, place: Place) -> PlaceRead:
-        return cls(child_id=UUID(place.child), name=place.name, reason=place.reason.sentence)
+    def of(cls, place: Place, words: Words) -> PlaceRead:
+        said = " ".join(words.say(reason) for reason in place.reasons)
+        return cls(child_id=UUID(place.child), name=place.name, reason=said)
 
 
 class MarkRead(Read):
+    """A mark that counts. `off_day`: its moment lay off its lesson's day, whose day it takes."""
+
     id: UUID
     child_id: UUID
     concept: str
@@ -38,8 +41,16 @@ class MarkRead(Read):
     voices: Voices
     help: Help
     result: Result
+    day: date
     moment: datetime
-    withdrawn: datetime | None
+    off_day: bool
+
+    @classmethod
+    def of(cls, event: ClassEvent) -> MarkRead:
+        b = event.body
+        return cls(id=UUID(event.id), child_id=UUID(event.child or ""), concept=b["concept"], way=b["way"],
+                   voices=b["voices"], help=b["help"], result=b["result"], day=event.day, moment=event.moment,
+                   off_day=event.off_day)  # fmt: skip
 
 
 class HearingRead(Read):
@@ -51,26 +62,11 @@ class HearingRead(Read):
     marks: list[MarkRead]
 
     @classmethod
-    def of(cls, hearing: Hearing, marks: list[MarkRead]) -> HearingRead:
+    def of(cls, hearing: Hearing, words: Words) -> HearingRead:
         return cls(
-            concept=ConceptRead.of(hearing.concept), way=hearing.way, voices=hearing.voices, help=hearing.help,
-            queue=[PlaceRead.of(place) for place in hearing.queue], marks=marks,
-        )  # fmt: skip
-
-
-class MarkBody(Body):
-    lesson_id: Id = Field(examples=["@lesson_id"])
-    cell_id: Id = Field(examples=["@cell_id"])
-    child_id: Id = Field(examples=["@child_id"])
-    concept: Annotated[str, Field(max_length=60)] = Field(examples=["so-mi"])
-    result: Result = Field(examples=["secure"])
-    help: Help | None = Field(default=None, examples=["none"])
-    moment: Moment = Field(examples=["2026-11-24T09:12:00+00:00"])
-
-    def command(self, mark_id: UUID) -> MarkCommand:
-        return MarkCommand(
-            mark_id, self.lesson_id, self.cell_id, self.child_id, self.concept, self.result, self.help,
-            self.moment.astimezone(),
+            concept=ConceptRead.of(hearing.concept, words), way=hearing.way, voices=hearing.voices, help=hearing.help,
+            queue=[PlaceRead.of(place, words) for place in hearing.queue],
+            marks=[MarkRead.of(event) for event in hearing.marks],
         )  # fmt: skip
 
 
@@ -86,27 +82,36 @@ class ColumnRead(Read):
 
 class WayRead(Read):
     way: Way
-    level: str
-    flag: str
+    level: Level
+    due: bool
     sentence: str
+
+    @classmethod
+    def of(cls, way: Way, told: Told, words: Words) -> WayRead:
+        return cls(way=way, level=told.standing.level, due=told.due, sentence=_said(told, words))
+
+
+def _said(told: Told, words: Words) -> str:
+    return " ".join(words.say(reason) for reason in told.reasons)
 
 
 class EvidenceRead(Read):
     child: str
     concept: ConceptRead
-    level: str
-    flag: str
+    level: Level
+    partly: bool
+    due: bool
     sentence: str
     ways: list[WayRead]
     marks: list[MarkRead]
 
     @classmethod
-    def of(cls, e: Evidence) -> EvidenceRead:
+    def of(cls, e: Evidence, words: Words) -> EvidenceRead:
+        standing = e.told.standing
         return cls(
-            child=e.child.name, concept=ConceptRead.of(e.concept), level=e.standing.level, flag=e.standing.flag,
-            sentence=e.standing.sentence,
-            ways=[WayRead(way=way, level=s.level, flag=s.flag, sentence=s.sentence) for way, s in e.ways],
-            marks=[MarkRead.model_validate(mark) for mark in e.marks],
+            child=e.child.name, concept=ConceptRead.of(e.concept, words), level=standing.level, partly=standing.partly,
+            due=e.told.due, sentence=_said(e.told, words), ways=[WayRead.of(way, told, words) for way, told in e.ways],
+            marks=[MarkRead.of(mark) for mark in e.marks],
         )  # fmt: skip
 
 
@@ -117,7 +122,8 @@ class ChildRead(Read):
 
 class LedgerRead(Read):
     """`stones` are short, by concept: `0s 2n` says that the first child is secure and the third nearly. Letters: s secure,
-    d secure and due, n nearly, o nearly, heard once, y not yet, p heard in one way only; no marks, no letter.
+    d secure and due, o showed it once, e showed it once and due, n nearly, y not yet, p heard in one way only; no marks, no
+    letter.
     """
 
     section: SectionRead
@@ -126,10 +132,10 @@ class LedgerRead(Read):
     stones: dict[str, str]
 
     @classmethod
-    def of(cls, grid: Grid) -> LedgerRead:
+    def of(cls, grid: Grid, words: Words) -> LedgerRead:
         columns = [
             ColumnRead(
-                concept=ConceptRead.of(c.concept), answer=c.readiness.answer, sentence=c.readiness.sentence,
+                concept=ConceptRead.of(c.concept, words), answer=c.readiness.answer, sentence=words.say(c.readiness.reason),
                 heard=c.readiness.heard, secure=c.readiness.secure, named=c.named, declared=c.declared,
             )
             for c in grid.columns

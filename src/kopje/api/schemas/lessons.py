@@ -1,32 +1,38 @@
-"""Days, sections at a glance, lessons and their cells on the wire."""
+"""Days, sections at a glance, lessons and their parts on the wire."""
 
 from __future__ import annotations
 
-from datetime import date, datetime
+from collections.abc import Iterable, Mapping
+from datetime import date, datetime, time
 from typing import Annotated, Literal
 from uuid import UUID
 
 from pydantic import Field
 
-from kopje.api.schemas.base import Body, Read, ReasonRead
+from kopje.api.schemas.base import Body, Day, Read, ReasonRead, in_one_breath
 from kopje.api.schemas.people import SectionRead
-from kopje.api.schemas.songs import ToneRead, reasons, starting, tonic
-from kopje.core.planning import lesson as plan_values
-from kopje.core.planning.activities import Activity
+from kopje.api.schemas.songs import ToneRead, starting, tonic
+from kopje.core.planning.activities import Activity, kind_name
+from kopje.core.planning.calendar import LessonTime
+from kopje.core.planning.candidates import new_thing
 from kopje.core.planning.catalogue import activity
-from kopje.core.planning.lesson import Choice
-from kopje.core.planning.template import available
+from kopje.core.planning.lesson import Choice, Part
+from kopje.core.planning.template import available, slot_name
 from kopje.core.sequence.arcs import Due
-from kopje.core.sequence.concepts import STRAND_NAMES, Concept, ConceptKey
+from kopje.core.sequence.concepts import Concept, ConceptKey, strand_name
 from kopje.core.sequence.phases import Purpose
 from kopje.core.songs.fit import Fit
 from kopje.store import tables
-from kopje.usecases.call import Call
 from kopje.usecases.read_day import Entry
+from kopje.usecases.read_lesson import LessonView, PartView
 from kopje.usecases.read_section import Overview
 from kopje.usecases.songbook import as_sung
+from kopje.words import Words
 
-UNNAMED = "the new sound"
+Songs = Mapping[UUID, tables.Song]
+Energy = Literal["seated", "standing", "moving"]
+Tick = Literal["done", "partly", "skipped"]
+State = Literal["planned", "running", "done", "not_held"]
 
 
 class ConceptRead(Read):
@@ -38,9 +44,11 @@ class ConceptRead(Read):
     in_music: bool
 
     @classmethod
-    def of(cls, c: Concept) -> ConceptRead:
-        return cls(key=c.key, name=c.name, strand=STRAND_NAMES[c.strand], sign=c.sign, prompt=c.prompt,
-                   in_music=c.found_in_music)  # fmt: skip
+    def of(cls, c: Concept, words: Words) -> ConceptRead:
+        strand = words.say(strand_name(c.strand))
+        return cls(
+            key=c.key, name=c.name, strand=strand, sign=c.sign, prompt=c.prompt, in_music=c.found_in_music
+        )
 
 
 class SongBrief(Read):
@@ -55,52 +63,74 @@ class SongBrief(Read):
         return cls(id=song.id, title=song.title, starting=starting(a), tonic=tonic(a))
 
 
-class CellRead(Read):
+class MaterialRead(Read):
+    """What a part is done with: nothing, a song, a phrase of one (`id#n`); later other kinds."""
+
+    kind: str
+    id: str | None
+
+
+class PartRead(Read):
+    """A part of a lesson. `slot_id` stays when the lesson is proposed anew, `slot` is its name."""
+
     id: UUID
+    slot_id: str
     slot: str
     role: str
     activity: str
     title: str
     kind: str
-    energy: Literal["seated", "standing", "moving"]
+    energy: Energy
     steps: list[str]
     props: str
     care: str
     hears: int
+    material: MaterialRead
     song: SongBrief | None
     concept: ConceptRead | None
     purpose: Purpose | None
     minutes: int
     new: str | None
+    new_kind: str | None
     left_over: bool
     pinned: bool
-    tick: Literal["done", "partly", "skipped"] | None
+    tick: Tick | None
+    rating: Literal["well", "flat"] | None
     reasons: list[ReasonRead]
 
     @classmethod
-    def of(cls, cell: tables.Cell, songs: dict[UUID, tables.Song], call: Call, section: str) -> CellRead:
-        item, song = activity(cell.activity), songs.get(cell.song_id) if cell.song_id else None
-        concept = call.sequence.by_key.get(cell.concept or "")
+    def of(cls, part: PartView, songs: Songs, words: Words, section: SectionRead) -> PartRead:
+        item = activity(part.choice.activity)
+        song = songs.get(UUID(part.material.song)) if part.material.song else None
+        concept = words.sequence.by_key.get(part.choice.concept or "")
         return cls(
-            id=cell.id, slot=cell.slot, role=cell.role, activity=item.key, title=item.title, kind=item.kind,
-            energy=item.energy, steps=spoken(item, song.title if song else None, concept, cell.purpose, section),
-            props=item.props, care=item.care, hears=item.hears, song=SongBrief.of(song) if song else None,
-            concept=ConceptRead.of(concept) if concept else None, purpose=cell.purpose,
-            minutes=cell.minutes, new=cell.new, left_over=cell.left_over, pinned=cell.pinned,
-            tick=cell.tick, reasons=[ReasonRead(**reason) for reason in cell.reasons],
+            id=part.id, slot_id=part.slot, slot=words.say(slot_name(part.slot, section.grade)), role=part.role,
+            activity=item.key, title=item.title, kind=words.say(kind_name(item.kind)), energy=item.energy,
+            steps=spoken(item, song.title if song else None, concept, part.choice.purpose, section.name, words),
+            props=item.props, care=item.care, hears=item.hears, material=MaterialRead.model_validate(part.material),
+            song=SongBrief.of(song) if song else None, concept=ConceptRead.of(concept, words) if concept else None,
+            purpose=part.choice.purpose, minutes=part.minutes,
+            new=words.say(new_thing(part.new, part.choice.concept)) if part.new else None,  # type: ignore[arg-type]
+            new_kind=part.new,
+            left_over=part.left_over, pinned=part.pinned, tick=part.tick, rating=part.rating,
+            reasons=ReasonRead.every(part.reasons, words),
         )  # fmt: skip
 
 
 def spoken(
-    item: Activity, song: str | None, concept: Concept | None, purpose: str | None, section: str
+    item: Activity, song: str | None, concept: Concept | None, purpose: str | None, section: str, words: Words
 ) -> list[str]:
     """The steps with names filled in; before a concept is presented its name is not used."""
-    named = concept.name if concept and purpose != "prepare" else UNNAMED
-    filling = {"song": f"“{song}”" if song else "the song", "concept": named, "section": section}
+    named = concept.name if concept and purpose != "prepare" else words.word("the_new_sound")
+    filling = {
+        "song": f"“{song}”" if song else words.word("the_song"), "concept": named, "section": section,
+    }  # fmt: skip
     return [step.format(**filling) for step in item.steps]
 
 
 class LessonRead(Read):
+    """`version`: what a change of the plan must name, so that a stale view is told."""
+
     id: UUID
     section: SectionRead
     day: date
@@ -109,52 +139,83 @@ class LessonRead(Read):
     minutes: int
     planned_minutes: int
     available: int
-    state: Literal["planned", "running", "done"]
+    state: State
     status: Literal["best_possible", "best_found"]
+    version: int
     started: datetime | None
     note: str
     last_note: str
     unmet: list[ReasonRead]
-    cells: list[CellRead]
+    parts: list[PartRead]
 
-
-class LessonBrief(Read):
-    """A lesson drawn small: minutes, energy and marks of its cells."""
-
-    id: UUID
-    day: date
-    state: str
-    cells: list[ContourRead]
+    @classmethod
+    def of(cls, lesson: LessonView, songs: Songs, words: Words) -> LessonRead:
+        section = SectionRead.model_validate(lesson.section)
+        return cls(
+            id=lesson.id, section=section, day=lesson.day, starts=f"{lesson.starts:%H:%M}", number=lesson.number,
+            minutes=lesson.minutes, planned_minutes=sum(part.minutes for part in lesson.parts),
+            available=available(lesson.minutes, len(lesson.parts)), state=lesson.state, status=lesson.status,
+            version=lesson.version, started=lesson.started, note=lesson.note, last_note=lesson.last_note,
+            unmet=ReasonRead.every(lesson.unmet, words),
+            parts=[PartRead.of(part, songs, words, section) for part in lesson.parts],
+        )  # fmt: skip
 
 
 class ContourRead(Read):
     title: str
     minutes: int
-    energy: Literal["seated", "standing", "moving"]
+    energy: Energy
     new: bool
     left_over: bool
     tick: str | None
 
     @classmethod
-    def of(cls, cell: tables.Cell) -> ContourRead:
-        item = activity(cell.activity)
-        return cls(title=item.title, minutes=cell.minutes, energy=item.energy, new=bool(cell.new),
-                   left_over=cell.left_over, tick=cell.tick)  # fmt: skip
+    def of(cls, part: PartView) -> ContourRead:
+        item = activity(part.choice.activity)
+        return cls(title=item.title, minutes=part.minutes, energy=item.energy, new=bool(part.new),
+                   left_over=part.left_over, tick=part.tick)  # fmt: skip
+
+
+class LessonBrief(Read):
+    """A lesson drawn small: minutes, energy and marks of its parts."""
+
+    id: UUID
+    day: date
+    state: State
+    parts: list[ContourRead]
+
+
+class AheadRead(Read):
+    """A lesson to come, planned or not."""
+
+    day: date
+    starts: str
+    number: int
+    lesson_id: UUID | None
+    state: State | None
+    left_over: int
+    parts: list[ContourRead]
+
+    @classmethod
+    def of(cls, at: LessonTime, entry: Entry, parts: Iterable[PartView]) -> AheadRead:
+        return cls(
+            day=at.day, starts=f"{at.starts:%H:%M}", number=at.number, lesson_id=entry.lesson_id, state=entry.state,
+            left_over=entry.left_over, parts=[ContourRead.of(part) for part in parts],
+        )  # fmt: skip
 
 
 class EntryRead(Read):
     section: SectionRead
     starts: str
     lesson_id: UUID | None
-    state: str | None
+    state: State | None
     left_over: int
 
     @classmethod
     def of(cls, entry: Entry) -> EntryRead:
         return cls(
             section=SectionRead.model_validate(entry.section), starts=f"{entry.starts:%H:%M}",
-            lesson_id=entry.lesson.id if entry.lesson else None,
-            state=entry.lesson.state if entry.lesson else None, left_over=entry.left_over,
+            lesson_id=entry.lesson_id, state=entry.state, left_over=entry.left_over,
         )  # fmt: skip
 
 
@@ -175,16 +236,18 @@ class DueRead(Read):
     reasons: list[ReasonRead]
 
     @classmethod
-    def of(cls, item: Due) -> DueRead:
+    def of(cls, item: Due, words: Words) -> DueRead:
         return cls(
-            concept=ConceptRead.of(item.concept), purpose=item.purpose, reasons=reasons(item.reasons),
-            phase=item.phase.word if item.phase else item.purpose,
+            concept=ConceptRead.of(item.concept, words), purpose=item.purpose,
+            reasons=ReasonRead.every(item.reasons, words), phase=item.phase.word if item.phase else item.purpose,
         )  # fmt: skip
 
 
 class OverviewRead(Read):
+    """`ahead`: the next lessons of the calendar; `next_lesson` is the one that is open."""
+
     section: SectionRead
-    meets: list[str]
+    meets: list[MeetsRead]
     roll: int
     lessons_done: int
     secure: list[ConceptRead]
@@ -192,19 +255,36 @@ class OverviewRead(Read):
     due: list[DueRead]
     open_lesson: LessonBrief | None
     last_lesson: LessonBrief | None
+    ahead: list[AheadRead]
 
     @classmethod
-    def of(cls, o: Overview, brief: list[LessonBrief | None]) -> OverviewRead:
-        heard = [c for c in o.secure if c.key in o.state.readiness or c.key in o.state.taught]
+    def of(cls, o: Overview, parts: Mapping[UUID, Iterable[PartView]], words: Words) -> OverviewRead:
+        now = o.now
+        heard = [c for c in o.secure if c.key in now.state.readiness or c.key in now.state.taught]
+        open_, last = now.open, o.last
+        state = "running" if now.facts.running else "planned"
         return cls(
-            section=SectionRead.model_validate(o.section), roll=o.roll, lessons_done=o.lessons_done,
-            meets=[f"{WEEKDAYS[m.weekday]} {m.starts:%H:%M}" for m in o.meetings],
-            secure=[ConceptRead.of(c) for c in heard], declared_only=len(o.secure) - len(heard),
-            due=[DueRead.of(item) for item in o.due], open_lesson=brief[0], last_lesson=brief[1],
+            section=SectionRead.model_validate(now), roll=now.roll, lessons_done=len(now.facts.over),
+            meets=[MeetsRead(weekday=m.weekday, starts=f"{m.starts:%H:%M}") for m in now.calendar.meetings.get(now.id, ())],
+            secure=[ConceptRead.of(c, words) for c in heard], declared_only=len(o.secure) - len(heard),
+            due=[DueRead.of(item, words) for item in o.due],
+            open_lesson=_brief(open_.id, open_.day, state, parts) if open_ else None,
+            last_lesson=_brief(UUID(last.id), last.day, "done", parts) if last else None,
+            ahead=[AheadRead.of(at, entry, parts.get(entry.lesson_id, ()) if entry.lesson_id else ())
+                   for at, entry in o.ahead],
         )  # fmt: skip
 
 
-WEEKDAYS = ("Mon", "Tue", "Wed", "Thu", "Fri", "Sat", "Sun")
+class MeetsRead(Read):
+    """When a section meets; `weekday` 0 is Monday, or a day of the cycle."""
+
+    weekday: int
+    starts: str
+
+
+def _brief(key: UUID, day: date, state: str, parts: Mapping[UUID, Iterable[PartView]]) -> LessonBrief:
+    drawn = [ContourRead.of(part) for part in parts.get(key, ())]
+    return LessonBrief(id=key, day=day, state=state, parts=drawn)
 
 
 class FitRead(Read):
@@ -216,10 +296,11 @@ class FitRead(Read):
     lessons_met: int
 
     @classmethod
-    def of(cls, fit: Fit, song: tables.Song) -> FitRead:
+    def of(cls, fit: Fit, song: tables.Song, words: Words) -> FitRead:
         return cls(
-            song=SongBrief.of(song), allowed=fit.allowed, sentence=fit.sentence, reasons=reasons(fit.verdict.reasons),
-            key=str(fit.key.do) if fit.key else None, lessons_met=fit.met.lessons,
+            song=SongBrief.of(song), allowed=fit.allowed, sentence=in_one_breath(fit.verdict.reasons, words),
+            reasons=ReasonRead.every(fit.verdict.reasons, words), key=str(fit.key.do) if fit.key else None,
+            lessons_met=fit.met.lessons,
         )  # fmt: skip
 
 
@@ -237,15 +318,33 @@ class AlternativeRead(Read):
     reasons: list[ReasonRead]
 
     @classmethod
-    def of(cls, cell: plan_values.Cell, songs: dict[UUID, tables.Song], call: Call) -> AlternativeRead:
-        concept = call.sequence.by_key.get(cell.choice.concept or "")
-        song_id = UUID(cell.choice.song) if cell.choice.song else None
+    def of(cls, part: Part, songs: Songs, words: Words) -> AlternativeRead:
+        concept = words.sequence.by_key.get(part.choice.concept or "")
+        song_id = UUID(part.choice.song) if part.choice.song else None
         return cls(
-            activity=cell.activity.key, title=cell.activity.title, kind=cell.activity.kind, energy=cell.activity.energy,
-            song_id=song_id, song_title=songs[song_id].title if song_id else None,
-            concept=ConceptRead.of(concept) if concept else None, purpose=cell.choice.purpose,
-            minutes=cell.minutes, new=cell.new, reasons=reasons(cell.reasons),
+            activity=part.activity.key, title=part.activity.title, kind=words.say(kind_name(part.activity.kind)),
+            energy=part.activity.energy, song_id=song_id, song_title=songs[song_id].title if song_id else None,
+            concept=ConceptRead.of(concept, words) if concept else None, purpose=part.choice.purpose,
+            minutes=part.minutes, new=words.say(new_thing(part.new, part.choice.concept)) if part.new else None,
+            reasons=ReasonRead.every(part.reasons, words),
         )  # fmt: skip
+
+
+Version = Annotated[int, Field(ge=0, le=2**31 - 1)]
+
+
+class ProposeBody(Body):
+    """Which lesson: the next one without a day. `version`: of the lesson as it was seen, 0 where there was none."""
+
+    day: Day | None = Field(default=None, examples=[None])
+    starts: Annotated[str, Field(pattern=r"^([01]\d|2[0-3]):[0-5]\d$")] | None = Field(
+        default=None, examples=[None]
+    )
+    version: Version | None = Field(default=None, examples=[None])
+
+    @property
+    def when(self) -> tuple[date, time] | None:
+        return (self.day, time.fromisoformat(self.starts)) if self.day and self.starts else None
 
 
 class SwapBody(Body):
@@ -259,6 +358,7 @@ class SwapBody(Body):
         default=None, examples=["@alternative.concept"]
     )
     purpose: Purpose | None = Field(default=None, examples=["@alternative.purpose"])
+    version: Version = Field(examples=["@version"])
 
     def value(self) -> Choice:
         return Choice(
@@ -269,25 +369,8 @@ class SwapBody(Body):
 
 class PinBody(Body):
     pinned: bool = Field(examples=[True])
+    version: Version = Field(examples=["@version"])
 
 
-class TickBody(Body):
-    tick: Literal["done", "partly", "skipped"] | None = Field(examples=["done"])
-
-
-class EndBody(Body):
-    note: Annotated[str, Field(max_length=300)] = Field(default="", examples=["The second verse was shaky."])
-
-
-def lesson_read(
-    call: Call, lesson: tables.Lesson, section: tables.Section, cells: list[tables.Cell],
-    songs: dict[UUID, tables.Song], number: int, last_note: str,
-) -> LessonRead:  # fmt: skip
-    return LessonRead(
-        id=lesson.id, section=SectionRead.model_validate(section), day=lesson.day, starts=f"{lesson.starts:%H:%M}",
-        number=number, minutes=lesson.minutes, planned_minutes=sum(cell.minutes for cell in cells),
-        available=available(lesson.minutes, len(cells)), state=lesson.state, status=lesson.status,
-        started=lesson.started, note=lesson.note, last_note=last_note,
-        unmet=[ReasonRead(**reason) for reason in lesson.unmet],
-        cells=[CellRead.of(cell, songs, call, section.name) for cell in cells],
-    )  # fmt: skip
+class SeenBody(Body):
+    version: Version = Field(examples=["@version"])

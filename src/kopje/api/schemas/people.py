@@ -64,6 +64,7 @@ class FirstRunRead(Read):
 
 
 class MeRead(Read):
+    id: UUID
     name: str
     school: str
     role: str

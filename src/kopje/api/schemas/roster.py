@@ -14,6 +14,7 @@ from kopje.core.planning.meetings import Meeting
 from kopje.core.sequence.concepts import CHOIR
 from kopje.formats.roster import Roster, guessed_grade
 from kopje.usecases.set_up_school import NewSection
+from kopje.words import Words
 
 
 class RosterMeeting(Body):
@@ -54,7 +55,7 @@ class RosterRead(Read):
     problems: list[RosterProblem]
 
     @classmethod
-    def of(cls, found: Roster) -> RosterRead:
+    def of(cls, found: Roster, words: Words) -> RosterRead:
         return cls(
             sections=[
                 RosterSectionBody(
@@ -64,7 +65,7 @@ class RosterRead(Read):
                 )
                 for one in found.sections.values()
             ],
-            problems=[RosterProblem(row=row, sentence=said) for row, said in found.problems],
+            problems=[RosterProblem(row=row, sentence=words.say(said)) for row, said in found.problems],
         )  # fmt: skip
 
 

@@ -8,12 +8,14 @@ from typing import Annotated, Any, Literal
 from pydantic import Field
 
 from kopje.api.schemas.base import Body, Read
-from kopje.core.sequence.concepts import CHOIR, STRAND_NAMES, Sequence, Way
+from kopje.core.reasons import because
+from kopje.core.sequence.concepts import CHOIR, STRANDS, Sequence, Way, strand_name
 from kopje.formats.sequence_files import concept_values, sequence_of
+from kopje.words import Words
 
 Text = Annotated[str, Field(max_length=60)]
 MonthDay = Annotated[str, Field(max_length=5, pattern=r"^(\d\d-\d\d)?$")]
-Words = Annotated[list[Text], Field(max_length=40)]
+Texts = Annotated[list[Text], Field(max_length=40)]
 
 
 class ConceptBody(Body):
@@ -24,11 +26,11 @@ class ConceptBody(Body):
     strand: Text = Field(examples=["melody"])
     grade: Annotated[int, Field(ge=0, le=CHOIR)] = Field(examples=[2])
     sign: Annotated[str, Field(max_length=40)] = Field(examples=["do"])
-    needs: Words = Field(examples=[[]])
-    elements: Words = Field(examples=[[]])
-    degrees: Words = Field(examples=[["do"]])
-    meters: Words = Field(examples=[[]])
-    tone_sets: Words = Field(examples=[[]])
+    needs: Texts = Field(examples=[[]])
+    elements: Texts = Field(examples=[[]])
+    degrees: Texts = Field(examples=[["do"]])
+    meters: Texts = Field(examples=[[]])
+    tone_sets: Texts = Field(examples=[[]])
     resting: Text | None = Field(default=None, examples=[None])
     ways: list[Way] = Field(examples=[["sing"]])
     core: bool = Field(examples=[True])
@@ -46,7 +48,10 @@ class SequenceBody(Body):
     )  # fmt: skip
 
     def value(self) -> Sequence:
-        rows = [(f"Row {n} ({one.name})", one.model_dump()) for n, one in enumerate(self.concepts, 1)]
+        rows = [
+            (because("at_row_named", number=n, name=one.name), one.model_dump())
+            for n, one in enumerate(self.concepts, 1)
+        ]
         return sequence_of(self.name.strip(), rows)
 
 
@@ -75,7 +80,12 @@ class SequenceRead(Read):
 
     @classmethod
     def of(
-        cls, sequence: Sequence, number: int, versions: list[Any], along: list[str] | None = None
+        cls,
+        sequence: Sequence,
+        number: int,
+        versions: list[Any],
+        words: Words,
+        along: list[str] | None = None,
     ) -> SequenceRead:
         concepts = [ConceptBody(**concept_values(c)) for c in sequence.concepts]
         kept = [VersionRead.model_validate(one) for one in versions]
@@ -84,6 +94,6 @@ class SequenceRead(Read):
             number=number,
             concepts=concepts,
             versions=kept,
-            strands=STRAND_NAMES,
+            strands={key: words.say(strand_name(key)) for key in STRANDS},
             along=along or [],
         )

@@ -17,9 +17,9 @@ from kopje.core.analysis.relations import relations
 from kopje.core.analysis.repairs import How, repairs
 from kopje.core.analysis.sung import sums, sung
 from kopje.core.analysis.turns import skeleton, turns
-from kopje.core.sequence.wording import Wording
 from kopje.core.songs.keys import KeyAdvice
 from kopje.store import tables
+from kopje.words import Words
 
 MOST_TURNS = 12
 
@@ -99,7 +99,7 @@ class InsightRead(Read):
     twins: list[TwinRead]
 
     @classmethod
-    def of(cls, song: tables.Song, a: Analysis, words: Wording, twins: list[tables.Song]) -> InsightRead:
+    def of(cls, song: tables.Song, a: Analysis, words: Words, twins: list[tables.Song]) -> InsightRead:
         return cls(
             phrases_from=a.phrases_from,
             heard_bars=list(dict.fromkeys(phrase_bars(a, heard=True))),
@@ -108,11 +108,11 @@ class InsightRead(Read):
                          tones=[str(tone) for tone in s.tones])
                 for s in sung(a)
             ],
-            verses=[VerseRead(verse=v.verse, syllables=v.syllables, tones=v.tones, sentence=v.sentence) for v in sums(a)],
+            verses=[VerseRead(verse=v.verse, syllables=v.syllables, tones=v.tones, sentence=words.say(v.reason)) for v in sums(a)],
             phrases=_phrases(a, words),
             turns=[TurnRead(tones=[str(tone) for tone in turn.tones], bars=list(turn.bars)) for turn in turns(a)[:MOST_TURNS]],
-            difficulty=[AxisRead(name=x.name, step=x.step, why=words.spoken(x.why)) for x in difficulty(a)],
-            repairs=[RepairRead(bar=way.bar, how=way.how, sentence=way.sentence) for way in repairs(a.tune)],
+            difficulty=[AxisRead(name=x.name, step=x.step, why=words.say(x.why)) for x in difficulty(a)],
+            repairs=[RepairRead(bar=way.bar, how=way.how, sentence=words.say(way.reason)) for way in repairs(a.tune)],
             twins=[
                 TwinRead(id=twin.id, tone_set_name=twin.shown.get("tone_set_name"), meter=twin.shown.get("meter", ""),
                          bars=twin.shown.get("bars_long", 0))
@@ -121,8 +121,8 @@ class InsightRead(Read):
         )  # fmt: skip
 
 
-def _phrases(a: Analysis, words: Wording) -> list[PhraseRead]:
-    related = {one.phrase: words.spoken(one.sentence) for one in relations(a)}
+def _phrases(a: Analysis, words: Words) -> list[PhraseRead]:
+    related = {one.phrase: words.say(one.reason) for one in relations(a)}
     found = []
     for index, (phrase, home) in enumerate(zip(a.phrases, a.homes, strict=True)):
         bars = bars_of(a, phrase)
@@ -147,8 +147,8 @@ class KeyRead(Read):
     reasons: list[str]
 
     @classmethod
-    def of(cls, advice: KeyAdvice) -> KeyRead:
-        said = [reason.sentence for reason in advice.reasons]
+    def of(cls, advice: KeyAdvice, words: Words) -> KeyRead:
+        said = [words.say(reason) for reason in advice.reasons]
         return cls(
             do=str(advice.do),
             low=str(advice.low),

@@ -8,10 +8,10 @@ from uuid import UUID
 from pydantic import Field
 
 from kopje.api.schemas.base import Body, Read
-from kopje.core.sequence.concepts import Sequence
 from kopje.core.songs.question import called
 from kopje.store import tables
 from kopje.usecases.ask_songbook import Answered
+from kopje.words import Words
 
 Kind = Annotated[str, Field(min_length=1, max_length=80)]
 
@@ -32,12 +32,12 @@ class SongRow(Read):
     reasons: list[str]
 
     @classmethod
-    def of(cls, found: Answered) -> SongRow:
+    def of(cls, found: Answered, words: Words) -> SongRow:
         song, shown = found.song, found.song.shown
         return cls(
             id=song.id, title=song.title, tone_set=shown.get("tone_set", []), tone_set_name=shown.get("tone_set_name"),
             meter=shown.get("meter", ""), bars=shown.get("bars_long", 0), contour=shown.get("contour", []),
-            ours=song.ours, problems=shown.get("problems", 0), lessons=song.lessons, reasons=list(found.reasons),
+            ours=song.ours, problems=shown.get("problems", 0), lessons=song.lessons, reasons=[words.say(reason) for reason in found.reasons],
         )  # fmt: skip
 
 
@@ -48,8 +48,8 @@ class SongPage(Read):
     total: int
 
     @classmethod
-    def of(cls, found: tuple[Answered, ...], total: int) -> SongPage:
-        return cls(songs=[SongRow.of(one) for one in found], total=total)
+    def of(cls, found: tuple[Answered, ...], total: int, words: Words) -> SongPage:
+        return cls(songs=[SongRow.of(one, words) for one in found], total=total)
 
 
 class KindRead(Read):
@@ -60,9 +60,9 @@ class KindRead(Read):
     songs: int
 
     @classmethod
-    def every(cls, kinds: dict[str, int], sequence: Sequence) -> list[KindRead]:
+    def every(cls, kinds: dict[str, int], words: Words) -> list[KindRead]:
         found = [
-            cls(key=key, name=called(key, sequence), songs=count)
+            cls(key=key, name=words.term(called(key, words.sequence)), songs=count)
             for key, count in kinds.items()
             if not key.startswith(("concept:", "figure:?"))
         ]

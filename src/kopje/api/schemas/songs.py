@@ -10,14 +10,15 @@ from pydantic import Field
 from kopje.api.analysis_json import ladder, minutes_and_seconds
 from kopje.api.schemas.base import Body, Read, ReasonRead
 from kopje.core.analysis.analysis import Analysis
-from kopje.core.analysis.elements import SPOKEN
+from kopje.core.analysis.elements import figure_name
 from kopje.core.analysis.repairs import How
 from kopje.core.analysis.tonic import tonic_pattern
 from kopje.core.music.rhythm_syllables import spoken
-from kopje.core.reasons import Reason
-from kopje.core.sequence.wording import OURS, Wording
+from kopje.core.music.tune import Problem
+from kopje.core.sequence.wording import Wording
 from kopje.store import tables
 from kopje.usecases.songbook import AS_IT_IS, Imported, Typed, Variant, as_sung, own_analysis, seen
+from kopje.words import Words
 
 ConceptName = Annotated[str, Field(min_length=1, max_length=60)]
 
@@ -30,13 +31,18 @@ class ImportedRead(Read):
     message: str
     problems: int
 
+    @classmethod
+    def of(cls, one: Imported, words: Words) -> ImportedRead:
+        return cls(filename=one.filename, title=one.title, song_id=one.song_id, already=one.already,
+                   message=words.say(one.said) if one.said else "", problems=one.problems)  # fmt: skip
+
 
 class ImportRead(Read):
     songs: list[ImportedRead]
 
     @classmethod
-    def of(cls, found: list[Imported]) -> ImportRead:
-        return cls(songs=[ImportedRead.model_validate(one) for one in found])
+    def of(cls, found: list[Imported], words: Words) -> ImportRead:
+        return cls(songs=[ImportedRead.of(one, words) for one in found])
 
 
 class ToneRead(Read):
@@ -59,6 +65,10 @@ class ProblemRead(Read):
     bar: int | None
     code: str
     message: str
+
+    @classmethod
+    def of(cls, problem: Problem, words: Words) -> ProblemRead:
+        return cls(bar=problem.bar, code=problem.code, message=words.say(problem.reason))
 
 
 class RungRead(Read):
@@ -189,21 +199,22 @@ class SongRead(Read):
     tonic: list[ToneRead]
 
     @classmethod
-    def of(cls, song: tables.Song, words: Wording, variant: Variant = AS_IT_IS) -> SongRead:
-        a = seen(song, variant, words.minor)
-        aloud = as_sung(song, words.minor) if variant == AS_IT_IS else a
+    def of(cls, song: tables.Song, words: Words, variant: Variant = AS_IT_IS) -> SongRead:
+        wording = words.sequence.wording
+        a = seen(song, variant, wording.minor)
+        aloud = as_sung(song, wording.minor) if variant == AS_IT_IS else a
         low, high = a.range or (None, None)
         return cls(
             id=song.id, title=song.title, ours=song.ours, facts=song.facts,
             meters=list(dict.fromkeys(str(bar.meter) for bar in a.tune.bars)), bars=a.tune.bars[-1].number,
             seconds=minutes_and_seconds(a), do=str(a.tonality.do) if a.tonality.do else None,
             resting_tone=a.tonality.resting, tonality=a.tonality.name,
-            confidence=round(float(a.tonality.confidence), 2), reasons=reasons(a.tonality.reasons, words),
+            confidence=round(float(a.tonality.confidence), 2), reasons=ReasonRead.every(a.tonality.reasons, words),
             tone_set=[str(d) for d in a.tone_set], tone_set_name=a.tone_set_name,
             low=str(low) if low else None, high=str(high) if high else None,
             final=str(a.final) if a.final else None, elements=_elements(a, words), unnamed=_unnamed(a),
-            motion=a.motion, form=a.form, phrase_bars=phrase_bars(a), told=ToldRead(**(song.told or {})), own=own(song, words),
-            problems=[ProblemRead.model_validate(p) for p in a.problems],
+            motion=a.motion, form=a.form, phrase_bars=phrase_bars(a), told=ToldRead(**(song.told or {})), own=own(song, wording),
+            problems=[ProblemRead.of(p, words) for p in a.problems],
             ladder=[RungRead(**rung) for rung in ladder(aloud)], words={tone: list(said) for tone, said in a.words.items()}, sounds=heard(a, aloud),
             tempo=float(a.tune.tempo) if a.tune.tempo else None, beat=float(a.tune.bars[0].meter.beat),
             beats=a.tune.bars[0].meter.beats, pickup=float(a.tune.pickup), starting=starting(aloud), tonic=tonic(aloud),
@@ -237,18 +248,12 @@ def own(song: tables.Song, words: Wording) -> OwnRead:
                    confidence=round(float(t.confidence), 2), form=a.form)  # fmt: skip
 
 
-def reasons(found: tuple[Reason, ...], words: Wording = OURS) -> list[ReasonRead]:
+def _elements(a: Analysis, words: Words) -> list[ElementRead]:
     return [
-        ReasonRead(code=r.code, subject=r.subject, sentence=words.spoken(r.sentence), weight=r.weight)
-        for r in found
-    ]
-
-
-def _elements(a: Analysis, words: Wording) -> list[ElementRead]:
-    return [
-        ElementRead(key=k, name=SPOKEN[k], spoken=spoken(k, words.rhythm), count=n, bars=list(bars))
+        ElementRead(key=k, name=words.say(figure_name(k)), spoken=spoken(k, words.sequence.wording.rhythm), count=n,
+                    bars=list(bars))
         for k, n, bars in a.element_rows
-    ]
+    ]  # fmt: skip
 
 
 def _unnamed(a: Analysis) -> list[ElementRead]:

@@ -14,13 +14,13 @@ from kopje.api.schemas.people import SectionRead
 from kopje.core.planning.calendar import Span, available_minutes
 from kopje.core.planning.year.arcs import Arc, YearPlan
 from kopje.core.planning.year.ways import WayOut
-from kopje.core.sequence.concepts import Sequence
 from kopje.usecases.plan_year import NewWish
 from kopje.usecases.read_school_year import SchoolGlance
 from kopje.usecases.read_week import WeekDay, WeekLesson
 from kopje.usecases.school_calendar import Calendar
 from kopje.usecases.section_year import SectionYear, spare
 from kopje.usecases.whereabouts import Whereabouts
+from kopje.words import Words
 
 Clock = Annotated[str, Field(pattern=r"^([01]\d|2[0-3]):[0-5]\d$")]
 Key = Annotated[str, Field(max_length=60)]
@@ -156,10 +156,10 @@ class ArcRead(Read):
     short: bool
 
     @classmethod
-    def of(cls, arc: Arc, sequence: Sequence, fixed: bool) -> ArcRead:
-        c = sequence.concept(arc.concept)
+    def of(cls, arc: Arc, words: Words, fixed: bool) -> ArcRead:
+        c = words.sequence.concept(arc.concept)
         first = min(arc.start, arc.warm_start)
-        return cls(concept=ConceptRead.of(c), line=c.line, phases=phases(arc), start=first, end=arc.end,
+        return cls(concept=ConceptRead.of(c, words), line=c.line, phases=phases(arc), start=first, end=arc.end,
                    begun=arc.prepared > 0 or arc.presented, fixed=fixed, core=c.core, short=arc.short)  # fmt: skip
 
 
@@ -229,28 +229,30 @@ class YearRead(Read):
     until_concert: str
 
     @classmethod
-    def of(cls, y: SectionYear, sequence: Sequence) -> YearRead:
+    def of(cls, y: SectionYear, words: Words) -> YearRead:
+        sequence, wishes = words.sequence, y.now.wishes
         plan = y.plan or YearPlan((), ())
-        fixed = {wish.concept for wish in y.wishes if wish.start is not None}
-        moved = [wish.concept for wish in y.wishes if wish.next_year]
+        fixed = {wish.concept for wish in wishes if wish.start is not None}
+        moved = [wish.concept for wish in wishes if wish.next_year]
         seen = dict.fromkeys(touch.concept for touch in y.touches)
         return cls(
-            section=SectionRead.model_validate(y.section), lessons=[one.day for one in y.lessons], held=y.held,
-            next_lesson=y.next_lesson, minutes_left=available_minutes(y.lessons[y.next_lesson - 1 :], y.section.minutes),
-            sentence=y.sentence, short=y.short, spare=spare(y), reserve=y.reserve, status=plan.status, gap=plan.cost,
-            fitted=y.plan is not None, assumed=y.calendar.assumed,
-            arcs=[ArcRead.of(arc, sequence, arc.concept in fixed) for arc in plan.arcs],
-            left_out=[ConceptRead.of(sequence.concept(key)) for key in plan.left_out],
-            next_year=[ConceptRead.of(sequence.concept(key)) for key in moved],
+            section=SectionRead.model_validate(y.now), lessons=[one.day for one in y.lessons], held=y.held,
+            next_lesson=y.next_lesson, minutes_left=available_minutes(y.lessons[y.next_lesson - 1 :], y.now.minutes),
+            sentence=words.say(y.reason), short=y.short, spare=spare(y), reserve=y.reserve, status=plan.status, gap=plan.cost,
+            fitted=y.plan is not None, assumed=y.now.calendar.assumed,
+            arcs=[ArcRead.of(arc, words, arc.concept in fixed) for arc in plan.arcs],
+            left_out=[ConceptRead.of(sequence.concept(key), words) for key in plan.left_out],
+            next_year=[ConceptRead.of(sequence.concept(key), words) for key in moved],
             touches=[TouchRead.model_validate(touch) for touch in y.touches],
-            taught=[ConceptRead.of(sequence.concept(key)) for key in seen],
-            cuts=cuts(y), wishes=[WishRead.model_validate(wish) for wish in y.wishes], until_concert=y.until_concert,
+            taught=[ConceptRead.of(sequence.concept(key), words) for key in seen],
+            cuts=cuts(y), wishes=[WishRead.model_validate(wish) for wish in wishes],
+            until_concert=words.say(y.until_concert) if y.until_concert else "",
         )  # fmt: skip
 
 
 def cuts(y: SectionYear) -> list[CutRead]:
     found = []
-    for off in y.calendar.year.holidays:
+    for off in y.now.calendar.year.holidays:
         before = sum(one.day < off.first for one in y.lessons)
         if 0 < before < len(y.lessons) and (off.last - off.first).days >= 3:
             found.append(CutRead(kind="holiday", name=off.name, before=before + 1, day=off.first))
@@ -270,13 +272,14 @@ class WayOutRead(Read):
     left_out: list[ConceptRead]
 
     @classmethod
-    def of(cls, way: WayOut, sequence: Sequence) -> WayOutRead:
+    def of(cls, way: WayOut, words: Words) -> WayOutRead:
+        sequence = words.sequence
         later = way.plan.left_out if way.kind in ("next_year", "both") else ()
         return cls(
-            kind=way.kind, sentence=way.sentence, reserve=way.question.reserve,
+            kind=way.kind, sentence=words.say(way.reason), reserve=way.question.reserve,
             wishes=[WishRead(concept=key, start=None, prepare=None, practise=None, next_year=True) for key in later],
-            arcs=[ArcRead.of(arc, sequence, False) for arc in way.plan.arcs],
-            left_out=[ConceptRead.of(sequence.concept(key)) for key in way.plan.left_out],
+            arcs=[ArcRead.of(arc, words, False) for arc in way.plan.arcs],
+            left_out=[ConceptRead.of(sequence.concept(key), words) for key in way.plan.left_out],
         )  # fmt: skip
 
 
@@ -293,9 +296,9 @@ class WhereRead(Read):
     spare: int
 
     @classmethod
-    def of(cls, w: Whereabouts) -> WhereRead:
+    def of(cls, w: Whereabouts, words: Words) -> WhereRead:
         return cls(section=SectionRead.model_validate(w.section), lessons=w.lessons, behind=w.behind, spare=w.spare,
-                   at_work=[AtWorkRead(concept=ConceptRead.of(c), phase=phase) for c, phase in w.at_work])  # fmt: skip
+                   at_work=[AtWorkRead(concept=ConceptRead.of(c, words), phase=phase) for c, phase in w.at_work])  # fmt: skip
 
 
 class GradeRead(Read):
@@ -325,13 +328,13 @@ class SchoolYearRead(Read):
     sections: list[SlackRead]
 
     @classmethod
-    def of(cls, found: SchoolGlance) -> SchoolYearRead:
+    def of(cls, found: SchoolGlance, words: Words) -> SchoolYearRead:
         rows = [
-            SlackRead(section=SectionRead.model_validate(y.section), sentence=y.sentence, short=y.short, spare=spare(y),
+            SlackRead(section=SectionRead.model_validate(y.now), sentence=words.say(y.reason), short=y.short, spare=spare(y),
                       held=y.held, lessons=len(y.lessons), next_lesson=y.next_lesson, fitted=y.plan is not None)
             for y in found.years
         ]  # fmt: skip
-        return cls(sentence=found.sentence, sections=rows)
+        return cls(sentence=words.say(found.reason), sections=rows)
 
 
 class WeekLessonRead(Read):
@@ -348,12 +351,12 @@ class WeekLessonRead(Read):
     change: str
 
     @classmethod
-    def of(cls, w: WeekLesson) -> WeekLessonRead:
+    def of(cls, w: WeekLesson, words: Words) -> WeekLessonRead:
         return cls(
-            section=SectionRead.model_validate(w.section), starts=f"{w.time.starts:%H:%M}", number=w.time.number,
-            at_work=[AtWorkRead(concept=ConceptRead.of(c), phase=phase) for c, phase in w.at_work],
-            lesson_id=w.lesson.id if w.lesson else None, state=w.lesson.state if w.lesson else "",
-            left_over=w.left_over, fetch=list(w.fetch), change=w.change,
+            section=SectionRead.model_validate(w.entry.section), starts=f"{w.time.starts:%H:%M}", number=w.time.number,
+            at_work=[AtWorkRead(concept=ConceptRead.of(c, words), phase=phase) for c, phase in w.at_work],
+            lesson_id=w.entry.lesson_id, state=w.entry.state or "",
+            left_over=w.entry.left_over, fetch=list(w.fetch), change=words.term(w.change) if w.change else "",
         )  # fmt: skip
 
 
@@ -363,5 +366,6 @@ class WeekDayRead(Read):
     lessons: list[WeekLessonRead]
 
     @classmethod
-    def of(cls, w: WeekDay) -> WeekDayRead:
-        return cls(day=w.day, holiday=w.holiday, lessons=[WeekLessonRead.of(one) for one in w.lessons])
+    def of(cls, w: WeekDay, words: Words) -> WeekDayRead:
+        holiday = words.term(w.holiday) if w.holiday else ""
+        return cls(day=w.day, holiday=holiday, lessons=[WeekLessonRead.of(one, words) for one in w.lessons])

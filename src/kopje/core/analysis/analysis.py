@@ -9,6 +9,7 @@ from typing import Literal
 
 from kopje.core.analysis import elements, phrases
 from kopje.core.analysis.heard_phrases import heard
+from kopje.core.analysis.key_choice import VOICES, KeyChoice, best_keys, weights_of
 from kopje.core.analysis.motion import motion
 from kopje.core.analysis.performance import bars_played, notes_of, phrases_played
 from kopje.core.analysis.phrases import Phrase, Shown
@@ -75,6 +76,15 @@ class Analysis:
         if not pitches:
             return None
         return min(pitches, key=lambda p: (p.midi, p.step)), max(pitches, key=lambda p: (p.midi, p.step))
+
+    @lazy
+    def keys_by_grade(self) -> tuple[tuple[KeyChoice, ...], ...]:
+        """The best keys for the voices of grades 0, 1, 2 …; empty without do."""
+        do = self.tonality.do
+        if do is None:
+            return ()
+        beats = weights_of(self.attacks)
+        return tuple(best_keys(beats, do, voice) for voice in VOICES.values())
 
     @lazy
     def element_rows(self) -> tuple[tuple[str, int, tuple[int, ...]], ...]:

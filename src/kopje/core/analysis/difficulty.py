@@ -5,10 +5,9 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from kopje.core.analysis.analysis import Analysis
-from kopje.core.analysis.elements import SPOKEN
 from kopje.core.exact import Fraction
 from kopje.core.music.degree import NATURAL
-from kopje.core.reasons import counted
+from kopje.core.reasons import Listed, Reason, Tone, because
 
 HARDEST = 5
 STEP_OF_ELEMENT = {
@@ -29,7 +28,7 @@ class Axis:
 
     name: str
     step: int
-    why: str
+    why: Reason
 
 
 def difficulty(a: Analysis) -> tuple[Axis, ...]:
@@ -42,19 +41,20 @@ def _tones(a: Analysis) -> Axis:
     names = {degree.syllable for degree in a.tone_set}
     beyond = names - set(NATURAL)
     if beyond:
-        return Axis("tones", HARDEST, f"altered: {_marked(beyond)}")
+        return Axis("tones", HARDEST, because("axis_altered", tones=_marked(beyond)))
     half = names & {"fa", "ti"}
     if half:
-        return Axis("tones", 4 if len(half) == 2 else 3, f"half steps by {_marked(half)}")
+        return Axis("tones", 4 if len(half) == 2 else 3, because("axis_half_steps", tones=_marked(half)))
     if len(names) <= 3:
-        return Axis("tones", 1, f"{counted(len(names), 'tone')}, no half step")
+        return Axis("tones", 1, because("axis_tones", count=len(names), octaves=0))
     octaves = {degree.octave for degree in a.tone_set}
-    low = "with tones below or above do to la" if len(octaves) > 1 else "no half step"
-    return Axis("tones", 3 if len(octaves) > 1 else 2, f"{counted(len(names), 'tone')}, {low}")
+    beyond_one = int(len(octaves) > 1)
+    said = because("axis_tones", count=len(names), octaves=beyond_one, do=Tone("do"), la=Tone("la"))
+    return Axis("tones", 2 + beyond_one, said)
 
 
-def _marked(names: set[str]) -> str:
-    return ", ".join(f"‹{name}›" for name in sorted(names))
+def _marked(names: set[str]) -> Listed:
+    return Listed(tuple(Tone(name) for name in sorted(names)), by="comma")
 
 
 def _motion(a: Analysis) -> Axis:
@@ -62,37 +62,37 @@ def _motion(a: Analysis) -> Axis:
     leaps, skips = a.motion["leap"], a.motion["skip"]
     share = Fraction(leaps * 2 + skips, 2 * total)
     step = 1 + sum(share > limit for limit in LEAPS) + (share > LEAPS[-1] and leaps > skips)
-    said = f"{counted(skips, 'skip')}, {counted(leaps, 'leap')} of {counted(total, 'move')}"
+    said = because("axis_motion", skips=skips, leaps=leaps, moves=total)
     return Axis("motion", min(step, HARDEST), said)
 
 
 def _rhythm(a: Analysis) -> Axis:
     unnamed = [figure for figure in a.figures if figure.key is None]
     if unnamed:
-        return Axis("rhythm", HARDEST, f"a figure without a name in bar {unnamed[0].bar}")
+        return Axis("rhythm", HARDEST, because("axis_unnamed", bar=unnamed[0].bar))
     keys = [key for key, _, _ in a.element_rows]
     if not keys:
-        return Axis("rhythm", 1, "nothing sounds")
+        return Axis("rhythm", 1, because("axis_silent"))
     hardest = max(keys, key=lambda key: STEP_OF_ELEMENT.get(key, HARDEST))
-    return Axis("rhythm", STEP_OF_ELEMENT.get(hardest, HARDEST), SPOKEN[hardest])
+    return Axis("rhythm", STEP_OF_ELEMENT.get(hardest, HARDEST), because(f"figure_{hardest}"))
 
 
 def _meter(a: Analysis) -> Axis:
     meters = list(dict.fromkeys(str(bar.meter) for bar in a.tune.bars))
     if len(meters) > 1:
-        return Axis("meter", HARDEST, f"changes: {', '.join(meters[:3])}")
-    return Axis("meter", STEP_OF_METER.get(meters[0], HARDEST), meters[0])
+        return Axis("meter", HARDEST, because("axis_meters", meters=Listed(tuple(meters[:3]), by="comma")))
+    return Axis("meter", STEP_OF_METER.get(meters[0], HARDEST), because("said", text=meters[0]))
 
 
 def _key(a: Analysis) -> Axis:
     keys = {bar.key.fifths for bar in a.tune.bars if bar.key is not None}
     if len(keys) > 1:
-        return Axis("key", HARDEST, "the key changes")
+        return Axis("key", HARDEST, because("axis_key_changes"))
     signs = abs(keys.pop()) if keys else 0
-    return Axis("key", min(1 + signs, HARDEST), counted(signs, "sign") if signs else "no sign")
+    return Axis("key", min(1 + signs, HARDEST), because("axis_signs", count=signs))
 
 
 def _range(a: Analysis) -> Axis:
     low, high = a.range or (None, None)
     size = high.midi - low.midi if low and high else 0
-    return Axis("range", 1 + sum(size > limit for limit in RANGES), counted(size, "half step"))
+    return Axis("range", 1 + sum(size > limit for limit in RANGES), because("axis_range", count=size))

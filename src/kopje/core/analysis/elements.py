@@ -10,6 +10,7 @@ from itertools import groupby
 from kopje.core.exact import Fraction
 from kopje.core.music.meter import Meter
 from kopje.core.music.tune import Bar, Tune
+from kopje.core.reasons import Reason, because
 
 _H, _Q, _T, _S = Fraction(1, 2), Fraction(1, 4), Fraction(1, 3), Fraction(1, 6)
 _ONE = Fraction(1)
@@ -48,21 +49,11 @@ ORDER = (
     "quarter_eighth", "eighth_quarter", "six_sixteenths", "siciliano", "dotted_half_compound",
     "compound_beat_rest",
 )  # fmt: skip
-SPOKEN = {
-    "quarter": "quarter note", "two_eighths": "two eighths", "four_sixteenths": "four sixteenths",
-    "eighth_two_sixteenths": "eighth and two sixteenths", "two_sixteenths_eighth": "two sixteenths and eighth",
-    "dotted_eighth_sixteenth": "dotted eighth and sixteenth",
-    "sixteenth_dotted_eighth": "sixteenth and dotted eighth",
-    "sixteenth_eighth_sixteenth": "sixteenth, eighth, sixteenth", "triplet": "triplet", "half": "half note",
-    "dotted_half": "dotted half", "whole": "whole note", "syncopation": "syncopation",
-    "dotted_quarter_eighth": "dotted quarter and eighth", "eighth_dotted_quarter": "eighth and dotted quarter",
-    "beat_rest": "beat rest", "half_beat_rest": "half-beat rest", "half_rest": "half rest",
-    "bar_rest": "bar rest", "upbeat": "upbeat", "tie": "tie", "dotted_quarter": "dotted quarter (6/8)",
-    "three_eighths": "three eighths (6/8)", "quarter_eighth": "quarter and eighth (6/8)",
-    "eighth_quarter": "eighth and quarter (6/8)", "six_sixteenths": "six sixteenths (6/8)",
-    "siciliano": "dotted eighth, sixteenth, eighth (6/8)", "dotted_half_compound": "dotted half (6/8)",
-    "compound_beat_rest": "beat rest (6/8)",
-}  # fmt: skip
+
+
+def figure_name(key: str) -> Reason:
+    """The term for an element of this key."""
+    return because(f"figure_{key}")
 
 
 @dataclass(frozen=True, slots=True)

@@ -11,7 +11,7 @@ from kopje.core.analysis.timeline import Sound
 from kopje.core.exact import Fraction
 from kopje.core.music.degree import Do
 from kopje.core.music.pitch import Pitch, from_fifths
-from kopje.core.reasons import Reason
+from kopje.core.reasons import Reason, Weight, because
 
 MOST_SIGNS = 4
 
@@ -20,24 +20,24 @@ MOST_SIGNS = 4
 class Voice:
     """Comfortable range and, beyond it, the outer limits; written pitches."""
 
-    name: str
+    grade: int
     low: Pitch
     high: Pitch
     lowest: Pitch
     highest: Pitch
 
 
-def _voice(name: str, text: str) -> Voice:
-    return Voice(name, *(Pitch.parse(part) for part in text.split()))
+def _voice(grade: int, text: str) -> Voice:
+    return Voice(grade, *(Pitch.parse(part) for part in text.split()))
 
 
 VOICES: dict[int, Voice] = {
-    0: _voice("kindergarten", "D4 A4 C4 B4"),
-    1: _voice("grade 1", "D4 B4 C4 C5"),
-    2: _voice("grade 2", "D4 C5 C4 D5"),
-    3: _voice("grade 3", "C4 D5 B3 E5"),
-    4: _voice("grade 4", "C4 E5 A3 F5"),
-    5: _voice("grade 5", "C4 E5 A3 F5"),
+    0: _voice(0, "D4 A4 C4 B4"),
+    1: _voice(1, "D4 B4 C4 C5"),
+    2: _voice(2, "D4 C5 C4 D5"),
+    3: _voice(3, "C4 D5 B3 E5"),
+    4: _voice(4, "C4 E5 A3 F5"),
+    5: _voice(5, "C4 E5 A3 F5"),
 }
 
 
@@ -127,14 +127,8 @@ def key_fit(choices: tuple[KeyChoice, ...], do: Do) -> KeyFit:
 
 def fit_reason(found: KeyFit, voice: Voice) -> Reason:
     """One sentence on the key."""
-    if found.how == "written":
-        return Reason("range_written", "key", f"Lies in their range as written (do = {found.do}).", "for")
-    said = {
-        "moved": f"Lies in their range when do = {found.do}.",
-        "outside": f"Nearest to their range when do = {found.do}, yet some tones lie outside.",
-        "none": f"No key puts it into the range of {voice.name}.",
-    }[found.how]
-    return Reason("range", "key", said, "for" if found.comfortable else "against")
+    weight: Weight = "for" if found.comfortable else "against"
+    return because(f"range_{found.how}", weight, "key", do=found.do, grade=voice.grade)
 
 
 def key_reason(choices: tuple[KeyChoice, ...], do: Do, voice: Voice) -> Reason:

@@ -7,7 +7,7 @@ from itertools import groupby
 
 from kopje.core.exact import Fraction
 from kopje.core.music.tune import Bar, Problem, Tune
-from kopje.core.reasons import counted
+from kopje.core.reasons import Reason, because
 
 
 def problems(tune: Tune) -> tuple[Problem, ...]:
@@ -24,9 +24,9 @@ def _sums(tune: Tune) -> Iterator[Problem]:
         meter = bars[0].meter
         length = sum((bar.length for bar in bars), Fraction(0))
         if length > meter.length:
-            yield Problem(number, "bar_too_long", _sentence(number, bars, length))
+            yield Problem(number, "bar_too_long", _sum(number, bars, length))
         elif length < meter.length and number > 0 and not _may_be_short(tune, groups, index):
-            yield Problem(number, "bar_too_short", _sentence(number, bars, length))
+            yield Problem(number, "bar_too_short", _sum(number, bars, length))
 
 
 def _may_be_short(tune: Tune, groups: list[tuple[int, list[Bar]]], index: int) -> bool:
@@ -43,17 +43,20 @@ def _pickup_repaid(tune: Tune) -> Iterator[Problem]:
     length = sum((bar.length for bar in last), Fraction(0))
     meter = last[0].meter
     if length + tune.pickup != meter.length and last[0].number > 0:
-        beats = counted_beats((meter.length - tune.pickup) / meter.beat)
-        message = f"The upbeat is not paid back: bar {last[0].number} would need {beats}."
-        yield Problem(last[0].number, "pickup_not_completed", message)
+        needed = beats((meter.length - tune.pickup) / meter.beat)
+        reason = because("pickup_not_completed", bar=last[0].number, beats=needed)
+        yield Problem(last[0].number, "pickup_not_completed", reason)
 
 
-def _sentence(number: int, bars: list[Bar], length: Fraction) -> str:
+def _sum(number: int, bars: list[Bar], length: Fraction) -> Reason:
     meter = bars[0].meter
-    return f"Bar {number} has {counted_beats(length / meter.beat)}, the meter asks for {meter.beats}."
+    return because("bar_sum", bar=number, beats=beats(length / meter.beat), asked=int(meter.beats))
 
 
-def counted_beats(beats: Fraction) -> str:
-    if beats == Fraction(1, 2):
-        return "half a beat"
-    return counted(int(beats), "beat") if beats.denominator == 1 else f"{beats} beats"
+def beats(count: Fraction) -> Reason:
+    """So many beats as a term; half a beat has its own word."""
+    if count == Fraction(1, 2):
+        return because("beats_half")
+    if count.denominator == 1:
+        return because("beats", count=int(count))
+    return because("beats_part", count=str(count))

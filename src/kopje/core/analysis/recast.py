@@ -12,6 +12,7 @@ from kopje.core.errors import TuneError
 from kopje.core.music.degree import LOWERED, NATURAL, RAISED, Degree, Do
 from kopje.core.music.pitch import Pitch
 from kopje.core.music.tune import Key, Note, Tune
+from kopje.core.reasons import Tone
 
 How = Literal["parallel", "half", "dorian", "phrygian", "lydian", "mixolydian"]
 LETTERS_UP, SEMITONES_UP = 2, 3  # from a minor's resting tone to its do
@@ -27,15 +28,12 @@ def recast(a: Analysis, how: How) -> Tune:
     t = a.tonality
     home = other_home(a, how)
     if t.do is None or home is None:
-        what = "parallel tonality" if how in ("parallel", "half") else "such a mode"
-        kinds = "major or minor" if how in ("parallel", "half") else "a tonality, and another one,"
-        raise TuneError(f"Only a song in {kinds} has a {what}. Nothing was changed.", value=t.name)
+        said = "recast_no_parallel" if how in ("parallel", "half") else "recast_no_mode"
+        raise TuneError(said, value=t.name)
     if len(a.areas) > 1:
-        raise TuneError("A song that changes its key cannot be recast as a whole. Nothing was changed.")
+        raise TuneError("recast_key_changes")
     if a.moved:
-        raise TuneError(
-            "A song that changes between major and minor cannot be recast as a whole. Nothing was changed."
-        )
+        raise TuneError("recast_tonality_changes")
     do, resting = home
     first = (len(a.phrases) + 1) // 2 if how == "half" else 0
     pitches = dict(_pitches(a, do, (t.resting or "", resting), first))
@@ -96,9 +94,7 @@ def _recast(pitch: Pitch, degree: Degree, do: Do, homes: tuple[str, str], leads:
     found = Degree(new.index, alter, new.octave)
     natural = NATURAL[found.index]
     if (alter and natural not in (RAISED if alter > 0 else LOWERED)) or abs(alter) > 1:
-        raise TuneError(
-            f"‹{degree}› has no syllable in that tonality. Nothing was changed.", value=str(degree)
-        )
+        raise TuneError("recast_no_syllable", tone=Tone(str(degree)), value=str(degree))
     return do.sounding(found)
 
 

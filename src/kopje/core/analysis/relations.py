@@ -9,10 +9,10 @@ from kopje.core.analysis.analysis import Analysis
 from kopje.core.analysis.phrases import first_bar_line
 from kopje.core.analysis.timeline import Sound
 from kopje.core.exact import Fraction
-from kopje.core.reasons import counted
+from kopje.core.reasons import Listed, Reason, because
+from kopje.core.reasons import Tone as ToneName
 
 MOST_NAMED = 3
-INTERVALS = {1: "step", 2: "third", 3: "fourth", 4: "fifth", 5: "sixth", 6: "seventh", 7: "octave"}
 
 
 @dataclass(frozen=True, slots=True)
@@ -21,8 +21,8 @@ class Relation:
 
     phrase: int
     like: int
-    differences: tuple[str, ...]
-    sentence: str
+    differences: tuple[Reason, ...]
+    reason: Reason
 
 
 def relations(a: Analysis) -> tuple[Relation, ...]:
@@ -43,17 +43,15 @@ def _relation(a: Analysis, index: int, like: int) -> Relation:
     mine, other = _placed(a, index), _placed(a, like)
     name, base = a.phrases[index].label, a.phrases[like].label
     moved = _moved(mine, other)
-    if moved:
-        said = f"{name} is {base}, {moved}."
-        return Relation(index, like, (moved,), said)
-    differences = tuple(_differences(a, mine, other))
-    if not differences:
-        said = f"{name} is the same as phrase {like + 1}."
-    elif len(differences) > MOST_NAMED:
-        said = f"{name} differs from {base} in {counted(len(differences), 'place')}: {'; '.join(differences[:MOST_NAMED])} …"
-    else:
-        said = f"{name} differs from {base}: {'; '.join(differences)}."
-    return Relation(index, like, differences, said)
+    if moved is not None:
+        return Relation(index, like, (moved,), because("phrase_moved", name=name, base=base, moved=moved))
+    found = tuple(_differences(a, mine, other))
+    if not found:
+        return Relation(index, like, (), because("phrase_same", name=name, number=like + 1))
+    named = Listed(found[:MOST_NAMED], by="semicolon")
+    reason = because("phrase_differs", name=name, base=base, count=len(found), named=named,
+                     more=int(len(found) > MOST_NAMED))  # fmt: skip
+    return Relation(index, like, found, reason)
 
 
 Placed = Mapping[Fraction, Sound]
@@ -67,44 +65,43 @@ def _placed(a: Analysis, index: int) -> Placed:
     return {sound.onset - line: sound for sound in part if sound.attack}
 
 
-def _moved(mine: Placed, other: Placed) -> str:
-    """The same rhythm with every tone moved by one number of letters: `a third lower`; empty otherwise."""
+def _moved(mine: Placed, other: Placed) -> Reason | None:
+    """The same rhythm with every tone moved by one number of letters: “a third lower”; None otherwise."""
     if not mine or set(mine) != set(other):
-        return ""
+        return None
     steps = {
         one.pitch.step - two.pitch.step if one.pitch and two.pitch else None
         for one, two in ((mine[place], other[place]) for place in mine)
     }
     step = steps.pop()
     if steps or not step or any(mine[place].duration != other[place].duration for place in mine):
-        return ""
-    size = INTERVALS.get(abs(step), f"{abs(step)} steps")
-    return f"{'an' if size == 'octave' else 'a'} {size} {'higher' if step > 0 else 'lower'}"
+        return None
+    return because("moved_by", steps=abs(step), way="up" if step > 0 else "down")
 
 
-def _differences(a: Analysis, mine: Placed, other: Placed) -> Iterator[str]:
+def _differences(a: Analysis, mine: Placed, other: Placed) -> Iterator[Reason]:
     last = max(mine, default=Fraction(0))
     for place in sorted({*mine, *other}):
         one, two = mine.get(place), other.get(place)
         if one and two:
-            where = _where(one, place, place == last)
+            where, tone = _where(one, place, place == last), _tone(a, one)
             if a.degree(one) != a.degree(two):
-                yield f"{_tone(a, one)} instead of {_tone(a, two)} {where}"
+                yield because("differs_tone", tone=tone, instead=_tone(a, two), where=where)
             elif one.duration != two.duration and not _split_after(mine, other, place):
-                longer = "longer" if one.duration > two.duration else "shorter"
-                yield f"{_tone(a, one)} is {longer} {where}"
+                longer = "differs_longer" if one.duration > two.duration else "differs_shorter"
+                yield because(longer, tone=tone, where=where)
         elif one:
             held = _holder(other, place)
             if held is not None and a.degree(held) == a.degree(one):
-                yield f"{_tone(a, one)} is split for a syllable {_where(one, place, False)}"
+                yield because("differs_split", tone=_tone(a, one), where=_where(one, place, False))
             else:
-                yield f"{_tone(a, one)} is added {_where(one, place, place == last)}"
+                yield because("differs_added", tone=_tone(a, one), where=_where(one, place, place == last))
         elif two:
             held = _holder(mine, place)
             if held is not None and a.degree(held) == a.degree(two):
-                yield f"two tones {_tone(a, two)} are joined {_where(held, place, False)}"
+                yield because("differs_joined", tone=_tone(a, two), where=_where(held, place, False))
             else:
-                yield f"{_tone(a, two)} is left out after {_before(a, mine, place)}"
+                yield because("differs_left_out", tone=_tone(a, two), before=_before(a, mine, place))
 
 
 def _split_after(mine: Placed, other: Placed, place: Fraction) -> bool:
@@ -118,20 +115,21 @@ def _holder(placed: Placed, place: Fraction) -> Sound | None:
     return next((s for at, s in placed.items() if at < place < at + s.duration), None)
 
 
-def _before(a: Analysis, placed: Placed, place: Fraction) -> str:
+def _before(a: Analysis, placed: Placed, place: Fraction) -> Reason | ToneName:
     earlier = [at for at in placed if at < place]
-    return _tone(a, placed[max(earlier)]) if earlier else "the beginning"
+    return _tone(a, placed[max(earlier)]) if earlier else because("the_beginning")
 
 
-def _tone(a: Analysis, sound: Sound) -> str:
-    return f"‹{a.degree(sound)}›" if sound.pitch else "a sound"
+def _tone(a: Analysis, sound: Sound) -> Reason | ToneName:
+    degree = a.degree(sound)
+    return ToneName(str(degree)) if degree is not None else because("a_sound")
 
 
-def _where(sound: Sound, place: Fraction, last: bool) -> str:
+def _where(sound: Sound, place: Fraction, last: bool) -> Reason:
     if last:
-        return "on the last tone"
+        return because("where_last")
     if place < 0:
-        return "in the upbeat"
+        return because("where_upbeat")
     beat = sound.place / sound.meter.beat
-    when = "on" if beat.denominator == 1 else "after"
-    return f"in bar {sound.bar} {when} beat {int(beat) + 1}"
+    on = int(beat.denominator == 1)
+    return because("where_bar", bar=sound.bar, on=on, beat=int(beat) + 1)

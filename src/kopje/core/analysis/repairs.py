@@ -6,10 +6,11 @@ from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
 from typing import Literal
 
-from kopje.core.analysis.problems import counted_beats
+from kopje.core.analysis.problems import beats
 from kopje.core.exact import Fraction
 from kopje.core.music.meter import Meter
 from kopje.core.music.tune import Bar, Note, Tune
+from kopje.core.reasons import Reason, because
 
 How = Literal["rest", "longer", "shorter", "drop_rest", "meter", "next"]
 
@@ -20,7 +21,7 @@ class Repair:
 
     bar: int
     how: How
-    sentence: str
+    reason: Reason
 
 
 def repairs(tune: Tune) -> tuple[Repair, ...]:
@@ -40,32 +41,28 @@ def _ways(tune: Tune, index: int) -> Iterator[Repair]:
     bar = tune.bars[index]
     missing = bar.meter.length - bar.length
     last = bar.notes[-1]
-    beats = counted_beats(abs(missing) / bar.meter.beat)
+    much = beats(abs(missing) / bar.meter.beat)
     what = "rest" if last.kind == "rest" else "tone"
     following = tune.bars[index + 1] if index + 1 < len(tune.bars) and _whole(tune, index + 1) else None
     if missing == 0 or (missing > 0 and index == len(tune.bars) - 1):
         return
     if missing > 0:
-        yield Repair(bar.number, "rest", f"A rest of {beats} at its end.")
-        yield Repair(bar.number, "longer", f"Its last {what} {beats} longer.")
+        yield Repair(bar.number, "rest", because("repair_rest", beats=much))
+        yield Repair(bar.number, "longer", because("repair_longer", what=what, beats=much))
     elif last.duration > -missing:
-        yield Repair(bar.number, "shorter", f"Its last {what} {beats} shorter.")
+        yield Repair(bar.number, "shorter", because("repair_shorter", what=what, beats=much))
     elif last.kind == "rest" and last.duration == -missing:
-        yield Repair(bar.number, "drop_rest", "Without its last rest.")
+        yield Repair(bar.number, "drop_rest", because("repair_drop_rest"))
     if (
         following is not None
         and following.meter.length - following.length == -missing
         and _moves(bar, following, missing)
     ):
-        said = (
-            "Its last tones belong to the next bar."
-            if missing < 0
-            else "The first tones of the next bar belong to it."
-        )
-        yield Repair(bar.number, "next", said)
+        said = "repair_last_tones" if missing < 0 else "repair_first_tones"
+        yield Repair(bar.number, "next", because(said))
     meter = _meter(bar)
     if meter is not None:
-        yield Repair(bar.number, "meter", f"This bar is in {meter}.")
+        yield Repair(bar.number, "meter", because("repair_meter", meter=str(meter)))
 
 
 def _meter(bar: Bar) -> Meter | None:

@@ -13,7 +13,7 @@ from kopje.core.analysis.analysis import Analysis
 from kopje.core.analysis.timeline import Sound
 from kopje.core.music.degree import Degree
 from kopje.core.music.tune import Syllable
-from kopje.core.reasons import counted
+from kopje.core.reasons import Listed, Reason, because
 
 LONGEST_WORD = 12  # syllables; a file may join all it has
 PUNCTUATION = ' .,;:!?“”"„()'
@@ -43,7 +43,7 @@ class VerseSum:
     verse: int
     syllables: int
     tones: int
-    sentence: str
+    reason: Reason
     bars: tuple[int, ...] = ()
 
 
@@ -72,19 +72,14 @@ def sums(a: Analysis) -> tuple[VerseSum, ...]:
     return tuple(found)
 
 
-def _sum_said(words: Sequence[Sung], tones: int, other: Sequence[int]) -> str:
-    held = [one for one in words if one.melisma]
-    said = f"{counted(len(words), 'syllable')} on {counted(tones, 'tone')}"
-    if held:
-        said += f"; held over more than one in {_bars(dict.fromkeys(one.bar for one in held))}"
-    if other:
-        said += f"; not set as verse 1 in {_bars(other)}"
-    return said + "."
+def _sum_said(words: Sequence[Sung], tones: int, other: Sequence[int]) -> Reason:
+    held = list(dict.fromkeys(one.bar for one in words if one.melisma))
+    return because("verse_sum", syllables=len(words), tones=tones, held=len(held), held_bars=_bars(held),
+                   other=len(other), other_bars=_bars(other))  # fmt: skip
 
 
-def _bars(numbers: Iterable[int]) -> str:
-    listed = list(map(str, numbers))
-    return ("bar " if len(listed) == 1 else "bars ") + ", ".join(listed)
+def _bars(numbers: Iterable[int]) -> Listed:
+    return Listed(tuple(map(str, numbers)), by="comma")
 
 
 def _verse(a: Analysis, verse: int) -> tuple[Sung, ...]:

@@ -11,15 +11,10 @@ from kopje.core.errors import TuneError
 from kopje.core.exact import Fraction, parsed
 from kopje.core.music.degree import Do, plain_do
 from kopje.core.music.tune import Tune
+from kopje.core.reasons import Listed, Tone, because
 
 RESTING = ("do", "re", "mi", "fa", "so", "la")
-BEATS = {
-    "1/2": "in eighths",
-    "1": "in quarters",
-    "3/2": "in dotted quarters",
-    "2": "in halves",
-    "3": "in dotted halves",
-}
+BEATS = {"1/2": "eighths", "1": "quarters", "3/2": "dotted_quarters", "2": "halves", "3": "dotted_halves"}
 MOST = 64
 
 
@@ -47,19 +42,19 @@ def told_of(values: Mapping[str, Any]) -> Told:
     """From plain values; TuneError says what cannot be meant."""
     do, resting, beat = values.get("do"), values.get("resting"), values.get("beat")
     if resting is not None and resting not in RESTING:
-        raise TuneError(f"A song can rest on {', '.join(RESTING)}. Nothing was changed.", value=resting)
+        tones = Listed(tuple(map(Tone, RESTING)), by="comma")
+        raise TuneError("song_rests_on", tones=tones, value=resting)
     if beat is not None and beat not in BEATS:
-        raise TuneError(f"A beat is one of {', '.join(BEATS.values())}. Nothing was changed.", value=beat)
+        beats = Listed(tuple(because(f"beat_in_{one}") for one in BEATS.values()), by="comma")
+        raise TuneError("song_beat", beats=beats, value=beat)
     phrases = tuple(sorted({int(bar) for bar in values.get("phrases") or ()}))
     labels = tuple(str(label) for label in values.get("labels") or ())
     if len(phrases) > MOST or len(labels) > MOST:
-        raise TuneError(f"A song has at most {MOST} phrases here. Nothing was changed.")
+        raise TuneError("song_phrases", most=MOST)
     repairs = tuple(sorted((int(bar), how) for bar, how in (values.get("repairs") or {}).items()))
     has, lacks = frozenset(values.get("has") or ()), frozenset(values.get("lacks") or ())
     if has & lacks:
-        raise TuneError(
-            "A song cannot both have a concept and lack it. Nothing was changed.", value=sorted(has & lacks)
-        )
+        raise TuneError("song_has_and_lacks", value=sorted(has & lacks))
     return Told(
         plain_do(do) if do else None,
         resting,

@@ -15,7 +15,7 @@ from kopje.core.exact import Fraction
 from kopje.core.music.degree import NATURAL, Degree, Do
 from kopje.core.music.pitch import Pitch, from_fifths
 from kopje.core.music.tune import Key
-from kopje.core.reasons import Reason
+from kopje.core.reasons import Param, Reason, Tone, because
 
 RESTING_OF_MODE = {
     "major": "do", "ionian": "do", "minor": "la", "aeolian": "la", "dorian": "re", "phrygian": "mi",
@@ -54,7 +54,7 @@ def judge(
     """The teacher's word first, then the table of docs/analysis.md#tonality, then what all the tones do."""
     pitched = [sound for sound in timeline if sound.pitch is not None]
     if not pitched:
-        return Tonality(None, None, NOT_ESTABLISHED, Fraction(0), (_why("unpitched", "No pitched notes."),))
+        return Tonality(None, None, NOT_ESTABLISHED, Fraction(0), (_why("unpitched"),))
     resting: str | None
     if key is None and told.do is None:
         do, resting, sure, why = _without_key(timeline, phrases, pitched)
@@ -65,7 +65,7 @@ def judge(
             timeline, phrases, degrees, do, key if key and told.do in (None, Do(*key.do)) else None
         )
     if told.resting:
-        resting, sure, why = told.resting, Fraction(1), _why("teacher", "You said so.")
+        resting, sure, why = told.resting, Fraction(1), _why("teacher")
     degrees = [do.degree(sound.pitch) for sound in pitched if sound.pitch]
     always_fi = (
         told.do is None
@@ -98,14 +98,12 @@ def in_phrase(part: Sequence[Sound], area: Tonality) -> Tonality:
         return area
     moved = Do(do.letter, do.alter, do.octave)
     name, also = _established(resting, {moved.degree(pitch).syllable for pitch in pitches})
-    why = _why(
-        "parallel", f"This phrase has ‹{tone}› instead of ‹{'mi' if tone == 'me' else 'do'}›: do moves."
-    )
+    why = _why("parallel", tone=Tone(tone), instead=Tone("mi" if tone == "me" else "do"))
     return Tonality(moved, resting, name, area.confidence, tuple(r for r in (why, also) if r))
 
 
-def _why(code: str, sentence: str) -> Reason:
-    return Reason(code, "tonality", sentence, "note")
+def _why(code: str, **params: Param) -> Reason:
+    return because(f"tonality_{code}", "note", "tonality", **params)
 
 
 def _weights(timeline: Sequence[Sound], phrases: Sequence[Phrase], do: Do) -> Mapping[str, Fraction]:
@@ -128,27 +126,31 @@ def _resting(
     if key is not None and key.strong:
         stated = RESTING_OF_MODE.get(key.mode or "", "do")
         if last == stated:
-            said = f"The file says {key.mode}, and it ends on ‹{stated}›."
-            return stated, Fraction(95, 100), _why("stated", said)
-        said = f"The file says {key.mode}, but it ends on ‹{last}›."
-        return stated, Fraction(60, 100), _why("stated_differs", said)
+            return stated, Fraction(95, 100), _why("stated", mode=_mode_term(key), tone=Tone(stated))
+        return stated, Fraction(60, 100), _why("stated_differs", mode=_mode_term(key), tone=Tone(last))
     heard = {degree.syllable for degree in degrees}
     if "do" not in heard and len(heard) <= 3:
-        return None, Fraction(40, 100), _why("open", "Too few tones to rest on any of them.")
+        return None, Fraction(40, 100), _why("open")
     weights = _weights(timeline, phrases, do)
     do_weight, la_weight = weights.get("do", Fraction(0)), weights.get("la", Fraction(0))
     mine, other = (do_weight, la_weight) if last == "do" else (la_weight, do_weight)
     if last in ("do", "la") and mine >= other:
-        return last, Fraction(85, 100), _why("last_tone", f"It ends on ‹{last}›, which also weighs most.")
+        return last, Fraction(85, 100), _why("last_tone", tone=Tone(last))
     if len(heard) >= ENOUGH_TONES:
         return _weighed(timeline, phrases, do, last)
     if last in ("do", "la"):
         name = "la" if last == "do" else "do"
-        said = f"It ends on ‹{last}›, but ‹{name}› weighs more."
-        return last, Fraction(60, 100), _why("last_tone_light", said)
+        return last, Fraction(60, 100), _why("last_tone_light", tone=Tone(last), other=Tone(name))
     best = "do" if do_weight >= la_weight else "la"
-    said = f"It ends on ‹{last}›; of ‹do› and ‹la›, ‹{best}› weighs more."
-    return best, Fraction(40, 100), _why("weight", said)
+    return (
+        best,
+        Fraction(40, 100),
+        _why("weight", tone=Tone(last), best=Tone(best), do=Tone("do"), la=Tone("la")),
+    )
+
+
+def _mode_term(key: Key) -> Reason:
+    return because("mode", mode=key.mode or "major")
 
 
 def _weighed(
@@ -162,8 +164,7 @@ def _weighed(
     }
     best = max(PRIOR, key=lambda tone: (among[tone], -list(PRIOR).index(tone)))
     sure = sureness(among[best], among.values())
-    ends = f"It ends on ‹{last}›" + (", and" if best == last else "; yet")
-    return best, sure, _why("weighed", f"{ends} first beats, phrase ends and long tones speak for ‹{best}›.")
+    return best, sure, _why("weighed", tone=Tone(last), best=Tone(best), same=int(best == last))
 
 
 def _without_key(
@@ -183,8 +184,7 @@ def _without_key(
     spelled = Counter(pitch.fifths for pitch in pitches if pitch.midi % 12 == tonic)
     fifths = min(spelled, key=lambda f: (-spelled[f], abs(f))) if spelled else _near(tonic, pitches)
     do = Do(*from_fifths(fifths - FIFTHS_ABOVE_DO[resting]))
-    said = "The file gives no key. First beats, phrase ends, long tones and the last tone speak for ‹{}›."
-    return do, resting, sureness(found[tonic], found), _why("weighed", said.format(resting))
+    return do, resting, sureness(found[tonic], found), _why("weighed_without_key", best=Tone(resting))
 
 
 def _mode(tonic: int, timeline: Sequence[Sound]) -> str:
@@ -211,7 +211,7 @@ def _near(tonic: int, pitches: Sequence[Pitch]) -> int:
 def _dorian(do: Do, sure: Fraction) -> tuple[Do, str, Fraction, Reason]:
     """Fi always and fa never in la-tonality: la is heard as re, so do moves a fifth up the line."""
     letter, alter = from_fifths(do.fifths + 1)
-    why = _why("dorian", "‹fi› always and ‹fa› never over ‹la›: heard as dorian, resting on ‹re›.")
+    why = _why("dorian", fi=Tone("fi"), fa=Tone("fa"), la=Tone("la"), re=Tone("re"))
     return Do(letter, alter), "re", min(sure, Fraction(60, 100)), why
 
 
@@ -222,9 +222,9 @@ def _established(resting: str | None, heard: set[str]) -> tuple[str, Reason | No
         return NOT_ESTABLISHED, None
     missing = [tone for tone in needed if tone not in naturals]
     if len(heard) < ENOUGH_TONES:
-        return NOT_ESTABLISHED, _why("few_tones", "Fewer than four tones: no tonality yet.")
+        return NOT_ESTABLISHED, _why("few_tones")
     if missing:
-        return NOT_ESTABLISHED, _why("tone_missing", f"Without ‹{missing[0]}› the tonality stays open.")
+        return NOT_ESTABLISHED, _why("tone_missing", tone=Tone(missing[0]))
     return TONALITY_OF[resting], None
 
 

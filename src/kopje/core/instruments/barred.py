@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from kopje.core.music.degree import Do
 from kopje.core.music.pitch import Pitch, signature_alters
-from kopje.core.reasons import listed
+from kopje.core.reasons import Listed, Reason, Weight, because, listed
 
 SPARE = frozenset({("F", 1), ("B", -1)})  # beside C D E F G A B
 LOWEST, HIGHEST = Pitch.parse("C4"), Pitch.parse("A5")  # written
@@ -26,16 +26,15 @@ class BarSet:
     def playable(self) -> bool:
         return self.in_range and not self.missing
 
-    @property
-    def sentence(self) -> str:
-        if self.missing:
-            return (
-                f"Bars: {listed(self.missing)} {'is' if len(self.missing) == 1 else 'are'} usually missing."
-            )
-        moved = [f"{listed(self.off)} off"] if self.off else []
-        moved += [f"{listed(self.on)} on"] if self.on else []
-        said = ", ".join(moved) if moved else "as they are"
-        return f"Bars: {said}." if self.in_range else f"Bars: {said}; it goes beyond the set."
+
+def bars_reason(bars: BarSet) -> Reason:
+    weight: Weight = "for" if bars.playable else "against"
+    if bars.missing:
+        return because("bars_missing", weight, "key", bars=listed(bars.missing), count=len(bars.missing))
+    moved = [because("bars_off", bars=listed(bars.off))] if bars.off else []
+    moved += [because("bars_on", bars=listed(bars.on))] if bars.on else []
+    said = Listed(tuple(moved), by="comma") if moved else because("bars_as_they_are")
+    return because("bars_set", weight, "key", moved=said, inside=int(bars.in_range))
 
 
 def bars_for(pitches: Iterable[Pitch], do: Do) -> BarSet:

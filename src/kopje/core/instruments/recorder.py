@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from kopje.core.music.pitch import Pitch
-from kopje.core.reasons import Reason, listed
+from kopje.core.reasons import Reason, because, listed
 
 FINGERINGS = {
     "B4": "T1", "A4": "T12", "G4": "T123", "E4": "T123 45", "D4": "T123 456", "C4": "T123 4567", "C5": "T2", "D5": "2",
@@ -19,20 +19,14 @@ def recorder_reason(pitches: Iterable[Pitch]) -> Reason:
     needed = sorted({str(pitch) for pitch in pitches})
     beyond = [name for name in needed if name not in FINGERINGS]
     if beyond:
-        said = f"Recorder: no fingering here for {listed(map(_shown, beyond), 3)}."
-        return Reason("recorder", "key", said, "against")
+        return because("recorder_no_fingering", "against", "key", tones=listed(map(_shown, beyond), 3))
     taught: list[str] = []
     for tones in USUAL_ORDER:
         taught += tones
         if set(needed) <= set(taught):
-            return Reason("recorder", "key", f"Recorder: playable with the first {len(taught)} tones.", "for")
+            return because("recorder_playable", "for", "key", count=len(taught))
     extra = [name for name in needed if name not in taught]
-    return Reason(
-        "recorder",
-        "key",
-        f"Recorder: needs {listed(map(_shown, extra), 3)} besides the first {len(taught)} tones.",
-        "note",
-    )
+    return because("recorder_needs", "note", "key", tones=listed(map(_shown, extra), 3), count=len(taught))
 
 
 def needed_level(pitches: Iterable[Pitch]) -> int:

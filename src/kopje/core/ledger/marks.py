@@ -15,18 +15,25 @@ Help = Literal["none", "model", "signs"]
 
 @dataclass(frozen=True, slots=True)
 class Mark:
-    """One mark that counts (superseded and withdrawn ones are kept by the store, not judged)."""
+    """One mark that counts (what was taken back is kept as an event, not judged).
+
+    `day` is the day of the lesson it was made in; `moment` orders marks, on the same day too; `device` and `sequence`
+    decide where two moments are the same.
+    """
 
     concept: ConceptKey
     way: Way
     voices: Voices
     help: Help
     result: Result
+    day: date
     moment: datetime
+    device: str = ""
+    sequence: int = 0
 
     @property
-    def day(self) -> date:
-        return self.moment.date()
+    def order(self) -> tuple[date, datetime, str, int]:
+        return self.day, self.moment, self.device, self.sequence
 
     @property
     def full(self) -> bool:

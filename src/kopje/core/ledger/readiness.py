@@ -8,8 +8,8 @@ from math import ceil
 from typing import Literal
 
 from kopje.core.exact import Fraction
-from kopje.core.ledger.standing import Standing
-from kopje.core.reasons import counted
+from kopje.core.ledger.standing import counts_as_secure
+from kopje.core.reasons import Reason, because
 
 Answer = Literal["ready", "teach_again", "split", "hear_more", "nobody_heard"]
 THRESHOLD = Fraction(4, 5)
@@ -17,29 +17,44 @@ Z_SQUARED = Fraction(16424, 10000)  # of the one-sided 90 % bound
 
 
 @dataclass(frozen=True, slots=True)
+class Counts:
+    """Of the children on the roll: how many were heard, are good enough, and of these only showed it once."""
+
+    heard: int = 0
+    secure: int = 0
+    once: int = 0
+
+
+def counts(stones: Iterable[tuple[str, bool]]) -> Counts:
+    """From the (level, due) of children; who was not heard may be left out."""
+    heard = secure = once = 0
+    for level, due in stones:
+        if level != "not_heard":
+            heard += 1
+            if counts_as_secure(level, due):
+                secure += 1
+                once += level == "once"
+    return Counts(heard, secure, once)
+
+
+@dataclass(frozen=True, slots=True)
 class Readiness:
-    """The answer with its numbers: `roll` children, `heard`, of them `secure`; `more` to be heard."""
+    """The answer with its numbers: `roll` children, `heard`, of them `secure`, of these `once`; `more` to be heard."""
 
     answer: Answer
     roll: int
     heard: int
     secure: int
     more: int
-    sentence: str
+    reason: Reason
 
 
-def readiness(standings: Iterable[Standing]) -> Readiness:
-    """Read from the standings of everybody on the roll."""
-    every = list(standings)
-    heard = [one for one in every if one.level != "not_heard"]
-    return judge(len(every), len(heard), sum(one.counts_as_secure for one in heard))
-
-
-def judge(roll: int, heard: int, secure: int, threshold: Fraction = THRESHOLD) -> Readiness:
+def judge(roll: int, counted: Counts, threshold: Fraction = THRESHOLD) -> Readiness:
     """
-    >>> judge(24, 8, 7).answer, judge(24, 8, 6).more, judge(28, 28, 22).answer
+    >>> judge(24, Counts(8, 7)).answer, judge(24, Counts(8, 6)).more, judge(28, Counts(28, 22)).answer
     ('ready', 2, 'split')
     """
+    heard, secure = counted.heard, counted.secure
     answer = _answer(roll, heard, secure, threshold)
     more = 0
     if answer in ("hear_more", "nobody_heard"):
@@ -52,7 +67,11 @@ def judge(roll: int, heard: int, secure: int, threshold: Fraction = THRESHOLD) -
             ),
             roll - heard,
         )
-    return Readiness(answer, roll, heard, secure, more, _sentence(answer, roll, heard, secure, more))
+    reason = because(
+        f"readiness_{answer}", roll=roll, heard=heard, showed=secure, secure=secure - counted.once,
+        once=counted.once, rest=heard - secure, more=more,
+    )  # fmt: skip
+    return Readiness(answer, roll, heard, secure, more, reason)
 
 
 def _answer(roll: int, heard: int, secure: int, threshold: Fraction) -> Answer:
@@ -66,7 +85,7 @@ def _answer(roll: int, heard: int, secure: int, threshold: Fraction) -> Answer:
         return "ready"
     surely_below = heard == roll or _distance(roll, heard, threshold - share) > _needed(threshold)
     if share < threshold and surely_below:
-        return "split" if 2 * secure >= roll and heard - secure >= 3 else "teach_again"
+        return "split" if 2 * secure >= roll else "teach_again"
     return "hear_more"
 
 
@@ -81,15 +100,3 @@ def _distance(roll: int, heard: int, gap: Fraction) -> Fraction:
 
 def _needed(floor: Fraction) -> Fraction:
     return Z_SQUARED * floor * (1 - floor)
-
-
-def _sentence(answer: Answer, roll: int, heard: int, secure: int, more: int) -> str:
-    if answer == "nobody_heard":
-        return "Nobody heard yet." if roll else "Nobody is on the roll yet."
-    base = f"{secure} of {heard} heard are secure ({roll} on the roll)"
-    return {
-        "ready": f"Ready: {base}.",
-        "teach_again": f"Teach again: {base}.",
-        "split": f"{secure} ready, {heard - secure} not: teach the smaller group again.",
-        "hear_more": f"Hear {counted(more, 'more child', 'more children')}: {base}.",
-    }[answer]

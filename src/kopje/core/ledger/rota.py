@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from collections.abc import Collection, Sequence
 from dataclasses import dataclass
-from datetime import datetime
+from datetime import date
 
-from kopje.core.ledger.standing import Standing
-from kopje.core.reasons import Reason
+from kopje.core.ledger.standing import Standing, reasons_today
+from kopje.core.reasons import Reason, because
 
 DEFAULT_PLACES = 4
 
@@ -15,12 +15,13 @@ DEFAULT_PLACES = 4
 @dataclass(frozen=True, slots=True)
 class Waiting:
     """A child on the roll: when it was last heard alone (any concept), how many lessons of the section ago, and
-    its standing in this concept."""
+    its standing in this concept, which may be due."""
 
     child: str
     name: str
-    last_heard: datetime | None
+    last_heard: date | None
     standing: Standing
+    due: bool = False
     lessons: int = 0
 
 
@@ -28,7 +29,7 @@ class Waiting:
 class Place:
     child: str
     name: str
-    reason: Reason
+    reasons: tuple[Reason, ...]
 
 
 def queue(
@@ -43,10 +44,8 @@ def queue(
     ceil(roll / places) + 2 lessons, unless absent.
     """
     free = [child for child in roll if child.child not in absent and child.child not in heard]
-    by_wait = sorted(
-        free, key=lambda child: (child.last_heard is not None, child.last_heard or 0, child.name)
-    )
-    unsure = sorted(by_wait, key=lambda child: _certainty(child.standing))
+    by_wait = sorted(free, key=lambda child: (child.last_heard or date.min, child.name))
+    unsure = sorted(by_wait, key=_certainty)
     longest_wait = -(-len(roll) // places) + 2
     for by_need in range(places // 2, -1, -1):
         longest = by_wait[: places - by_need]
@@ -62,24 +61,24 @@ def _in_time(left: Sequence[Waiting], places: int, longest_wait: int) -> bool:
     return all(child.lessons + 1 + place // places <= longest_wait for place, child in enumerate(order))
 
 
-def _certainty(standing: Standing) -> int:
-    """Lower is less certain: not heard, nearly, due, heard once, not yet, secure."""
-    if standing.flag:
-        return {"partly": 0, "due": 2, "once": 3}[standing.flag]
-    return {"not_heard": 0, "nearly": 1, "not_yet": 4, "secure": 5}[standing.level]
+def _certainty(child: Waiting) -> int:
+    """Lower is less certain: not heard, nearly, due, showed it once, not yet, secure."""
+    if child.due:
+        return 2
+    return {"not_heard": 0, "nearly": 1, "once": 3, "not_yet": 4, "secure": 5}[child.standing.level]
 
 
-def _place(child: Waiting, sentence: str) -> Place:
-    return Place(child.child, child.name, Reason("rota", child.child, sentence))
+def _place(child: Waiting, reasons: tuple[Reason, ...]) -> Place:
+    return Place(child.child, child.name, reasons)
 
 
-def _waited(child: Waiting) -> str:
+def _waited(child: Waiting) -> tuple[Reason, ...]:
     if child.last_heard is None:
-        return "Never heard alone."
-    return f"Waiting since {child.last_heard:%-d %b}."
+        return (because("rota_never", about=child.child),)
+    return (because("rota_since", about=child.child, day=child.last_heard),)
 
 
-def _unsure(child: Waiting) -> str:
-    if child.standing.level == "not_heard" and not child.standing.flag:
-        return "Not heard in this."
-    return child.standing.sentence
+def _unsure(child: Waiting) -> tuple[Reason, ...]:
+    if child.standing.level == "not_heard" and not child.standing.partly:
+        return (because("rota_not_heard_in_this", about=child.child),)
+    return reasons_today(child.standing.reasons, child.standing.last_full, child.due)

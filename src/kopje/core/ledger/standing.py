@@ -8,133 +8,144 @@ from datetime import date
 from typing import Literal
 
 from kopje.core.ledger.marks import Mark
-from kopje.core.reasons import counted
+from kopje.core.reasons import Reason, because, listed
 from kopje.core.sequence.concepts import Concept, Way
 
-Level = Literal["not_heard", "not_yet", "nearly", "secure"]
-Flag = Literal["", "once", "due", "partly"]
-ORDER: tuple[Level, ...] = ("not_heard", "not_yet", "nearly", "secure")
+Level = Literal["not_heard", "not_yet", "nearly", "once", "secure"]
+ORDER: tuple[Level, ...] = ("not_heard", "not_yet", "nearly", "once", "secure")
 NEWEST = 3
 DUE_AFTER_WEEKS = 10
+YOUNG = 1  # concepts of kindergarten and grade 1 may be shown in any way
 
 
 @dataclass(frozen=True, slots=True)
 class Standing:
-    """Level, flag, one sentence, and the marks it was read from (newest first)."""
+    """How far a child is, why, and the marks it was read from (newest first). Nothing in it depends on today.
+
+    `once`: showed it once. `partly`: heard in one way that counts and not in another, so not heard as a whole.
+    `last_full`: the day of the last mark made alone and without help, from which it is told whether it is due.
+    """
 
     level: Level
-    flag: Flag
-    sentence: str
+    reasons: tuple[Reason, ...]
+    partly: bool = False
+    last_full: date | None = None
     marks: tuple[Mark, ...] = ()
 
-    @property
-    def counts_as_secure(self) -> bool:
-        """For the section's readiness."""
-        return self.level == "secure" or self.flag == "once"
+
+NOT_HEARD = Standing("not_heard", (because("standing_not_heard"),))
 
 
-NOT_HEARD = Standing("not_heard", "", "Not heard yet.")
+def any_way(concept: Concept) -> bool:
+    """The concept's grade decides, not the child's."""
+    return concept.grade <= YOUNG
 
 
-def standing(
-    concept: Concept,
-    marks: Iterable[Mark],
-    *,
-    any_way: bool,
-    weeks_met: Sequence[date] = (),
-    since: date | None = None,
-) -> Standing:
-    """The weakest of the ways that the concept names; in K-1 (`any_way`) whichever way was shown.
+def standing(concept: Concept, marks: Iterable[Mark]) -> Standing:
+    """The weakest of the ways that the concept names; for concepts of K and 1 all ways form one row.
 
-    Heard in one way and not yet in another is not heard, flagged `partly`: nobody listened for the other way,
-    so the child is in no count, but what was heard is seen. `since` is the first day of this school year, where there was one before; `weeks_met` holds the first day of each week in which the section met.
+    Heard in one way and not yet in another is not heard, and `partly`: nobody listened for the other way, so the
+    child is in no count, but what was heard is seen.
     """
     mine = [mark for mark in marks if mark.concept == concept.key]
-    if any_way:
-        return of_one_way([mark for mark in mine if mark.way], weeks_met, since)
-    every = {
-        way: _told(way, of_one_way([m for m in mine if m.way == way], weeks_met, since))
-        for way in dict.fromkeys([*concept.ways, *(mark.way for mark in mine)])
-    }
+    if any_way(concept):
+        return of_one_row(last_of_each_day(mine, one_row=True))
+    every = {way: _in_way(way, one) for way, one in by_way(concept, mine)}
     found = [every[way] for way in concept.ways]
-    weakest = min(found, key=lambda one: (ORDER.index(one.level), one.flag != "once", one.flag != "due"))
+    weakest = min(found, key=lambda one: (ORDER.index(one.level), one.last_full or date.max))
     heard = [one for one in every.values() if one.marks]
     if weakest.level == "not_heard" and heard:
-        said = " ".join(one.sentence for one in (*heard, weakest))
-        return Standing("not_heard", "partly", said, heard[0].marks)
+        said = tuple(reason for one in (*heard, weakest) for reason in one.reasons)
+        return Standing("not_heard", said, True, None, heard[0].marks)
     return weakest
 
 
-def _told(way: Way, one: Standing) -> Standing:
-    names = {"hear": "Hearing it", "sing": "Singing it", "read": "Reading it", "write": "Writing it",
-             "create": "Making with it"}  # fmt: skip
-    return Standing(
-        one.level, one.flag, f"{names[way]}: {one.sentence[0].lower()}{one.sentence[1:]}", one.marks
-    )
+def by_way(concept: Concept, marks: Sequence[Mark]) -> tuple[tuple[Way, Standing], ...]:
+    """The ways that count, then others that were heard, each judged alone."""
+    ways = dict.fromkeys([*concept.ways, *(mark.way for mark in marks)])
+    return tuple((way, of_one_row(last_of_each_day([m for m in marks if m.way == way]))) for way in ways)
 
 
-def last_of_each_day(marks: Iterable[Mark]) -> list[Mark]:
-    """Several marks with the same way, voices and help on one day count as the last; oldest first."""
+def _in_way(way: Way, one: Standing) -> Standing:
+    said = tuple(because("standing_in_way", way=way, said=reason) for reason in one.reasons)
+    return Standing(one.level, said, one.partly, one.last_full, one.marks)
+
+
+def last_of_each_day(marks: Iterable[Mark], one_row: bool = False) -> list[Mark]:
+    """Of several marks on one day with the same way, voices and help the last one counts, oldest first.
+
+    `one_row`: of all full marks of a day, whatever the way, only the last.
+    """
     kept: dict[tuple[object, ...], Mark] = {}
-    for mark in sorted(marks, key=lambda mark: mark.moment):
-        kept[mark.day, mark.way, mark.voices, mark.help] = mark
-    return sorted(kept.values(), key=lambda mark: mark.moment)
+    for mark in sorted(marks, key=lambda mark: mark.order):
+        key = (mark.day,) if one_row and mark.full else (mark.day, mark.way, mark.voices, mark.help)
+        kept[key] = mark
+    return sorted(kept.values(), key=lambda mark: mark.order)
 
 
-def of_one_way(marks: Iterable[Mark], weeks_met: Sequence[date] = (), since: date | None = None) -> Standing:
-    """The rule itself, for the marks of one child, concept and way."""
-    counted_marks = [mark for mark in last_of_each_day(marks) if mark.full or mark.half]
-    if not counted_marks:
+def of_one_row(marks: Sequence[Mark]) -> Standing:
+    """The rule itself, for the marks of one child and concept, oldest first."""
+    heard = [mark for mark in marks if mark.full or mark.half]
+    if not heard:
         return NOT_HEARD
-    full = [mark for mark in counted_marks if mark.full]
-    newest_first = tuple(reversed(counted_marks))
-    if _secure(full, counted_marks):
-        if _due(full, weeks_met, since):
-            said = f"Secure, but not heard alone since {full[-1].day:%-d %b}."
-            return Standing("secure", "due", said, newest_first)
-        return Standing("secure", "", _days(full), newest_first)
-    if len(full) == 1 and full[0].result == "secure" and all(m.result == "secure" for m in counted_marks):
-        return Standing(
-            "nearly", "once", f"Heard once alone ({full[0].day:%-d %b}), and it was secure.", newest_first
-        )
-    last = counted_marks[-NEWEST:]
-    good = sum(mark.result in ("secure", "nearly") for mark in last)
+    full = [mark for mark in heard if mark.full]
+    last_full = full[-1].day if full else None
+    level, reason = _level(full, heard)
+    return Standing(level, (reason,), False, last_full, tuple(reversed(heard)))
+
+
+def _level(full: Sequence[Mark], heard: Sequence[Mark]) -> tuple[Level, Reason]:
+    if _secure(full, heard):
+        good = [mark.day for mark in full[-NEWEST:] if mark.result == "secure"]
+        return "secure", because("standing_secure", days=listed(map(_day, good[-2:])))
+    if len(full) == 1 and full[0].result == "secure" and not _doubted(full[0], heard):
+        return "once", because("standing_once", day=full[0].day)
+    last = heard[-NEWEST:]
+    good_ones = sum(mark.result in ("secure", "nearly") for mark in last)
     newest = last[-1].result
-    if newest != "not_yet" or 2 * good >= len(last):
-        return Standing("nearly", "", _nearly(newest, full), newest_first)
-    return Standing(
-        "not_yet",
-        "",
-        f"Not yet on {last[-1].day:%-d %b}; {good} of the last {len(last)} went well.",
-        newest_first,
-    )
+    if newest != "not_yet" or 2 * good_ones >= len(last):
+        return "nearly", because("standing_nearly", result=newest, count=len(full))
+    return "not_yet", because("standing_not_yet", day=last[-1].day, good=good_ones, count=len(last))
 
 
-def _secure(full: Sequence[Mark], every: Sequence[Mark]) -> bool:
+def _day(day: date) -> Reason:
+    return because("day_short", day=day)
+
+
+def _secure(full: Sequence[Mark], heard: Sequence[Mark]) -> bool:
     last = full[-NEWEST:]
     enough = sum(mark.result == "secure" for mark in last) >= 2 and last[-1].result == "secure"
-    return enough and not any(
-        mark.half and mark.result == "not_yet" and mark.moment > last[-1].moment for mark in every
-    )
+    return enough and not _doubted(last[-1], heard)
 
 
-def _due(full: Sequence[Mark], weeks_met: Sequence[date], since: date | None) -> bool:
-    """Not heard alone in this school year, or not in the last ten weeks in which the section met."""
-    if since is not None and full[-1].day < since:
-        return True
+def _doubted(mark: Mark, heard: Sequence[Mark]) -> bool:
+    """A half “not yet” came after it."""
+    return any(one.half and one.result == "not_yet" and one.order > mark.order for one in heard)
+
+
+def due_before(weeks_met: Iterable[date], since: date | None) -> date | None:
+    """What was last heard alone before this day is due: the first of the last ten weeks in which a section of the
+    child met (`weeks_met` holds Mondays), or the first day of this school year where there was one before."""
     recent = sorted(set(weeks_met))[-DUE_AFTER_WEEKS:]
-    return len(recent) == DUE_AFTER_WEEKS and full[-1].day < recent[0]
+    tenth = recent[0] if len(recent) == DUE_AFTER_WEEKS else None
+    return max((day for day in (tenth, since) if day is not None), default=None)
 
 
-def _days(full: Sequence[Mark]) -> str:
-    good = [mark for mark in full[-NEWEST:] if mark.result == "secure"]
-    days = " and ".join(f"{mark.day:%-d %b}" for mark in good[-2:])
-    return f"Secure alone on {days}."
+def last_alone(marks: Iterable[Mark]) -> date | None:
+    """The last day somebody listened to the child alone, with help or without."""
+    return max((mark.day for mark in marks if mark.voices == "alone"), default=None)
 
 
-def _nearly(newest: str, full: Sequence[Mark]) -> str:
-    alone = f"heard alone {counted(len(full), 'time')}" if full else "never yet heard alone without help"
-    said = {"secure": "secure last time", "nearly": "nearly last time", "not_yet": "not yet last time"}[
-        newest
-    ]
-    return f"Nearly: {said}, {alone}."
+def is_due(level: str, last_full: date | None, before: date | None) -> bool:
+    """Secure or shown once, and not heard alone since."""
+    return level in ("secure", "once") and last_full is not None and before is not None and last_full < before
+
+
+def counts_as_secure(level: str, due: bool) -> bool:
+    """For the section's readiness: secure, or shown once and not yet due."""
+    return level == "secure" or (level == "once" and not due)
+
+
+def reasons_today(reasons: Sequence[Reason], last_full: date | None, due: bool) -> tuple[Reason, ...]:
+    """Why, with what only today knows."""
+    return (*reasons, because("standing_due", day=last_full)) if due and last_full else tuple(reasons)

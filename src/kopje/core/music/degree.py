@@ -40,7 +40,7 @@ class Degree:
     def parse(cls, text: str) -> Degree:
         match = _DEGREE.fullmatch(text)
         if not match or match[1] not in _BY_NAME:
-            raise PitchError(f"“{text}” is not a syllable such as do, so, or la'.", value=text)
+            raise PitchError("not_a_syllable", text=text, value=text)
         index, alter = _BY_NAME[match[1]]
         octave = len(match[3]) if "'" in match[3] else -len(match[3])
         return cls(index, alter + match[2].count("#") - match[2].count("b"), octave)
@@ -121,7 +121,7 @@ class Do:
 def plain_do(name: str) -> Do:
     """Do from its letter name: `F`, `Bb`, `F#`."""
     if not re.fullmatch(r"[A-G](#{0,2}|b{0,2})", name):
-        raise PitchError(f"“{name}” is not a letter name such as F or Bb.", value=name)
+        raise PitchError("not_a_letter", text=name, value=name)
     return Do(name[0], name.count("#") - name.count("b"))
 
 

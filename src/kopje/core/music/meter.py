@@ -36,7 +36,7 @@ class Meter:
             upper, lower = sum(map(int, match[1].split("+"))), int(match[2])
             if 1 <= upper <= 64 and lower in (1, 2, 4, 8, 16, 32, 64):
                 return cls(upper, lower)
-        raise MeterError(f"“{text}” is not a meter such as 2/4 or 6/8.", value=text)
+        raise MeterError("not_a_meter", text=text, value=text)
 
     def __str__(self) -> str:
         return f"{self.upper}/{self.lower}"

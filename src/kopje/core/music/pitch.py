@@ -31,7 +31,7 @@ class Pitch:
         """Read `F#4`, `Bb3`; PitchError otherwise."""
         match = _PITCH.fullmatch(text)
         if not match:
-            raise PitchError(f"“{text}” is not a pitch such as F#4 or Bb3.", value=text)
+            raise PitchError("not_a_pitch", text=text, value=text)
         letter, sign, octave = match.groups()
         return cls(letter, len(sign) if "#" in sign else -len(sign), int(octave))
 

@@ -10,6 +10,7 @@ from kopje.core.exact import Fraction
 from kopje.core.lazy import lazy
 from kopje.core.music.meter import Meter
 from kopje.core.music.pitch import Pitch, from_fifths, signature_alters
+from kopje.core.reasons import Reason
 
 Kind = Literal["note", "rest", "unpitched"]
 BarLine = Literal["single", "double", "final", "repeat", "none"]
@@ -86,7 +87,7 @@ class Problem:
 
     bar: int | None
     code: str
-    message: str
+    reason: Reason
 
 
 @dataclass(frozen=True, slots=True)

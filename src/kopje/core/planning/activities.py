@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from kopje.core.ledger.marks import Help, Voices
+from kopje.core.reasons import Reason, because
 from kopje.core.sequence.concepts import Concept, Line, Way
 from kopje.core.sequence.phases import Purpose
 
@@ -13,6 +14,11 @@ HANDS_ON = frozenset({"unpitched", "barred", "recorder"})
 Energy = Literal["seated", "standing", "moving"]
 SongRole = Literal["none", "known", "target", "new"]
 Role = Literal["opening", "voice", "review", "focus", "second", "play", "game", "repertoire", "closing"]
+
+
+def kind_name(kind: str) -> Reason:
+    """The term for a kind of activity."""
+    return because(f"kind_{kind.replace(' ', '_').replace('-', '_')}")
 
 
 @dataclass(frozen=True, slots=True)

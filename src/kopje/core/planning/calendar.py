@@ -12,6 +12,7 @@ from functools import cached_property
 
 from kopje.core.errors import CalendarError
 from kopje.core.planning.meetings import Meeting
+from kopje.core.reasons import because
 
 LONGEST_YEAR = 550  # days; a longer span is a slip of the pen
 SCHOOL_WEEKDAYS = 5
@@ -28,7 +29,10 @@ class Span:
     def __post_init__(self) -> None:
         if self.last < self.first:
             raise CalendarError(
-                f"“{self.name or 'This span'}” ends ({self.last}) before it begins ({self.first}). Nothing was kept.",
+                "span_backwards",
+                name=self.name or because("this_span"),
+                first=self.first,
+                last=self.last,
                 value=self.name,
             )
 
@@ -66,18 +70,12 @@ class SchoolYear:
 
     def __post_init__(self) -> None:
         if not 0 <= self.cycle <= 20:
-            raise CalendarError(
-                f"A cycle has 2 to 20 days, not {self.cycle}. Nothing was kept.", value=self.cycle
-            )
+            raise CalendarError("cycle_days", days=self.cycle, value=self.cycle)
         for one, other in zip(sorted(self.terms), sorted(self.terms)[1:], strict=False):
             if other.first <= one.last:
-                raise CalendarError(
-                    f"The terms “{one.name}” and “{other.name}” overlap. Nothing was kept.", value=other.name
-                )
+                raise CalendarError("terms_overlap", one=one.name, other=other.name, value=other.name)
         if self.terms and (self.last - self.first).days > LONGEST_YEAR:
-            raise CalendarError(
-                "The terms span more than a year and a half. Nothing was kept; look at their years."
-            )
+            raise CalendarError("terms_too_long")
 
     @cached_property
     def first(self) -> date:

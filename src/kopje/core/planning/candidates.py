@@ -7,11 +7,11 @@ from dataclasses import dataclass, replace
 from functools import cache, cached_property
 from itertools import chain
 
-from kopje.core.planning.activities import Activity
+from kopje.core.planning.activities import Activity, kind_name
 from kopje.core.planning.catalogue import CATALOGUE, activity
-from kopje.core.planning.lesson import Choice, LeftOver, LessonQuestion
+from kopje.core.planning.lesson import Choice, LeftOver, LessonQuestion, New
 from kopje.core.planning.template import Slot, template
-from kopje.core.reasons import Reason
+from kopje.core.reasons import Named, Reason, because
 from kopje.core.sequence.arcs import Due, SectionState, due
 from kopje.core.sequence.concepts import Concept, ConceptKey
 from kopje.core.sequence.phases import Purpose
@@ -27,7 +27,6 @@ SUNG_THIS_WEEK = 2
 UNKNOWN_IN_SONG = 1
 OTHER_KIND = 2
 NEW_SONGS = 4
-LEFT_OVERS = 2
 
 
 @dataclass(frozen=True, slots=True)
@@ -37,7 +36,7 @@ class Candidate:
     choice: Choice
     activity: Activity
     cost: int
-    new: str | None
+    new: New | None
     reasons: tuple[Reason, ...]
 
 
@@ -49,21 +48,39 @@ class Slots:
 
     @cached_property
     def left_over(self) -> tuple[LeftOver, ...]:
-        """What is carried over to the front; routines are not."""
-        fits = [item for item in self.question.left_over if not activity(item.choice.activity).routine]
-        return tuple(item for item in fits if item.role not in ("opening", "closing"))[:LEFT_OVERS]
+        """What comes to the front, without what was refused since."""
+        refused = self.question.refused
+        return tuple(
+            item
+            for item in self.question.left_over
+            if (item.choice.activity, item.choice.song) not in refused
+        )
 
     @cached_property
     def slots(self) -> tuple[Slot, ...]:
-        """Left-overs first; each takes the place of the slot it came from."""
+        """Left-overs first; each takes the place of the slot it came from, never of one that is pinned."""
         rest = list(template(self.question.state.grade, self.question.minutes))
         for item in self.left_over:
-            same = next((slot for slot in rest if slot.role == item.role), None)
+            free = [slot for slot in rest if slot.key not in self.question.pins]
+            same = next((slot for slot in free if slot.role == item.role), None)
             if same is None:
-                same = next((slot for slot in rest if slot.role in ("review", "play", "game")), None)
+                same = next((slot for slot in free if slot.role in ("review", "play", "game")), None)
             if same is not None:
                 rest.remove(same)
-        return (*(Slot("Left over", item.role) for item in self.left_over), *rest)
+        front = [Slot(f"left-{n}", item.role, carried=True) for n, item in enumerate(self.left_over, 1)]
+        keys = {slot.key for slot in (*front, *rest)}
+        for (
+            key,
+            choice,
+        ) in self.question.pins.items():  # a pin in a slot that nothing is carried into any more
+            if key not in keys:
+                front.append(Slot(key, activity(choice.activity).roles[0]))
+                same = next(
+                    (s for s in rest if s.role == front[-1].role and s.key not in self.question.pins), None
+                )
+                if same is not None:
+                    rest.remove(same)
+        return (*front, *rest)
 
     @cached_property
     def due(self) -> tuple[Due, ...]:
@@ -81,14 +98,15 @@ class Slots:
 
     def candidates(self, index: int) -> tuple[Candidate, ...]:
         """The best candidates of a slot, cheapest first. A pin or a left-over stands alone."""
-        if index in self.question.pins:
-            pinned = self.made(self.question.pins[index])
-            return (replace(pinned, reasons=(Reason("pinned", "cell", "You pinned it."), *pinned.reasons)),)
+        slot = self.slots[index]
+        if slot.key in self.question.pins:
+            pinned = self.made(self.question.pins[slot.key])
+            return (replace(pinned, reasons=(because("pinned", about="part"), *pinned.reasons)),)
         if index < len(self.left_over):
             item = self.left_over[index]
-            if (item.choice.activity, item.choice.song) not in self.question.refused:
-                return (self._of(item.choice, 0, (Reason("left_over", "cell", item.why, "for"),)),)
-        every = self.fitting(self.slots[index])
+            why = because("left_over", "for", "part", day=item.day, state=item.tick or "not_reached")
+            return (self._of(item.choice, 0, (why,)),)
+        every = self.fitting(slot)
         return tuple(
             sorted(every, key=lambda c: (c.cost, c.activity.title, c.choice.song or ""))[:CANDIDATES_A_SLOT]
         )
@@ -128,8 +146,10 @@ class Slots:
         if wanted.phase is None or not wanted.phase.kinds:
             return (), 0
         if item.kind in wanted.phase.kinds:
-            said = f"{item.kind.capitalize()} belongs to “{wanted.phase.word}”."
-            return (Reason("phase", wanted.concept.key, said, "for"),), 0
+            said = because(
+                "phase", "for", wanted.concept.key, kind=kind_name(item.kind), phase=wanted.phase.word
+            )
+            return (said,), 0
         return (), OTHER_KIND
 
     def _wanted(self, slot: Slot) -> list[Due]:
@@ -166,14 +186,13 @@ class Slots:
 
     @staticmethod
     def _warm(concept: Concept) -> Due:
-        said = f"{concept.name.capitalize()} is named; sung now and then it stays warm."
-        return Due(concept, "practise", (Reason("warm", concept.key, said),))
+        return Due(concept, "practise", (because("warm", about=concept.key, concept=Named(concept.key)),))
 
     @staticmethod
     def _as_preparing(item: Due) -> Due:
-        said = f"No song in the songbook can present {item.concept.name} to them yet, so it is prepared once more."
+        key = item.concept.key
         return Due(
-            item.concept, "prepare", (*item.reasons, Reason("no_song", item.concept.key, said, "against"))
+            item.concept, "prepare", (*item.reasons, because("no_song", "against", key, concept=Named(key)))
         )
 
     def _fits(self, item: Due) -> tuple[Fit, ...]:
@@ -216,12 +235,8 @@ class Slots:
                 strange = len([c for c in unknown(song, state) if not c.aspect])
                 found.append((outside, strange, song.title, song))
         for outside, strange, title, song in sorted(found, key=lambda one: one[:3])[:NEW_SONGS]:
-            said = f"{title} is new to them{'' if outside else ' and lies in their range'}."
-            yield (
-                replace(choice, song=song.id),
-                UNKNOWN_IN_SONG * min(strange, 3),
-                (Reason("new_song", "song", said),),
-            )
+            said = because("new_song_titled", about="song", title=title, inside=int(not outside))
+            yield replace(choice, song=song.id), UNKNOWN_IN_SONG * min(strange, 3), (said,)
 
     def _known(
         self, choice: Choice, concept: Concept | None
@@ -237,13 +252,7 @@ class Slots:
                 and (self.question.today - met.last).days < 7
             )
             strange = len([c for c in unknown(song, self.question.state) if not c.aspect])
-            last = f", last on {met.last:%-d %b}" if met.last else ""
-            said = Reason(
-                "known_song",
-                "song",
-                f"{song.title} is an old friend: sung in {met.lessons} lessons{last}.",
-                "for",
-            )
+            said = _old_friend(song.title, met)
             cost = SUNG_THIS_WEEK * recent + UNKNOWN_IN_SONG * min(strange, 3)
             yield [(replace(choice, song=song_id), cost, (said,))]
 
@@ -252,20 +261,35 @@ class Slots:
         new = self._new(choice, item)
         extra: list[Reason] = []
         if new:
-            extra.append(Reason("new", "cell", f"New to them: {new}."))
+            extra.append(because("new", about="part", what=new_thing(new, choice.concept)))
         if item.hears:
-            extra.append(Reason("hears", "cell", f"{item.hears} children can be heard alone in it.", "for"))
+            extra.append(because("hears", "for", "part", count=item.hears))
         if item.key in self.question.lately:
-            extra.append(Reason("lately", "cell", "They did it last time.", "against"))
+            extra.append(because("lately", "against", "part"))
         total = cost + NEW * bool(new) + (LATELY - 2 * item.routine) * (item.key in self.question.lately)
         return Candidate(choice, item, total, new, (*reasons, *extra))
 
-    def _new(self, choice: Choice, item: Activity) -> str | None:
+    def _new(self, choice: Choice, item: Activity) -> New | None:
         """What is new to the class in it: a name, a song, or an activity without a song."""
         if choice.purpose == "present" and choice.concept:
-            return f"the name {self.question.state.sequence.concept(choice.concept).name}"
+            return "name"
         if choice.song is not None and choice.song not in self.question.met:
-            return "the song"
+            return "song"
         if choice.song is None and not self.question.done.get(item.key):
-            return "the activity"
+            return "activity"
         return None
+
+
+def new_thing(new: New, concept: ConceptKey | None) -> Reason:
+    """The term for what is new in a part."""
+    return (
+        because("new_name", concept=Named(concept or ""))
+        if new == "name"
+        else because("new_song_word" if new == "song" else "new_activity")
+    )
+
+
+def _old_friend(title: str, met: Met) -> Reason:
+    if met.last is None:
+        return because("old_friend", "for", "song", title=title, lessons=met.lessons)
+    return because("old_friend_last", "for", "song", title=title, lessons=met.lessons, day=met.last)

@@ -13,9 +13,10 @@ from dataclasses import dataclass, replace
 from kopje.core.errors import PlanError
 from kopje.core.planning.activities import Role
 from kopje.core.planning.candidates import Candidate, Slots
-from kopje.core.planning.lesson import Cell, LessonPlan, LessonQuestion, Status
-from kopje.core.planning.template import Slot, available
-from kopje.core.reasons import Reason
+from kopje.core.planning.catalogue import activity
+from kopje.core.planning.lesson import LessonPlan, LessonQuestion, Part, Status
+from kopje.core.planning.template import Slot, available, slot_name
+from kopje.core.reasons import Reason, because
 
 SAME_KIND = 3
 SAME_CONCEPT_TWICE = 4
@@ -139,19 +140,19 @@ class _Filled:
 
 
 def compose(question: LessonQuestion) -> LessonPlan:
-    """Propose the next lesson; PlanError when not even three cells can be filled."""
+    """Propose the next lesson; PlanError when not even three parts can be filled."""
     slots = Slots(question)
     every = [_Filled(index, slot, slots.candidates(index)) for index, slot in enumerate(slots.slots)]
-    unmet = [_empty(filled.slot) for filled in every if not filled.options]
+    unmet = [_empty(filled.slot, question.state.grade) for filled in every if not filled.options]
     filled = [one for one in every if one.options]
     if not filled:
-        raise PlanError("There is nothing to propose yet. Bring in a few songs first.")
+        raise PlanError("plan_nothing_to_propose")
     for kept in _fewer(question, filled):
-        unmet_here = unmet + [_empty(one.slot) for one in filled if one not in kept]
-        plan = _solved(question, kept, len(slots.left_over), unmet_here)
+        unmet_here = unmet + [_empty(one.slot, question.state.grade) for one in filled if one not in kept]
+        plan = _solved(question, kept, unmet_here)
         if plan is not None:
             return plan
-    raise PlanError("No lesson fits these minutes and pins. Take out a pin, or give the lesson more minutes.")
+    raise PlanError("plan_no_lesson_fits")
 
 
 def _fewer(question: LessonQuestion, filled: list[_Filled]) -> Iterator[list[_Filled]]:
@@ -159,15 +160,20 @@ def _fewer(question: LessonQuestion, filled: list[_Filled]) -> Iterator[list[_Fi
     yield filled
     kept = list(filled)
     for role in SPARED:
-        found = next((one for one in kept if one.slot.role == role and one.index not in question.pins), None)
+        found = next(
+            (
+                one
+                for one in kept
+                if one.slot.role == role and not one.slot.carried and one.slot.key not in question.pins
+            ),
+            None,
+        )
         if found is not None and len(kept) > 3:
             kept = [one for one in kept if one is not found]
             yield kept
 
 
-def _solved(
-    question: LessonQuestion, filled: list[_Filled], left_over: int, unmet: list[Reason]
-) -> LessonPlan | None:
+def _solved(question: LessonQuestion, filled: list[_Filled], unmet: list[Reason]) -> LessonPlan | None:
     options = [one.options for one in filled]
     budget = available(question.minutes, len(filled))
     for most_new, price_of_new in _allowances(question, options):
@@ -177,18 +183,18 @@ def _solved(
             chosen = search.best.chosen
             minutes = spread([c.activity.minutes for c in chosen], _sitting(question, chosen), budget)
             wishes = [*unmet, *_unmet(question, chosen, budget - sum(minutes))]
-            cells = tuple(
-                _cell(one.index, one.slot, candidate, length, one.index < left_over)
+            parts = tuple(
+                _part(one.slot, candidate, length)
                 for one, candidate, length in zip(filled, chosen, minutes, strict=True)
             )
-            return LessonPlan(cells, sum(minutes), budget, status, tuple(wishes))
+            return LessonPlan(parts, sum(minutes), budget, status, tuple(wishes))
     return None
 
 
 def _allowances(
     question: LessonQuestion, options: Sequence[Sequence[Candidate]]
 ) -> tuple[tuple[int, int], ...]:
-    """How many cells may be new, and what each new one costs.
+    """How many parts may be new, and what each new one costs.
 
     Half of them; where too little is known for that, any number, but as few as can be.
     """
@@ -196,45 +202,36 @@ def _allowances(
     return (few,) if ramp(question, len(options)) else ((len(options) // 2, 0), few)
 
 
-def ramp(question: LessonQuestion, cells: int) -> bool:
-    """A new section knows fewer than twice as many things as a lesson has cells."""
-    return len(question.met) + len(question.done) < 2 * cells
+def ramp(question: LessonQuestion, parts: int) -> bool:
+    """A new section knows fewer than twice as many things as a lesson has parts."""
+    return len(question.met) + len(question.done) < 2 * parts
 
 
 def _unmet(question: LessonQuestion, chosen: Sequence[Candidate], free: int) -> list[Reason]:
-    found = []
+    found = [because("no_place", "against", one.choice.activity, activity=activity(one.choice.activity).title)
+             for one in question.no_place]  # fmt: skip
     if ramp(question, len(chosen)):
-        found.append(
-            Reason("ramp", "new", "They know little yet, so as few new things as possible are chosen.")
-        )
+        found.append(because("ramp", about="new"))
     elif sum(bool(c.new) for c in chosen) > len(chosen) // 2:
-        found.append(
-            Reason("many_new", "new", "More than half is new: they know too few songs for less.", "against")
-        )
+        found.append(because("many_new", "against", "new"))
     if hearing_cost(chosen):
-        found.append(
-            Reason("few_heard", "hearing", "Fewer than four children can be heard alone.", "against")
-        )
+        found.append(because("few_heard", "against", "hearing"))
     if free > 2:
-        found.append(
-            Reason("free_minutes", "minutes", f"{free} minutes stay free: nothing that fits is longer.")
-        )
+        found.append(because("free_minutes", about="minutes", count=free))
     return found
 
 
-def _empty(slot: Slot) -> Reason:
-    return Reason(
-        "empty_slot", slot.role, f"Nothing fits “{slot.name}” yet; more songs would help.", "against"
-    )
+def _empty(slot: Slot, grade: int) -> Reason:
+    return because("empty_slot", "against", slot.role, slot=slot_name(slot.key, grade))
 
 
 def _sitting(question: LessonQuestion, chosen: Sequence[Candidate]) -> list[bool]:
-    """Which cells may not be stretched: seated ones with the smallest children."""
+    """Which parts may not be stretched: seated ones with the smallest children."""
     return [question.state.grade <= 1 and c.activity.energy == "seated" for c in chosen]
 
 
 def spread(bounds: Sequence[tuple[int, int, int]], seated: Sequence[bool], budget: int) -> list[int]:
-    """Whole minutes for each cell, within its bounds, their sum as near under the budget as can be.
+    """Whole minutes for each part, within its bounds, their sum as near under the budget as can be.
 
     >>> spread([(2, 3, 5), (3, 5, 7)], [False, False], 10)
     [4, 6]
@@ -258,36 +255,36 @@ def spread(bounds: Sequence[tuple[int, int, int]], seated: Sequence[bool], budge
     return minutes
 
 
-def _cell(index: int, slot: Slot, candidate: Candidate, minutes: int, left_over: bool) -> Cell:
-    return Cell(
-        index, slot.name, slot.role, candidate.choice, candidate.activity, minutes, candidate.new, left_over,
+def _part(slot: Slot, candidate: Candidate, minutes: int) -> Part:
+    return Part(
+        slot.key, slot.role, candidate.choice, candidate.activity, minutes, candidate.new, slot.carried,
         candidate.reasons,
     )  # fmt: skip
 
 
-def alternatives(question: LessonQuestion, plan: LessonPlan, place: int, most: int = 6) -> tuple[Cell, ...]:
-    """What else could stand in the cell at `place`, the others kept as they are; cheapest first.
+def alternatives(
+    question: LessonQuestion, plan: LessonPlan, slot_key: str, most: int = 6
+) -> tuple[Part, ...]:
+    """What else could stand in one slot, the others kept as they are; cheapest first.
 
     Its minutes stay as near as its own bounds allow, and the lesson never grows beyond what is available.
     """
     slots = Slots(replace(question, left_over=(), pins={}))
-    cell = plan.cells[place]
-    slot = Slot(cell.slot, cell.role)
+    part = next(one for one in plan.parts if one.slot == slot_key)
+    slot = Slot(part.slot, part.role)
     others = _Sofar()
-    for other in (c for i, c in enumerate(plan.cells) if i != place):
+    for other in (one for one in plan.parts if one is not part):
         others = others.plus(slots.made(other.choice), 0)
-    spare = cell.minutes + max(plan.available - sum(c.minutes for c in plan.cells), 0)
+    spare = part.minutes + max(plan.available - sum(one.minutes for one in plan.parts), 0)
     found = []
     for candidate in slots.fitting(slot):
         one_present = others.presents + (candidate.choice.purpose == "present") <= 1
         fits = candidate.activity.minutes[0] <= spare and others.allows(candidate) and one_present
-        if fits and candidate.choice != cell.choice:
+        if fits and candidate.choice != part.choice:
             found.append((candidate.cost + beside(others.chosen, candidate), candidate))
     found.sort(key=lambda pair: (pair[0], pair[1].activity.title, pair[1].choice.song or ""))
     return tuple(
-        _cell(
-            cell.index, slot, c, min(max(cell.minutes, c.activity.minutes[0]), c.activity.minutes[2]), False
-        )
+        _part(slot, c, min(max(part.minutes, c.activity.minutes[0]), c.activity.minutes[2]))
         for _, c in _varied(found)[:most]
     )
 

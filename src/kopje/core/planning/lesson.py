@@ -7,7 +7,10 @@ from dataclasses import dataclass, field
 from datetime import date
 from typing import Literal
 
+from kopje.core.ledger.events import Tick
+from kopje.core.ledger.held import TaughtPart
 from kopje.core.planning.activities import Activity, Role
+from kopje.core.planning.material import Material
 from kopje.core.reasons import Reason
 from kopje.core.sequence.arcs import SectionState
 from kopje.core.sequence.concepts import ConceptKey
@@ -16,6 +19,7 @@ from kopje.core.songs.contents import SongCard
 from kopje.core.songs.fit import Met
 
 Status = Literal["best_possible", "best_found"]
+New = Literal["name", "song", "activity"]
 
 
 @dataclass(frozen=True, slots=True)
@@ -27,19 +31,29 @@ class Choice:
     concept: ConceptKey | None = None
     purpose: Purpose | None = None
 
+    @property
+    def material(self) -> Material:
+        return Material.of_song(self.song)
+
 
 @dataclass(frozen=True, slots=True)
 class LeftOver:
-    """A cell of the lesson before that was skipped, done partly, or not reached."""
+    """A part of the lesson before (held on `day`) that was skipped, done partly, or not reached (`tick` None)."""
 
     choice: Choice
     role: Role
-    why: str
+    tick: Tick | None
+    day: date
+
+    @classmethod
+    def of(cls, part: TaughtPart, day: date) -> LeftOver:
+        choice = Choice(part.activity, part.material.song, part.concept, part.purpose)
+        return cls(choice, part.role, part.tick, day)  # type: ignore[arg-type]  # a role as it was stored
 
 
 @dataclass(frozen=True)
 class LessonQuestion:
-    """Everything the composer may know. `pins` and the result count slots from 0, left-overs in front."""
+    """Everything the composer may know. `pins` by the id of the slot; `left_over` are carried to the front."""
 
     state: SectionState
     minutes: int
@@ -48,23 +62,23 @@ class LessonQuestion:
     done: Mapping[str, int] = field(default_factory=dict)
     lately: frozenset[str] = frozenset()
     left_over: tuple[LeftOver, ...] = ()
+    no_place: tuple[LeftOver, ...] = ()  # also left over, but too many to carry at once
     laid: tuple[ConceptKey, ...] = ()  # what the year's plan has in this lesson
-    pins: Mapping[int, Choice] = field(default_factory=dict)
+    pins: Mapping[str, Choice] = field(default_factory=dict)
     refused: frozenset[tuple[str, str | None]] = frozenset()
     today: date | None = None
 
 
 @dataclass(frozen=True, slots=True)
-class Cell:
-    """One proposed activity. `index` counts slots; `new` says what is new to the class, None when nothing is."""
+class Part:
+    """One planned activity in its slot; `new` says what is new to the class, None when nothing is."""
 
-    index: int
     slot: str
     role: Role
     choice: Choice
     activity: Activity
     minutes: int
-    new: str | None
+    new: New | None
     left_over: bool
     reasons: tuple[Reason, ...]
 
@@ -73,7 +87,7 @@ class Cell:
 class LessonPlan:
     """The proposal; `unmet` lists wishes that could not be kept."""
 
-    cells: tuple[Cell, ...]
+    parts: tuple[Part, ...]
     minutes: int
     available: int
     status: Status

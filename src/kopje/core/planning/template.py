@@ -6,6 +6,7 @@ from dataclasses import dataclass
 
 from kopje.core.exact import Fraction
 from kopje.core.planning.activities import Role
+from kopje.core.reasons import Reason, because
 from kopje.core.sequence.concepts import CHOIR
 
 SETTLE_IN, LINE_UP, TRANSITION = 2, 2, Fraction(1, 2)
@@ -13,15 +14,14 @@ SETTLE_IN, LINE_UP, TRANSITION = 2, 2, Fraction(1, 2)
 
 @dataclass(frozen=True, slots=True)
 class Slot:
-    name: str
+    """`key` stays the same when a lesson is proposed anew: its role and its place among those of this role."""
+
+    key: str
     role: Role
+    carried: bool = False  # made for something left over
 
 
-SLOT_NAMES: dict[Role, str] = {
-    "opening": "Opening", "voice": "Voice play", "review": "Review", "focus": "Main thing", "second": "Second thing",
-    "play": "Instruments", "game": "Game", "repertoire": "Repertoire", "closing": "Closing",
-}  # fmt: skip
-CHOIR_NAMES: dict[Role, str] = {"opening": "Warm-up", "voice": "Hard intervals", "focus": "Sight-singing"}
+CHOIR_NAMES = frozenset({"opening", "voice", "focus"})
 _CHOIR: tuple[Role, ...] = ("opening", "voice", "focus", "repertoire", "repertoire", "closing")
 _BANDS: tuple[tuple[int, int, tuple[Role, ...]], ...] = (
     (0, 1, ("opening", "voice", "focus", "game", "second", "play", "closing")),
@@ -48,10 +48,15 @@ def template(grade: int, minutes: int) -> tuple[Slot, ...]:
     for role in _DROPPED:
         if len(roles) > wanted and role in roles:
             roles.remove(role)
-    names = SLOT_NAMES | CHOIR_NAMES if choir else SLOT_NAMES
-    return tuple(Slot(names[role], role) for role in roles)
+    return tuple(Slot(f"{role}-{roles[: at + 1].count(role)}", role) for at, role in enumerate(roles))
 
 
-def available(minutes: int, cells: int) -> int:
+def slot_name(key: str, grade: int) -> Reason:
+    """The term for a slot; what is left over comes in slots of its own, and choirs call some theirs."""
+    role = key.rsplit("-", 1)[0]
+    return because(f"slot_choir_{role}" if grade == CHOIR and role in CHOIR_NAMES else f"slot_{role}")
+
+
+def available(minutes: int, parts: int) -> int:
     """Whole minutes left for activities: without settling in, lining up and the transitions."""
-    return int(minutes - SETTLE_IN - LINE_UP - TRANSITION * max(cells - 1, 0))
+    return int(minutes - SETTLE_IN - LINE_UP - TRANSITION * max(parts - 1, 0))

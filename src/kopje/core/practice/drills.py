@@ -39,7 +39,7 @@ class Call:
 def calls(a: Analysis, beats: int, ending: Ending = "any") -> tuple[Call, ...]:
     """Every different stretch of so many beats that begins on a strong beat of a phrase and cuts no tone, in order."""
     if not 1 <= beats <= 16:
-        raise PracticeError("A call has 1 to 16 beats.", value=beats)
+        raise PracticeError("echo_beats", value=beats)
     found: dict[tuple[Tone, ...], Call] = {}
     for phrase in a.phrases:
         part = a.timeline[phrase.first : phrase.stop]
@@ -80,9 +80,7 @@ def rows(tones: Sequence[Degree], kind: Kind, start: Degree | None = None) -> tu
         line = [degree for degree in line if degree.semitones >= start.semitones]
     line = line[:LONGEST]
     if len(line) < (SEQUENCE if kind in ("thirds", "sequence") else 2):
-        raise PracticeError(
-            "There are too few tones above this one for such rows. Choose a lower one.", value=kind
-        )
+        raise PracticeError("rows_too_few_tones", value=kind)
     return tuple(
         {"up_and_down": _up_and_down, "thirds": _thirds, "sequence": _sequence, "widening": _widening}[kind](
             line

@@ -106,9 +106,7 @@ def sequences(count: int, answers: int = 2) -> tuple[tuple[int, ...], ...]:
     """Every sequence of answers the game can give: at most three equal in a row, and with two answers never strictly in turn."""
     if not FEWEST_TRIALS <= count <= MOST_TRIALS or not 2 <= answers <= 3 or answers**count > MOST_SEQUENCES:
         most = MOST_TRIALS if answers == 2 else 6
-        raise PracticeError(
-            f"A game of this kind has {FEWEST_TRIALS} to {most} questions. Nothing was made.", value=count
-        )
+        raise PracticeError("game_questions", fewest=FEWEST_TRIALS, most=most, value=count)
 
     def fair(found: tuple[int, ...]) -> bool:
         longest = max(len(list(run)) for _, run in groupby(found))

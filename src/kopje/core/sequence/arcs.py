@@ -6,11 +6,11 @@ Source: docs/sources.md#arcs.
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from functools import cached_property
 
 from kopje.core.ledger.readiness import Readiness
-from kopje.core.reasons import Reason, Verdict, counted, listed
+from kopje.core.reasons import Named, Phased, Reason, Verdict, because, listed
 from kopje.core.sequence.concepts import CHOIR, Concept, ConceptKey, Line, Sequence
 from kopje.core.sequence.phases import Phase, PhaseModel, Purpose
 
@@ -91,8 +91,8 @@ def may_present(concept: Concept, state: SectionState) -> Verdict:
 
 def _missing(concept: Concept, state: SectionState) -> Reason:
     readiness = state.readiness.get(concept.key)
-    said = readiness.sentence if readiness else "nobody heard yet"
-    return Reason("prerequisite", concept.key, f"{concept.name.capitalize()} comes first: {said}", "bars")
+    said = readiness.reason if readiness else because("readiness_nobody_heard", roll=1)
+    return because("prerequisite", "bars", concept.key, concept=Named(concept.key), said=said)
 
 
 def due(state: SectionState, laid: Iterable[ConceptKey] = ()) -> tuple[Due, ...]:
@@ -120,7 +120,7 @@ def _open(key: ConceptKey, state: SectionState) -> bool:
 
 def _planned(concept: Concept, state: SectionState) -> Due:
     item = _practise(concept, state) if state.named(concept.key) else _next(concept, state)
-    said = Reason("laid", concept.key, "The year's plan has it in this lesson.", "for")
+    said = because("laid", "for", concept.key)
     return Due(item.concept, item.purpose, (*item.reasons, said), item.phase)
 
 
@@ -152,10 +152,11 @@ def _in_practice(key: ConceptKey, state: SectionState) -> bool:
 def _practise(concept: Concept, state: SectionState) -> Due:
     count, readiness = state.touches(concept.key).practised, state.readiness.get(concept.key)
     phase = state.phases.at("practise", count)
-    so_far = f"{phase.past} in {counted(count, 'lesson')} so far" if count else f"not {phase.past} yet"
-    said = [Reason("practised", concept.key, f"{concept.name.capitalize()} is named and {so_far}.")]
+    said = [
+        because("practised", about=concept.key, concept=Named(concept.key), phase=_past(phase), count=count)
+    ]
     if readiness is not None:
-        said.append(Reason("readiness", concept.key, readiness.sentence))
+        said.append(replace(readiness.reason, about=concept.key))
     return Due(concept, "practise", tuple(said), phase)
 
 
@@ -164,19 +165,18 @@ def _next(concept: Concept, state: SectionState) -> Due:
     enough = state.phases.lessons("prepare")[1] if concept.found_in_music else SHORT_STRANDS_LESSONS
     phase, naming = state.phases.at("prepare", prepared), state.phases.at("present", 0)
     verdict = may_present(concept, state)
+    name, past = Named(concept.key), _past(phase)
     if prepared < enough:
-        before = listed(state.sequence.concept(key).name for key in concept.needs)
-        after = f" after {before}" if before else ""
-        said = f"{concept.name.capitalize()} is next{after}; {_so_far(phase, prepared, enough)}."
-        return Due(concept, "prepare", (Reason("next", concept.key, said),), phase)
+        before = listed(Named(key) for key in concept.needs)
+        said = because("next", about=concept.key, concept=name, needs=len(concept.needs), before=before,
+                       phase=past, count=prepared, enough=enough)  # fmt: skip
+        return Due(concept, "prepare", (said,), phase)
     if verdict.allowed:
-        said = f"{concept.name.capitalize()} was {phase.past} in {counted(prepared, 'lesson')}: name it now."
-        return Due(concept, "present", (Reason("prepared", concept.key, said),), naming)
-    waits = Reason("waits", concept.key, f"{concept.name.capitalize()} is {phase.past}, but must wait.")
+        said = because("prepared", about=concept.key, concept=name, phase=past, count=prepared)
+        return Due(concept, "present", (said,), naming)
+    waits = because("waits", about=concept.key, concept=name, phase=past)
     return Due(concept, "prepare", (waits, *verdict.bars), phase)
 
 
-def _so_far(phase: Phase, prepared: int, enough: int) -> str:
-    if not prepared:
-        return f"not {phase.past} yet"
-    return f"{phase.past} in {prepared} of {counted(enough, 'lesson')}"
+def _past(phase: Phase) -> Phased:
+    return Phased(phase.key, phase.purpose)

@@ -14,6 +14,7 @@ from graphlib import CycleError, TopologicalSorter
 from typing import Literal, NewType
 
 from kopje.core.errors import ConceptError, SequenceError
+from kopje.core.reasons import Reason, because
 from kopje.core.sequence.wording import OURS, Wording
 
 ConceptKey = NewType("ConceptKey", str)
@@ -24,12 +25,14 @@ LINE_OF = {
 }  # fmt: skip
 TONE_STRANDS = frozenset({"melody", "tonality", "staff", "sight-singing"})
 CHOIR = 13  # the grade of choirs: beyond the grades of classes, which lie side by side with it
-STRAND_NAMES = {
-    "beat": "Beat and tempo", "rhythm": "Rhythm", "meter": "Meter", "melody": "Melody", "tonality": "Tonality",
-    "staff": "Staff", "form": "Form", "expression": "Expression", "voice": "Voice", "unpitched": "Unpitched",
-    "barred": "Barred instruments", "recorder": "Recorder", "ensemble": "Ensemble",
-    "sight-singing": "Sight-singing", "vocabulary": "Vocabulary",
-}  # fmt: skip
+STRANDS = (
+    "beat", "rhythm", "meter", "melody", "tonality", "staff", "form", "expression", "voice", "unpitched", "barred",
+    "recorder", "ensemble", "sight-singing", "vocabulary",
+)  # fmt: skip
+
+
+def strand_name(strand: str) -> Reason:
+    return because(f"strand_{strand.replace('-', '_')}")
 
 
 @dataclass(frozen=True, slots=True)
@@ -102,9 +105,7 @@ class Sequence:
             TopologicalSorter({c.key: c.needs for c in sequence.concepts}).prepare()
         except CycleError as cycle:
             names = [sequence.concept(key).name for key in cycle.args[1]]
-            raise SequenceError(
-                f"These concepts wait for each other: {' → '.join(names)}.", value=names
-            ) from cycle
+            raise SequenceError("sequence_cycle", concepts=" → ".join(names), value=names) from cycle
         return sequence
 
     def told(self, wording: Wording) -> Sequence:
@@ -130,7 +131,7 @@ class Sequence:
         try:
             return self.by_key[key]
         except KeyError:
-            raise ConceptError(f"There is no concept “{key}” in this sequence.", value=key) from None
+            raise ConceptError("concept_unknown", key=key, value=key) from None
 
     @cached_property
     def of_element(self) -> dict[str, ConceptKey]:
@@ -149,6 +150,6 @@ class Sequence:
         return tuple(c for c in self.concepts if (c.grade == CHOIR) == (grade == CHOIR))
 
 
-def grade_name(grade: int) -> str:
-    """`Kindergarten`, `Grade 3`, `Choir`."""
-    return {0: "Kindergarten", CHOIR: "Choir"}.get(grade, f"Grade {grade}")
+def grade_name(grade: int) -> Reason:
+    """The term for kindergarten, a grade, or a choir."""
+    return because("grade_name", grade=grade)

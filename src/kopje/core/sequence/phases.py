@@ -14,14 +14,10 @@ Purpose = Literal["prepare", "present", "practise"]
 
 @dataclass(frozen=True, slots=True)
 class Phase:
-    """One phase of an arc. `lessons` is (least, usual, most); `kinds` of activities fit it best (none named: any).
-
-    `past` completes “it was … in 2 lessons”; a school's own word is used with “had” instead.
-    """
+    """One phase of an arc. `lessons` is (least, usual, most); `kinds` of activities fit it best (none named: any)."""
 
     key: str
     word: str
-    past: str
     purpose: Purpose
     lessons: tuple[int, int, int]
     kinds: frozenset[str] = frozenset()
@@ -64,19 +60,17 @@ class PhaseModel:
     def named(self, words: Mapping[str, str]) -> PhaseModel:
         """The same with a school's own words for phases, by their keys."""
         own = tuple(
-            replace(one, word=words[one.key], past=f"had in “{words[one.key]}”")
-            if words.get(one.key, one.word) != one.word
-            else one
+            replace(one, word=words[one.key]) if words.get(one.key, one.word) != one.word else one
             for one in self.phases
         )
         return replace(self, phases=own)
 
 
 def _phase(
-    key: str, past: str, purpose: Purpose, lessons: tuple[int, int, int], kinds: str = "", word: str = ""
+    key: str, purpose: Purpose, lessons: tuple[int, int, int], kinds: str = "", word: str = ""
 ) -> Phase:
     return Phase(
-        key, word or key, past, purpose, lessons, frozenset(kind.strip() for kind in kinds.split(",") if kind)
+        key, word or key, purpose, lessons, frozenset(kind.strip() for kind in kinds.split(",") if kind)
     )
 
 
@@ -85,28 +79,28 @@ _MAKING = "improvising, composing, instrument, barred, partner work"
 PREPARE_PRESENT_PRACTISE = PhaseModel(
     "prepare-present-practise", "prepare, present, practise",
     (
-        _phase("prepare", "prepared", "prepare", (3, 4, 6)),
-        _phase("present", "named", "present", (1, 1, 1)),
-        _phase("practise", "practised", "practise", (4, 6, 8)),
+        _phase("prepare", "prepare", (3, 4, 6)),
+        _phase("present", "present", (1, 1, 1)),
+        _phase("practise", "practise", (4, 6, 8)),
     ),
 )  # fmt: skip
 MAKE_INVENT_UNDERSTAND = PhaseModel(
     "make-invent-understand", "make, invent, understand",
     (
-        _phase("make", "made", "prepare", (2, 3, 4), "singing, movement, body percussion, instrument, barred, singing game"),
-        _phase("invent", "played with", "prepare", (1, 2, 3), f"{_MAKING}, body percussion, movement, song story"),
-        _phase("understand", "named", "present", (1, 1, 1)),
-        _phase("understand", "used", "practise", (4, 5, 7), f"{_READING}, {_MAKING}"),
+        _phase("make", "prepare", (2, 3, 4), "singing, movement, body percussion, instrument, barred, singing game"),
+        _phase("invent", "prepare", (1, 2, 3), f"{_MAKING}, body percussion, movement, song story"),
+        _phase("understand", "present", (1, 1, 1)),
+        _phase("understand", "practise", (4, 5, 7), f"{_READING}, {_MAKING}"),
     ),
 )  # fmt: skip
 LISTEN_TO_CREATE = PhaseModel(
     "listen-to-create", "listen, echo, name, read, create",
     (
-        _phase("listen", "listened for", "prepare", (1, 2, 3), "listening, movement, song story"),
-        _phase("echo", "echoed", "prepare", (2, 2, 3), "echo, singing, body percussion, vocal exploration, singing game"),
-        _phase("name", "named", "present", (1, 1, 1)),
-        _phase("read", "read", "practise", (3, 4, 5), _READING),
-        _phase("create", "created with", "practise", (1, 2, 3), _MAKING),
+        _phase("listen", "prepare", (1, 2, 3), "listening, movement, song story"),
+        _phase("echo", "prepare", (2, 2, 3), "echo, singing, body percussion, vocal exploration, singing game"),
+        _phase("name", "present", (1, 1, 1)),
+        _phase("read", "practise", (3, 4, 5), _READING),
+        _phase("create", "practise", (1, 2, 3), _MAKING),
     ),
 )  # fmt: skip
 MODELS = {one.key: one for one in (PREPARE_PRESENT_PRACTISE, MAKE_INVENT_UNDERSTAND, LISTEN_TO_CREATE)}

@@ -16,7 +16,6 @@ from kopje.core.music.rhythm_syllables import RhythmSystem
 from kopje.core.sequence.phases import MODELS, PREPARE_PRESENT_PRACTISE, PhaseModel
 
 Names = Literal["solfa", "numbers", "letters"]
-_TONE = re.compile(r"‹([^›]+)›")
 _SO, _TI = re.compile(r"(?<![\w-])(so|sol)(?![\w-])"), re.compile(r"(?<![\w-])ti(?![\w-])")
 
 
@@ -62,14 +61,6 @@ class Wording:
         return f"{sign}{degree.index + 1}" + (
             "'" * degree.octave if degree.octave > 0 else "," * -degree.octave
         )
-
-    def spoken(self, sentence: str) -> str:
-        """A sentence of the core with its marked tones in this school's words.
-
-        >>> Wording(so="sol").spoken("It ends on ‹so›.")
-        'It ends on sol.'
-        """
-        return _TONE.sub(lambda found: self.tone(found[1]), sentence)
 
     def concept(self, name: str) -> str:
         """A concept's name or sign, in which so and ti are always tones: `so and mi` becomes `sol and mi`."""

@@ -3,17 +3,20 @@
 from __future__ import annotations
 
 from collections import Counter
-from collections.abc import Iterable
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
+from typing import Any
 
 from kopje.core.analysis.analysis import Analysis
-from kopje.core.analysis.elements import SPOKEN
-from kopje.core.analysis.key_choice import VOICES, KeyChoice, best_keys, weights_of
+from kopje.core.analysis.elements import ORDER, figure_name
+from kopje.core.analysis.key_choice import KeyChoice
 from kopje.core.analysis.motion import move
 from kopje.core.analysis.timeline import Sound
 from kopje.core.analysis.told import NOTHING, Told
-from kopje.core.exact import Fraction
-from kopje.core.music.degree import Degree, Do
+from kopje.core.exact import Fraction, parsed
+from kopje.core.music.degree import Do
+from kopje.core.music.pitch import Pitch
+from kopje.core.reasons import Named, Param, Tone, because
 from kopje.core.sequence.concepts import ConceptKey, Sequence
 from kopje.core.songs.facts import READ_WITH_OTHERS
 
@@ -27,7 +30,7 @@ class Content:
     """
 
     concept: ConceptKey | None
-    label: str
+    label: Param
     count: int
     bars: tuple[int, ...]
     most_in_phrase: int
@@ -56,57 +59,76 @@ class SongCard:
         return next((content for content in self.contents if content.concept == key), None)
 
 
+@dataclass(frozen=True, slots=True)
+class Spot:
+    """Where a tone or a figure stands: its phrase, its place there (quarters from its start, as text), its bar; for a tone
+    whether it is on a strong beat and approached by step."""
+
+    phrase: int
+    place: str
+    bar: int
+    strong: bool = False
+    by_step: bool = False
+
+
+@dataclass(frozen=True)
+class Outline:
+    """A song as planning needs it before any sequence looks at it; small enough to be kept beside the song.
+
+    `tones` by degree, `figures` by element key (or its text in beats, after “?”), both in order of first coming.
+    """
+
+    bars: int
+    do: Do | None
+    tones: Mapping[str, tuple[Spot, ...]]
+    figures: Mapping[str, tuple[Spot, ...]]
+    meters: tuple[str, ...]
+    resting: str | None
+    tone_set: str | None
+    keys: tuple[tuple[KeyChoice, ...], ...] = ()
+
+
 def card(id_: str, analysis: Analysis, sequence: Sequence, told: Told = NOTHING) -> SongCard:
     """A song for planning; what the teacher says it has or lacks goes before what was found."""
-    beats = weights_of(analysis.attacks)
-    do = analysis.tonality.do
-    return SongCard(
-        id_,
-        analysis.tune.title,
-        tuple(said(contents(analysis, sequence), sequence, told)),
-        analysis.tune.bars[-1].number,
-        do,
-        tuple(best_keys(beats, do, voice) for voice in VOICES.values()) if do else (),
+    return card_of(id_, analysis.tune.title, outline(analysis), sequence, told.has, told.lacks)
+
+
+def card_of(
+    id_: str,
+    title: str,
+    song: Outline,
+    sequence: Sequence,
+    has: Iterable[str] = (),
+    lacks: Iterable[str] = (),
+) -> SongCard:
+    """The same from an outline."""
+    found = said(contents(song, sequence), sequence, frozenset(has), frozenset(lacks))
+    return SongCard(id_, title, tuple(found), song.bars, song.do, song.keys)
+
+
+def outline(a: Analysis) -> Outline:
+    """What planning needs of a song, without any sequence."""
+    return Outline(
+        a.tune.bars[-1].number,
+        a.tonality.do,
+        _tone_spots(a),
+        _figure_spots(a),
+        tuple(dict.fromkeys(str(bar.meter) for bar in a.tune.bars)),
+        a.tonality.resting,
+        a.tone_set_name,
+        a.keys_by_grade,
     )
 
 
-def said(found: Iterable[Content], sequence: Sequence, told: Told) -> list[Content]:
-    """The contents with the teacher's word: what it lacks is out; what it has and was not found is plain in it."""
-    kept = [content for content in found if content.concept not in told.lacks]
-    there = {content.concept for content in kept}
-    added = [c for c in sequence.concepts if c.key in told.has and c.key not in there]
-    return kept + [Content(c.key, c.name, 2, (), 2, 2, 2, 1, tone=bool(c.degrees)) for c in added]
-
-
-def contents(analysis: Analysis, sequence: Sequence) -> list[Content]:
-    """Tones, figures, then meter and resting tone; merged where one concept covers several."""
-    found = [*_tones(analysis, sequence), *_figures(analysis, sequence)]
-    seen = {content.concept for content in found}
-    found += [aspect for aspect in _aspects(analysis, sequence) if aspect.concept not in seen]
-    return sorted(found, key=lambda c: (c.aspect, c.concept is None))
-
-
-def _tones(analysis: Analysis, sequence: Sequence) -> Iterable[Content]:
-    places: dict[tuple[ConceptKey | None, str], list[int]] = {}
-    for index, sound in enumerate(analysis.attacks):
-        degree = analysis.degree(sound)
+def _tone_spots(a: Analysis) -> dict[str, tuple[Spot, ...]]:
+    found: dict[str, list[Spot]] = {}
+    for index, sound in enumerate(a.attacks):
+        degree = a.degree(sound)
         if degree is not None:
-            places.setdefault(_tone_concept(degree, sequence), []).append(index)
-    for (concept, label), indexes in places.items():
-        sounds = [analysis.attacks[i] for i in indexes]
-        most, turns = _in_phrases(analysis, [s.onset for s in sounds])
-        by_step = sum(_approached_by_step(analysis.attacks, i) for i in indexes)
-        yield Content(
-            concept, label, len(indexes), _bars(s.bar for s in sounds), most, turns,
-            sum(s.strong for s in sounds), by_step, tone=True,
-        )  # fmt: skip
-
-
-def _tone_concept(degree: Degree, sequence: Sequence) -> tuple[ConceptKey | None, str]:
-    """The concept of a tone; a tone in another octave than its concept's is a thing of its own."""
-    name = str(degree)
-    key = sequence.of_degree.get(name)
-    return (key, sequence.concept(key).name) if key else (None, sequence.wording.tone(name))
+            by_step = _approached_by_step(a.attacks, index)
+            spot = _spot(a, sound.onset, sound.bar, bool(sound.strong), by_step)
+            found.setdefault(str(degree), []).append(spot)
+    return {name: tuple(spots) for name, spots in found.items()}
 
 
 def _approached_by_step(attacks: tuple[Sound, ...], index: int) -> bool:
@@ -116,24 +138,22 @@ def _approached_by_step(attacks: tuple[Sound, ...], index: int) -> bool:
     return one is not None and two is not None and move(one, two) in ("step", "repeat")
 
 
-def _figures(analysis: Analysis, sequence: Sequence) -> Iterable[Content]:
-    starts = {bar: onset for bar, onset in _bar_onsets(analysis)}
-    places: dict[tuple[ConceptKey | None, str], list[tuple[int, Fraction]]] = {}
-    for figure in analysis.figures:
-        key = sequence.of_element.get(figure.key or "")
-        label = (
-            sequence.concept(key).name if key else SPOKEN.get(figure.key or "", f"the figure {figure.text}")
-        )
-        if figure.key in READ_WITH_OTHERS and key is None:
-            continue  # silence of a bar and a tie are read with what they are made of
-        onset = starts[figure.bar] + figure.beat * analysis.tune.bars[0].meter.beat
+def _figure_spots(a: Analysis) -> dict[str, tuple[Spot, ...]]:
+    starts = dict(_bar_onsets(a))
+    found: dict[str, list[Spot]] = {}
+    for figure in a.figures:
+        spots = found.setdefault(figure.key or f"?{figure.text}", [])
         if figure.key == "upbeat":
-            places.setdefault((key, label), []).extend(_upbeats(analysis))
+            spots += (_spot(a, onset, bar) for bar, onset in _upbeats(a))
         else:
-            places.setdefault((key, label), []).append((figure.bar, onset))
-    for (key, label), found in places.items():
-        most, turns = _in_phrases(analysis, [onset for _, onset in found])
-        yield Content(key, label, len(found), _bars(bar for bar, _ in found), most, turns)
+            onset = starts[figure.bar] + figure.beat * a.tune.bars[0].meter.beat
+            spots.append(_spot(a, onset, figure.bar))
+    return {name: tuple(spots) for name, spots in found.items()}
+
+
+def _spot(a: Analysis, onset: Fraction, bar: int, strong: bool = False, by_step: bool = False) -> Spot:
+    phrase = a.phrase_of(onset)
+    return Spot(phrase, str(onset - a.timeline[a.phrases[phrase].first].onset), bar, strong, by_step)
 
 
 def _upbeats(analysis: Analysis) -> Iterable[tuple[int, Fraction]]:
@@ -151,26 +171,113 @@ def _bar_onsets(analysis: Analysis) -> Iterable[tuple[int, Fraction]]:
         clock += bar.length
 
 
-def _in_phrases(analysis: Analysis, onsets: list[Fraction]) -> tuple[int, int]:
+def said(
+    found: Iterable[Content], sequence: Sequence, has: frozenset[str], lacks: frozenset[str]
+) -> list[Content]:
+    """The contents with the teacher's word: what it lacks is out; what it has and was not found is plain in it."""
+    kept = [content for content in found if content.concept not in lacks]
+    there = {content.concept for content in kept}
+    added = [c for c in sequence.concepts if c.key in has and c.key not in there]
+    return kept + [Content(c.key, Named(c.key), 2, (), 2, 2, 2, 1, tone=bool(c.degrees)) for c in added]
+
+
+def contents(song: Outline, sequence: Sequence) -> list[Content]:
+    """Tones, figures, then meter and resting tone; merged where one concept covers several."""
+    found = [*_tones(song, sequence), *_figures(song, sequence)]
+    seen = {content.concept for content in found}
+    found += [aspect for aspect in _aspects(song, sequence) if aspect.concept not in seen]
+    return sorted(found, key=lambda c: (c.aspect, c.concept is None))
+
+
+def _tones(song: Outline, sequence: Sequence) -> Iterable[Content]:
+    places: dict[tuple[ConceptKey | None, Param], list[Spot]] = {}
+    for name, spots in song.tones.items():
+        key = sequence.of_degree.get(
+            name
+        )  # a tone in another octave than its concept's is a thing of its own
+        places.setdefault((key, Named(key) if key else Tone(name)), []).extend(spots)
+    for (concept, label), every in places.items():
+        most, turns = _in_phrases(every)
+        yield Content(
+            concept, label, len(every), _bars(every), most, turns, sum(one.strong for one in every),
+            sum(one.by_step for one in every), tone=True,
+        )  # fmt: skip
+
+
+def _figures(song: Outline, sequence: Sequence) -> Iterable[Content]:
+    places: dict[tuple[ConceptKey | None, Param], list[Spot]] = {}
+    for name, spots in song.figures.items():
+        key = sequence.of_element.get(name)
+        if name in READ_WITH_OTHERS and key is None:
+            continue  # silence of a bar and a tie are read with what they are made of
+        places.setdefault((key, Named(key) if key else figure_label(name)), []).extend(spots)
+    for (key, label), every in places.items():
+        most, turns = _in_phrases(every)
+        yield Content(key, label, len(every), _bars(every), most, turns)
+
+
+def figure_label(name: str) -> Param:
+    """An element by its name; what has none is written in beats."""
+    return figure_name(name) if name in ORDER else because("figure_unnamed", figure=name.lstrip("?"))
+
+
+def _in_phrases(spots: Iterable[Spot]) -> tuple[int, int]:
     """(most times in one phrase, phrases that have it in the same place as another one)."""
-    phrases = [analysis.phrase_of(onset) for onset in onsets]
-    starts = [analysis.timeline[phrase.first].onset for phrase in analysis.phrases]
-    spots = {(phrase, onset - starts[phrase]) for phrase, onset in zip(phrases, onsets, strict=True)}
-    shared = Counter(place for _, place in spots)
-    turns = {phrase for phrase, place in spots if shared[place] > 1}
-    return max(Counter(phrases).values(), default=0), len(turns)
+    every = list(spots)
+    places = {(one.phrase, one.place) for one in every}
+    shared = Counter(place for _, place in places)
+    turns = {phrase for phrase, place in places if shared[place] > 1}
+    return max(Counter(one.phrase for one in every).values(), default=0), len(turns)
 
 
-def _aspects(analysis: Analysis, sequence: Sequence) -> Iterable[Content]:
-    for meter in dict.fromkeys(str(bar.meter) for bar in analysis.tune.bars):
+def _aspects(song: Outline, sequence: Sequence) -> Iterable[Content]:
+    for meter in song.meters:
         key = sequence.of_meter.get(meter)
-        name = sequence.concept(key).name if key else f"{meter} meter"
-        yield Content(key, name, 1, (), 1, 0, aspect=True)
+        yield Content(key, Named(key) if key else because("meter_of", meter=meter), 1, (), 1, 0, aspect=True)
     for concept in sequence.concepts:
-        rests = concept.resting is not None and concept.resting == analysis.tonality.resting
-        if rests or analysis.tone_set_name in concept.tone_sets:
-            yield Content(concept.key, concept.name, 1, (), 2, 0, aspect=True)
+        rests = concept.resting is not None and concept.resting == song.resting
+        if rests or song.tone_set in concept.tone_sets:
+            yield Content(concept.key, Named(concept.key), 1, (), 2, 0, aspect=True)
 
 
-def _bars(numbers: Iterable[int]) -> tuple[int, ...]:
-    return tuple(sorted(set(numbers)))
+def _bars(spots: Iterable[Spot]) -> tuple[int, ...]:
+    return tuple(sorted({one.bar for one in spots}))
+
+
+def packed(song: Outline) -> dict[str, Any]:
+    """An outline as plain values that can be stored; `unpacked` gives it back."""
+    return {
+        "bars": song.bars, "do": _do(song.do), "meters": list(song.meters), "resting": song.resting,
+        "tone_set": song.tone_set,
+        "tones": [[name, [[s.phrase, s.place, s.bar, int(s.strong), int(s.by_step)] for s in spots]]
+                  for name, spots in song.tones.items()],
+        "figures": [[name, [[s.phrase, s.place, s.bar] for s in spots]] for name, spots in song.figures.items()],
+        "keys": [[[_do(k.do), k.semitones, str(k.cost), str(k.low), str(k.high)] for k in keys] for keys in song.keys],
+    }  # fmt: skip
+
+
+def _do(do: Do | None) -> list[Any] | None:
+    return [do.letter, do.alter, do.octave] if do else None
+
+
+def unpacked(values: Mapping[str, Any]) -> Outline:
+    pitch = Pitch.parse
+    return Outline(
+        values["bars"],
+        Do(*values["do"]) if values["do"] else None,
+        {
+            name: tuple(Spot(p, at, bar, bool(s), bool(b)) for p, at, bar, s, b in spots)
+            for name, spots in values["tones"]
+        },
+        {name: tuple(Spot(*spot) for spot in spots) for name, spots in values["figures"]},
+        tuple(values["meters"]),
+        values["resting"],
+        values["tone_set"],
+        tuple(
+            tuple(
+                KeyChoice(Do(*do), n, parsed(cost), pitch(low), pitch(high))
+                for do, n, cost, low, high in keys
+            )
+            for keys in values["keys"]
+        ),
+    )

@@ -9,7 +9,7 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 
 from kopje.core.analysis.analysis import Analysis
-from kopje.core.analysis.key_choice import VOICES, KeyFit, best_keys, key_fit, weights_of
+from kopje.core.analysis.key_choice import KeyFit, key_fit
 from kopje.core.analysis.told import NOTHING, Told
 from kopje.core.sequence.concepts import Concept, Sequence
 
@@ -68,7 +68,4 @@ def song_facts(a: Analysis, sequence: Sequence, told: Told = NOTHING) -> SongFac
 
 def _keys(a: Analysis) -> tuple[KeyFit, ...]:
     do = a.tonality.do
-    if do is None:
-        return ()
-    beats = weights_of(a.attacks)
-    return tuple(key_fit(best_keys(beats, do, voice), do) for voice in VOICES.values())
+    return tuple(key_fit(keys, do) for keys in a.keys_by_grade) if do is not None else ()

@@ -11,7 +11,7 @@ from dataclasses import dataclass
 from datetime import date
 
 from kopje.core.analysis.key_choice import VOICES, KeyChoice, key_reason
-from kopje.core.reasons import Reason, Verdict, counted, listed
+from kopje.core.reasons import Listed, Named, Reason, Verdict, because, listed
 from kopje.core.sequence.arcs import SectionState
 from kopje.core.sequence.concepts import Concept, ConceptKey
 from kopje.core.sequence.phases import Purpose
@@ -30,6 +30,7 @@ NEW_TO_THEM = 3
 SUNG_LATELY = 3
 LONG_SONG_BARS = 20
 REST_DAYS = 21
+LAST_STAGE = 7
 
 
 @dataclass(frozen=True, slots=True)
@@ -38,6 +39,11 @@ class Met:
 
     lessons: int = 0
     last: date | None = None
+
+    @property
+    def stage(self) -> int:
+        """How far the song grew there, 1 (met) to 7; it never falls."""
+        return min(self.lessons, LAST_STAGE)
 
 
 @dataclass(frozen=True)
@@ -56,12 +62,6 @@ class Fit:
     @property
     def allowed(self) -> bool:
         return self.verdict.allowed
-
-    @property
-    def sentence(self) -> str:
-        """The reasons in one breath."""
-        said = [r.sentence.rstrip(".") for r in self.verdict.reasons]
-        return "; ".join(s if i == 0 else s[0].lower() + s[1:] for i, s in enumerate(said)) + "."
 
 
 def unknown(song: SongCard, state: SectionState, besides: ConceptKey | None = None) -> tuple[Content, ...]:
@@ -106,52 +106,40 @@ Scored = Iterator[tuple[Reason, int]]
 
 def _target(song: SongCard, concept: Concept, purpose: Purpose, state: SectionState) -> Scored:
     if not concept.found_in_music:
-        yield (
-            Reason(
-                "observed", concept.key, f"{concept.name.capitalize()} can be done with any song.", "note"
-            ),
-            0,
-        )
+        yield because("observed", "note", concept.key, concept=Named(concept.key)), 0
         return
     content = song.content(concept.key)
     if content is None:
-        yield Reason("target_missing", concept.key, f"Has no {concept.name}.", "bars"), 100
+        yield because("target_missing", "bars", concept.key, what=Named(concept.key)), 100
         return
     if purpose == "practise" and not state.named(concept.key):
-        yield (
-            Reason("target_unnamed", concept.key, f"{state.name} cannot name {concept.name} yet.", "bars"),
-            50,
+        unnamed = because(
+            "target_unnamed", "bars", concept.key, section=state.name, concept=Named(concept.key)
         )
+        yield unnamed, 50
     plain = content.aspect or content.most_in_phrase >= 2 or content.turns >= 2
     if purpose == "present" and not plain:
-        said = f"Has {concept.name} only {_times(content.count)}, never twice in a phrase or in one place."
-        yield Reason("target_thin", concept.key, said, "bars"), 40
+        thin = because("target_thin", "bars", concept.key, concept=Named(concept.key), count=content.count)
+        yield thin, 40
         return
-    said, cost = _plainness(content, concept)
-    yield Reason("target", concept.key, said, "for"), cost if purpose != "practise" else cost // 2
+    reason, cost = _plainness(content, concept)
+    yield reason, cost if purpose != "practise" else cost // 2
 
 
-def _plainness(content: Content, concept: Concept) -> tuple[str, int]:
+def _plainness(content: Content, concept: Concept) -> tuple[Reason, int]:
+    """How plainly a song has a concept, and what it costs where it could be plainer."""
+    name = Named(concept.key)
     if content.aspect:
-        return f"Is a song with {concept.name}", 0
-    said = [f"Has {concept.name} {_times(content.count)}"]
+        return because("target_aspect", "for", concept.key, concept=name), 0
     cost = 0 if content.most_in_phrase >= 2 or content.turns >= 2 else THIN_TARGET
-    if content.turns >= 2:
-        said.append("in the same place of its phrases")
+    strong = by_step = False
     if concept.degrees:
-        if content.on_strong:
-            said.append("on strong beats")
-        else:
-            cost += WEAK_BEATS_ONLY
-        if 2 * content.by_step >= content.count:
-            said.append("approached by step")
-        else:
-            cost += LEAP_TO_TARGET
-    return ", ".join(said), cost
-
-
-def _times(count: int) -> str:
-    return {1: "once", 2: "twice"}.get(count, f"{count} times")
+        strong, by_step = bool(content.on_strong), 2 * content.by_step >= content.count
+        cost += WEAK_BEATS_ONLY * (not strong) + LEAP_TO_TARGET * (not by_step)
+    same_place = int(content.turns >= 2)
+    reason = because("target", "for", concept.key, concept=name, count=content.count, same_place=same_place,
+                     strong=int(strong), by_step=int(by_step))  # fmt: skip
+    return reason, cost
 
 
 def _others(others: tuple[Content, ...], concept: Concept, purpose: Purpose, state: SectionState) -> Scored:
@@ -160,17 +148,21 @@ def _others(others: tuple[Content, ...], concept: Concept, purpose: Purpose, sta
     barring = [content for content in elements if strict and not _by_rote(content, state)]
     rest = [content for content in elements if content not in barring]
     if barring:
-        said = f"Also has {listed(content.label for content in barring)}, unknown to {state.name}."
-        yield Reason("unknown", "contents", said, "bars"), UNKNOWN_TONE_OR_FIGURE * len(barring)
+        reason = because("unknown", "bars", "contents", others=_labels(barring), section=state.name)
+        yield reason, UNKNOWN_TONE_OR_FIGURE * len(barring)
     if rest:
-        said = f"Also has {listed(content.label for content in rest)}, which {state.name} cannot name yet."
-        yield Reason("by_rote", "contents", said, "note"), UNKNOWN_TONE_OR_FIGURE * len(rest)
+        reason = because("by_rote", "note", "contents", others=_labels(rest), section=state.name)
+        yield reason, UNKNOWN_TONE_OR_FIGURE * len(rest)
     if not elements:
-        yield Reason("all_known", "contents", "All else known.", "for"), 0
+        yield because("all_known", "for", "contents"), 0
     aspects = [content for content in others if content.aspect]
     if aspects:
-        said = f"Not named yet: {listed(content.label for content in aspects)}."
-        yield Reason("unknown_aspect", "contents", said, "against"), UNKNOWN_ASPECT * len(aspects)
+        reason = because("unknown_aspect", "against", "contents", others=_labels(aspects))
+        yield reason, UNKNOWN_ASPECT * len(aspects)
+
+
+def _labels(contents: Iterable[Content]) -> Listed:
+    return listed(content.label for content in contents)
 
 
 def _by_rote(content: Content, state: SectionState) -> bool:
@@ -190,19 +182,16 @@ def _range(song: SongCard, state: SectionState, keys: tuple[KeyChoice, ...]) -> 
 
 def _length(song: SongCard) -> Scored:
     if song.bars > LONG_SONG_BARS:
-        yield Reason("long", "length", f"It is long: {counted(song.bars, 'bar')}.", "against"), LONG
+        yield because("long", "against", "length", bars=song.bars), LONG
 
 
 def _acquaintance(purpose: Purpose, met: Met, today: date | None, state: SectionState) -> Scored:
     if not met.lessons:
         if purpose == "present":
-            yield (
-                Reason("new_song", "song", "New to them, so two things would be new at once.", "against"),
-                NEW_TO_THEM,
-            )
+            yield because("new_song_twice_new", "against", "song"), NEW_TO_THEM
         else:
-            yield Reason("new_song", "song", f"New to {state.name}.", "note"), 0
+            yield because("new_song", "note", "song", section=state.name), 0
         return
-    yield Reason("known_song", "song", f"They sang it in {counted(met.lessons, 'lesson')}.", "for"), 0
+    yield because("known_song", "for", "song", lessons=met.lessons), 0
     if purpose == "practise" and met.last and today and (today - met.last).days < REST_DAYS:
-        yield Reason("lately", "song", f"Sung lately, on {met.last:%-d %b}.", "against"), SUNG_LATELY
+        yield because("sung_lately", "against", "song", day=met.last), SUNG_LATELY

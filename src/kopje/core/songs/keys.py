@@ -8,11 +8,11 @@ from typing import Literal
 from kopje.core.analysis.analysis import Analysis
 from kopje.core.analysis.key_choice import VOICES, KeyChoice, best_keys, weights_of
 from kopje.core.exact import Fraction
-from kopje.core.instruments.barred import bars_for
+from kopje.core.instruments.barred import bars_for, bars_reason
 from kopje.core.instruments.recorder import needed_level, recorder_reason
 from kopje.core.music.degree import Do
 from kopje.core.music.pitch import Pitch
-from kopje.core.reasons import Reason, counted
+from kopje.core.reasons import Reason, because
 
 Purpose = Literal["voices", "bars", "recorder", "reading"]
 EVERY = 24  # more keys than there are
@@ -81,22 +81,18 @@ def _reasons(
     found = [_voices(choice)]
     if purpose == "bars":
         bars = bars_for(moved, choice.do)
-        found.append(Reason("bars", "key", bars.sentence, "for" if bars.playable else "against"))
+        found.append(bars_reason(bars))
     if purpose == "recorder":
         found.append(recorder_reason(moved))
     if purpose == "reading":
         count = abs(choice.do.fifths)
-        said = counted(count, "sign") if count else "no sign"
-        more = "" if count <= signs else ", more than they read"
-        found.append(
-            Reason("signs", "key", f"Written with {said}{more}.", "for" if count <= signs else "against")
-        )
+        more = int(count > signs)
+        found.append(because("signs", "against" if more else "for", "key", count=count, more=more))
     return tuple(found)
 
 
 def _voices(choice: KeyChoice) -> Reason:
-    low, high = choice.low, choice.high
-    span = f"{low.shown}{low.octave} to {high.shown}{high.octave}"
+    low, high = (f"{pitch.shown}{pitch.octave}" for pitch in (choice.low, choice.high))
     if choice.comfortable:
-        return Reason("range", "key", f"Comfortable: {span}.", "for")
-    return Reason("range", "key", f"{span}: some tones lie outside the comfortable range.", "against")
+        return because("voices_comfortable", "for", "key", low=low, high=high)
+    return because("voices_outside", "against", "key", low=low, high=high)

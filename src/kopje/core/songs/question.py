@@ -6,14 +6,14 @@ Every part of the sentence that a song meets is a reason; one that it does not m
 from __future__ import annotations
 
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import date
 
-from kopje.core.analysis.elements import SPOKEN
 from kopje.core.analysis.key_choice import VOICES, fit_reason
-from kopje.core.reasons import Reason, Verdict, counted, listed
+from kopje.core.reasons import Named, Param, Reason, Tone, Verdict, because, listed
 from kopje.core.sequence.arcs import SectionState
 from kopje.core.sequence.concepts import Sequence
+from kopje.core.songs.contents import figure_label
 from kopje.core.songs.facts import SongFacts, aspects_of, nameable, things_of
 from kopje.core.songs.fit import Met
 
@@ -50,16 +50,18 @@ def meant_by(key: str, sequence: Sequence) -> tuple[frozenset[str], frozenset[st
     return things_of(concept), aspects_of(concept)
 
 
-def called(key: str, sequence: Sequence) -> str:
+def called(key: str, sequence: Sequence) -> Param:
     """A concept's name, or what a thing or an aspect is called."""
     if ":" not in key:
-        return sequence.concept(key).name
+        return Named(sequence.concept(key).key)
     kind, _, name = key.partition(":")
-    if kind in ("tone", "rests"):
-        return sequence.wording.tone(name) + (" as home" if kind == "rests" else "")
+    if kind == "tone":
+        return Tone(name)
+    if kind == "rests":
+        return because("tone_as_home", tone=Tone(name))
     if kind == "figure":
-        return SPOKEN.get(name, f"the figure {name.lstrip('?')}")
-    return f"{name} meter" if kind == "meter" else name
+        return figure_label(name)
+    return because("meter_of", meter=name) if kind == "meter" else because("tone_set", name=name)
 
 
 def known_to(state: SectionState, asked: SongQuestion) -> frozenset[str]:
@@ -75,11 +77,11 @@ def _has(song: SongFacts, asked: SongQuestion, state: SectionState) -> Iterator[
         name = called(key, state.sequence)
         bars = [song.things[thing] for thing in things if thing in song.things]
         if bars:
-            yield Reason("target", key, f"Has {name} in {counted(max(bars), 'bar')}.", "for")
+            yield because("target_in_bars", "for", key, what=name, bars=max(bars))
         elif aspects & song.aspects:
-            yield Reason("target", key, f"Is a song with {name}.", "for")
+            yield because("target_aspect", "for", key, concept=name)
         else:
-            yield Reason("target_missing", key, f"Has no {name}.", "bars")
+            yield because("target_missing", "bars", key, what=name)
 
 
 def _known(song: SongFacts, asked: SongQuestion, state: SectionState) -> Iterator[Reason]:
@@ -88,22 +90,19 @@ def _known(song: SongFacts, asked: SongQuestion, state: SectionState) -> Iterato
     others = sorted(set(song.things) - known_to(state, asked))
     if others:
         names = dict.fromkeys(_named(thing, state) for thing in others)
-        said = f"Also has {listed(names, 3)}, which {state.name} cannot name yet."
-        yield Reason("unknown", "contents", said, "bars")
+        yield because("unknown_unnamed", "bars", "contents", others=listed(names, 3), section=state.name)
     else:
-        yield Reason("all_known", "contents", f"Else only what {state.name} knows.", "for")
+        yield because("else_known", "for", "contents", section=state.name)
 
 
-def _named(thing: str, state: SectionState) -> str:
+def _named(thing: str, state: SectionState) -> Param:
     """What a class would call it: its concept's name, else the tone or figure itself."""
     kind, _, name = thing.partition(":")
     sequence = state.sequence
     key = {"tone": sequence.of_degree, "figure": sequence.of_element}.get(kind, {}).get(name, name)
     if key in sequence.by_key:
-        return sequence.concept(key).name
-    return (
-        sequence.wording.tone(name) if kind == "tone" else SPOKEN.get(name, f"the figure {name.lstrip('?')}")
-    )
+        return Named(key)
+    return Tone(name) if kind == "tone" else figure_label(name)
 
 
 def _fits(song: SongFacts, asked: SongQuestion, state: SectionState) -> Iterator[Reason]:
@@ -112,18 +111,19 @@ def _fits(song: SongFacts, asked: SongQuestion, state: SectionState) -> Iterator
         return
     reason = fit_reason(found, VOICES[min(state.grade, 5)])
     weight = "bars" if reason.weight == "against" else "for"
-    yield Reason(reason.code, reason.subject, reason.sentence, weight)  # type: ignore[arg-type]
+    yield replace(reason, weight=weight)  # type: ignore[arg-type]
 
 
 def _rested(asked: SongQuestion, met: Met, today: date) -> Iterator[Reason]:
     if asked.new:
-        said = "New to them." if not met.lessons else f"They sang it in {counted(met.lessons, 'lesson')}."
-        yield Reason("new_song", "song", said, "bars" if met.lessons else "for")
+        if met.lessons:
+            yield because("known_song", "bars", "song", lessons=met.lessons)
+        else:
+            yield because("new_to_them", "for", "song")
     if asked.rested is None:
         return
     if met.last is None:
-        yield Reason("rested", "song", "Not sung yet.", "for")
+        yield because("not_sung_yet", "for", "song")
         return
     weeks = (today - met.last).days // 7
-    said = f"Last sung on {met.last:%-d %b}."
-    yield Reason("rested", "song", said, "for" if weeks >= asked.rested else "bars")
+    yield because("last_sung", "for" if weeks >= asked.rested else "bars", "song", day=met.last)

@@ -10,11 +10,11 @@ defineProps<{ evidence: Schemas['EvidenceRead'] }>()
 
 <template>
   <div class="stack evidence">
-    <p class="row top"><StandingGlyph :level="evidence.level" :flag="evidence.flag" :size="34" /><span><strong>{{ capital(evidence.concept.name) }}</strong><br />{{ evidence.sentence }}</span></p>
-    <section v-if="evidence.ways.length > 1" class="stack"><h3>{{ say.ledger.ways }}</h3><p v-for="way in evidence.ways" :key="way.way" class="row top"><StandingGlyph :level="way.level" :flag="way.flag" :size="20" /><span class="small">{{ capital(say.teach.ways[way.way]) }}: {{ way.sentence }}</span></p></section>
+    <p class="row top"><StandingGlyph :level="evidence.level" :due="evidence.due" :partly="evidence.partly" :size="34" /><span><strong>{{ capital(evidence.concept.name) }}</strong><br />{{ evidence.sentence }}</span></p>
+    <section v-if="evidence.ways.length > 1" class="stack"><h3>{{ say.ledger.ways }}</h3><p v-for="way in evidence.ways" :key="way.way" class="row top"><StandingGlyph :level="way.level" :due="way.due" :size="20" /><span class="small">{{ capital(say.teach.ways[way.way]) }}: {{ way.sentence }}</span></p></section>
     <section class="stack"><h3>{{ say.ledger.marks }}</h3>
       <p v-if="!evidence.marks.length" class="quiet">{{ say.ledger.noMarks }}</p>
-      <ul><li v-for="mark in evidence.marks" :key="mark.id" class="mark"><StandingGlyph :level="mark.result" :size="18" /><span>{{ shortDay(mark.moment) }}</span><span class="small quiet">{{ say.teach.ways[mark.way] }}, {{ say.ledger.voices[mark.voices] }}<template v-if="mark.help !== 'none'">, {{ say.teach.helps[mark.help] }}</template></span></li></ul>
+      <ul><li v-for="mark in evidence.marks" :key="mark.id" class="mark"><StandingGlyph :level="mark.result" :size="18" /><span>{{ shortDay(mark.day) }}</span><span class="small quiet">{{ say.teach.ways[mark.way] }}, {{ say.ledger.voices[mark.voices] }}<template v-if="mark.help !== 'none'">, {{ say.teach.helps[mark.help] }}</template></span></li></ul>
     </section>
     <p v-if="evidence.concept.prompt" class="quiet">“{{ evidence.concept.prompt }}”</p>
   </div>

@@ -8,14 +8,14 @@ const ledger = {
   section: section('2A'),
   children: ['Ama', 'Jun', 'Tove'].map((name) => ({ id: name, name })),
   columns: [column('do'), column('re')],
-  stones: { do: '0s 1d 2p', re: '1y' },
+  stones: { do: '0s 1d 2p', re: '0e 1y' },
 }
 
 test('each letter is its own stone, and without a letter nobody was heard', () => {
   const grid = shown(StoneGrid, { ledger, picked: null })
   const names = grid.findAll('tbody button').map((one) => one.attributes('aria-label'))
   expect(names).toEqual([
-    'Ama, do: secure', 'Ama, re: not heard', 'Jun, do: secure, due to be heard again', 'Jun, re: not yet',
+    'Ama, do: secure', 'Ama, re: showed it once, due for review', 'Jun, do: secure, due for review', 'Jun, re: not yet',
     'Tove, do: heard in one way, not yet in another', 'Tove, re: not heard',
   ])
   grid.unmount()
@@ -31,7 +31,7 @@ test('arrow keys walk the stones, one stop for Tab, and a click picks', async ()
   await grid.find('table').trigger('keydown', { key: 'ArrowUp' })
   await grid.find('table').trigger('keydown', { key: 'ArrowUp' })
   await nextTick()
-  expect(document.activeElement?.getAttribute('aria-label')).toBe('Ama, re: not heard')
+  expect(document.activeElement?.getAttribute('aria-label')).toBe('Ama, re: showed it once, due for review')
   await buttons[4]?.trigger('click')
   expect(grid.emitted('pick')).toEqual([['Tove', 'do']])
   grid.unmount()

@@ -4,20 +4,21 @@ import { computed, nextTick, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import ConceptSign from '@/components/ConceptSign.vue'
 import StandingGlyph from '@/components/StandingGlyph.vue'
+import { standingName } from '@/locales/names'
 import { say } from '@/locales/en'
 
 const props = defineProps<{ ledger: Schemas['LedgerRead']; picked: { child: string; concept: string } | null }>()
 const emit = defineEmits<{ pick: [child: string, concept: string] }>()
-const LETTERS: Record<string, { level: string; flag: string }> = {
-  s: { level: 'secure', flag: '' }, d: { level: 'secure', flag: 'due' }, n: { level: 'nearly', flag: '' }, o: { level: 'nearly', flag: 'once' },
-  y: { level: 'not_yet', flag: '' }, p: { level: 'not_heard', flag: 'partly' },
+interface Stone { level: string; due?: boolean; partly?: boolean }
+const LETTERS: Record<string, Stone> = {
+  s: { level: 'secure' }, d: { level: 'secure', due: true }, o: { level: 'once' }, e: { level: 'once', due: true },
+  n: { level: 'nearly' }, y: { level: 'not_yet' }, p: { level: 'not_heard', partly: true },
 }
 const stones = computed(() => new Map(Object.entries(props.ledger.stones).flatMap(([concept, row]) => row.split(' ').map((stone) => [`${stone.slice(0, -1)}/${concept}`, LETTERS[stone.slice(-1)]] as const))))
-const stone = (row: number, concept: string) => stones.value.get(`${row}/${concept}`) ?? { level: 'not_heard', flag: '' }
+const stone = (row: number, concept: string): Stone => stones.value.get(`${row}/${concept}`) ?? { level: 'not_heard' }
 const spoken = (row: number, concept: string) => {
   const found = stone(row, concept)
-  const words = say.standing as Record<string, string>
-  return words[found.flag] ?? words[found.level] ?? ''
+  return standingName(found.level, found.due, found.partly)
 }
 const at = ref({ row: 0, column: 0 })
 const table = ref<HTMLTableElement>()

@@ -14,7 +14,7 @@ const title = computed(() => (day.data.value ? weekday(day.data.value.day) : '')
 const nowBefore = computed(() => {
   if (!isToday.value || !day.data.value) return -1
   const now = day.data.value.now
-  const index = entries.value.findIndex((entry) => minutesUntil(now, entry.starts) + entry.section.minutes > 0)
+  const index = entries.value.findIndex((entry) => entry.state !== 'done' && minutesUntil(now, entry.starts) + entry.section.minutes > 0)
   return index < 0 ? entries.value.length : index
 })
 const places = computed(() => [
@@ -38,6 +38,8 @@ const places = computed(() => [
             <router-link :to="`/sections/${entry.section.id}`" :class="['entry', { past: isToday && index < nowBefore, running: entry.state === 'running' }]">
               <span class="clock narrow">{{ entry.starts }}</span><span class="name">{{ entry.section.name }}</span>
               <span v-if="entry.state === 'running'" class="mark narrow">{{ say.strip.running }}</span>
+              <span v-else-if="entry.state === 'done'" class="mark narrow">✓ {{ say.strip.done }}</span>
+              <span v-else-if="entry.state === 'not_held'" class="mark narrow">{{ say.strip.notHeld }}</span>
               <span v-else-if="entry.left_over" class="mark narrow hatched" :title="say.strip.leftOver(entry.left_over)">{{ say.strip.leftOver(entry.left_over) }}</span>
             </router-link>
           </li>

@@ -4,9 +4,9 @@ import type { Schemas } from '@/api/client'
 import ConceptSign from '@/components/ConceptSign.vue'
 import StandingGlyph from '@/components/StandingGlyph.vue'
 import { say } from '@/locales/en'
-import type { Result } from './useMarks'
+import type { Result } from './useQueue'
 
-interface Done { child: string; name: string; result: Result | 'absent' }
+interface Done { child: string; name: string; result: Result | 'absent'; event: string }
 const props = defineProps<{
   hearing: Schemas['HearingRead']
   four: readonly Schemas['PlaceRead'][]

@@ -4,16 +4,16 @@ import { onMounted, onUnmounted, ref } from 'vue'
 interface Said {
   kind: 'part' | 'here' | 'who'
   lesson: string
-  cell?: string
+  part?: string
 }
 const NAME = 'kopje-projector'
 
 /** In the teaching window: say which part is on, and know whether a projector view is open. */
-export function useProjectorLink(lesson: () => string, cell: () => string) {
+export function useProjectorLink(lesson: () => string, part: () => string) {
   const channel = new BroadcastChannel(NAME)
   const seen = ref(0)
   const open = ref(false)
-  const tell = () => channel.postMessage({ kind: 'part', lesson: lesson(), cell: cell() } satisfies Said)
+  const tell = () => channel.postMessage({ kind: 'part', lesson: lesson(), part: part() } satisfies Said)
   channel.onmessage = (event: MessageEvent<Said>) => {
     if (event.data.kind === 'here' && event.data.lesson === lesson()) {
       seen.value = Date.now()
@@ -32,10 +32,10 @@ export function useProjectorLink(lesson: () => string, cell: () => string) {
 /** In the projector window: which part is on. */
 export function useProjectedPart(lesson: () => string) {
   const channel = new BroadcastChannel(NAME)
-  const cell = ref('')
+  const part = ref('')
   const here = () => channel.postMessage({ kind: 'here', lesson: lesson() } satisfies Said)
   channel.onmessage = (event: MessageEvent<Said>) => {
-    if (event.data.kind === 'part' && event.data.lesson === lesson() && event.data.cell && cell.value !== event.data.cell) cell.value = event.data.cell
+    if (event.data.kind === 'part' && event.data.lesson === lesson() && event.data.part && part.value !== event.data.part) part.value = event.data.part
   }
   let timer = 0
   onMounted(() => {
@@ -46,5 +46,5 @@ export function useProjectedPart(lesson: () => string) {
     window.clearInterval(timer)
     channel.close()
   })
-  return cell
+  return part
 }

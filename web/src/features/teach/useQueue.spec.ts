@@ -1,59 +1,65 @@
+import 'fake-indexeddb/auto'
 import { beforeEach, expect, test, vi } from 'vitest'
 import { nextTick, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 
-const sent = vi.hoisted(() => ({ calls: [] as { verb: string; path: string; id: string; result?: string }[], down: false }))
-vi.mock('@/api/client', async (original) => {
-  const real = await original<typeof import('@/api/client')>()
-  const call = (verb: string) => (path: string, at: { params: { path: Record<string, string> }; body?: { result: string } }) => {
-    if (sent.down) return Promise.reject(new TypeError('no network'))
-    sent.calls.push({ verb, path, id: Object.values(at.params.path).at(-1) ?? '', result: at.body?.result })
-    return Promise.resolve({ data: {} })
-  }
-  return { ...real, api: { PUT: call('PUT'), DELETE: call('DELETE') } }
-})
+type Event = Schemas['BatchBody']['events'][number]
+const server = vi.hoisted(() => ({ got: [] as Event[], down: false }))
+vi.mock('@/api/client', async (original) => ({
+  ...(await original<typeof import('@/api/client')>()),
+  api: {
+    POST: (_: string, { body }: { body: { events: Event[] } }) => {
+      if (server.down) return Promise.reject(new TypeError('no network'))
+      server.got.push(...body.events)
+      return Promise.resolve({ data: body.events.map(({ id }) => ({ id, outcome: 'taken' })) })
+    },
+  },
+}))
+const { begin, outbox, settled } = await import('@/api/outbox')
 const { useQueue } = await import('./useQueue')
-const { send } = await import('./useMarks')
 
 const place = (child: string) => ({ child_id: child, name: child, reason: '' })
 const hearing = () =>
-  ref({ concept: { key: 're' }, queue: ['Ama', 'Jun', 'Ines', 'Tove', 'Kofi', 'Lien'].map(place) } as unknown as Schemas['HearingRead'])
-const settle = async () => {
-  await send()
-  await nextTick()
-}
+  ref({ concept: { key: 're' }, way: 'sing', voices: 'alone', help: 'none', queue: ['Ama', 'Jun', 'Ines', 'Tove', 'Kofi', 'Lien'].map(place) } as unknown as Schemas['HearingRead'])
+const queueOf = () => useQueue(() => 'S', () => 'L', () => 'P', hearing())
 beforeEach(async () => {
-  sent.down = false
-  await settle()
-  sent.calls.length = 0
+  server.down = false
+  await begin('teacher')
+  await settled()
+  server.got.length = 0
 })
 
-test('the next name is up at once, and one key undoes the last mark', async () => {
-  const queue = useQueue(() => 'L', () => 'C', hearing())
-  queue.give('secure')
+test('the next name is up at once, the sign once the mark is safe, and one key undoes the last mark', async () => {
+  const queue = queueOf()
+  const kept = queue.give('secure')
   expect(queue.current.value?.name).toBe('Jun')
-  queue.undo()
+  expect(queue.done.value[0]?.event).toBe('')
+  await kept
+  expect(queue.done.value[0]?.event).not.toBe('')
+  await queue.undo()
   expect(queue.current.value?.name).toBe('Ama')
-  await settle()
-  expect(sent.calls.map((one) => one.verb)).toEqual(['PUT', 'DELETE'])
-  expect(sent.calls[1]?.id).toBe(sent.calls[0]?.id)
+  await settled()
+  expect(server.got.map((one) => one.kind)).toEqual(['marked', 'taken_back'])
+  expect(server.got[1]).toMatchObject({ target_id: server.got[0]?.id })
+  expect(server.got.map((one) => one.sequence)).toEqual([1, 2])
 })
 test('an absent child is passed over without a mark', async () => {
-  const queue = useQueue(() => 'L', () => 'C', hearing())
-  queue.give('absent')
-  await settle()
-  expect(sent.calls).toMatchObject([{ verb: 'PUT', path: '/api/lessons/{lesson_id}/absences/{child_id}', id: 'Ama' }])
+  const queue = queueOf()
+  await queue.give('absent')
+  await settled()
+  expect(server.got).toMatchObject([{ kind: 'absent', child_id: 'Ama', lesson_id: 'L' }])
   expect(queue.four.value.map((one) => one.name)).toEqual(['Jun', 'Ines', 'Tove', 'Kofi'])
 })
-test('a mark made without a network is kept on the device and sent later, once', async () => {
-  const queue = useQueue(() => 'L', () => 'C', hearing())
-  sent.down = true
-  queue.give('nearly')
-  await settle()
-  expect(queue.marks.waiting.value).toBe(1)
-  expect(localStorage.getItem('kopje-waiting-marks')).toContain('nearly')
-  sent.down = false
-  await settle()
-  expect(sent.calls).toMatchObject([{ verb: 'PUT', result: 'nearly' }])
-  expect(localStorage.getItem('kopje-waiting-marks')).toBe('[]')
+test('a mark made without a network is kept, another page of this browser passes the child over, and it is sent later, once', async () => {
+  server.down = true
+  await queueOf().give('nearly')
+  await settled()
+  expect(outbox.waiting.value).toBe(1)
+  await nextTick()
+  expect(queueOf().four.value.map((one) => one.name)).not.toContain('Ama')
+  server.down = false
+  await settled()
+  await settled()
+  expect(server.got).toMatchObject([{ kind: 'marked', result: 'nearly', way: 'sing' }])
+  expect(outbox.waiting.value).toBe(0)
 })

@@ -1,42 +1,54 @@
-// The hearing queue of one part of the lesson: the next name is up at once, and the last mark can be taken back.
+// The hearing queue of one part of the lesson: the next name is up at once, the mark's sign once it is safe, and the last one can be
+// taken back.
 import { computed, ref, type Ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
-import { type Result, useMarks } from './useMarks'
+import { outbox, tell } from '@/api/outbox'
+import { counting } from './lessonNow'
 
+export type Result = Schemas['MarkedBody']['result']
 interface Done {
   child: string
   name: string
   result: Result | 'absent'
-  mark: string
+  /** The event once it is on the disk; empty for the moment before. */
+  event: string
 }
 
-export function useQueue(lesson: () => string, cell: () => string, hearing: Ref<Schemas['HearingRead'] | undefined>) {
-  const marks = useMarks()
+export function useQueue(section: () => string, lesson: () => string, part: () => string, hearing: Ref<Schemas['HearingRead'] | undefined>) {
   const done = ref<Done[]>([])
   const picked = ref('')
-  const gone = computed(() => new Set(done.value.map((one) => one.child)))
+  // Also what another tab, or this one before it was closed, has marked and not sent yet.
+  const unsent = computed(() => new Set(counting(lesson(), outbox.kept.value).flatMap(({ event }) => ('child_id' in event && event.child_id ? [event.child_id] : []))))
+  const gone = computed(() => new Set([...done.value.map((one) => one.child), ...unsent.value]))
   const waiting = computed(() => (hearing.value?.queue ?? []).filter((place) => !gone.value.has(place.child_id)))
   const four = computed(() => waiting.value.slice(0, 4))
   const then = computed(() => waiting.value.slice(4, 6))
   const current = computed(() => four.value.find((place) => place.child_id === picked.value) ?? four.value[0])
   watch(lesson, () => (done.value = []))
 
-  function give(result: Result | 'absent') {
+  async function give(result: Result | 'absent') {
     const place = current.value
     const now = hearing.value
     if (!place || !now) return
-    let mark = ''
-    if (result === 'absent') marks.absent(lesson(), place.child_id, true)
-    else mark = marks.mark({ lesson_id: lesson(), cell_id: cell(), child_id: place.child_id, concept: now.concept.key, result, help: null, moment: new Date().toISOString() })
-    done.value.push({ child: place.child_id, name: place.name, result, mark })
+    const one: Done = { child: place.child_id, name: place.name, result, event: '' }
+    done.value.push(one)
     picked.value = ''
+    const at = { section_id: section(), lesson_id: lesson(), child_id: place.child_id }
+    const kept = await tell(
+      result === 'absent'
+        ? { kind: 'absent', ...at }
+        : { kind: 'marked', ...at, part_id: part(), concept: now.concept.key, way: now.way, voices: now.voices, help: now.help, result },
+    )
+    const mine = done.value.find((other) => other.child === one.child && !other.event)
+    if (kept && mine) mine.event = kept[0] ?? ''
+    else done.value = done.value.filter((other) => other !== mine) // nothing was kept: the child is up again, and the page says why
   }
-  function undo() {
-    const last = done.value.pop()
-    if (!last) return
-    if (last.result === 'absent') marks.absent(lesson(), last.child, false)
-    else marks.withdraw(last.mark)
+  async function undo() {
+    const last = done.value.at(-1)
+    if (!last?.event) return
+    if (!(await tell({ kind: 'taken_back', section_id: section(), lesson_id: lesson(), target_id: last.event }))) return
+    done.value = done.value.filter((one) => one !== last)
     picked.value = last.child
   }
-  return { four, then, current, picked, done, give, undo, marks }
+  return { four, then, current, picked, done, give, undo }
 }

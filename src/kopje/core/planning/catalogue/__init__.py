@@ -18,4 +18,9 @@ def activity(key: str) -> Activity:
     try:
         return _BY_KEY[key]
     except KeyError:
-        raise PlanError(f"There is no activity “{key}”.", value=key) from None
+        raise PlanError("activity_unknown", key=key, value=key) from None
+
+
+def known_activity(key: str) -> Activity | None:
+    """None for one that is no longer there, though it was done once."""
+    return _BY_KEY.get(key)

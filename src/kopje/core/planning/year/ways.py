@@ -14,7 +14,7 @@ from kopje.core.planning.year.arcs import CORE, Concert, Demand, Lengths, YearPl
 from kopje.core.planning.year.fit import fit_year
 from kopje.core.planning.year.model import Model
 from kopje.core.planning.year.solver import solve
-from kopje.core.reasons import Reason, counted, listed
+from kopje.core.reasons import Named, Reason, because, listed
 from kopje.core.sequence.concepts import ConceptKey
 
 Kind = Literal["shorten", "reserve", "next_year", "both"]
@@ -27,7 +27,7 @@ class WayOut:
     """One way to make the year fit, with its plan to look at before it is taken."""
 
     kind: Kind
-    sentence: str
+    reason: Reason
     question: YearQuestion
     plan: YearPlan
 
@@ -91,15 +91,16 @@ def _shorten(question: YearQuestion, plan: YearPlan) -> WayOut | None:
     cut = [(question.by_key[a.concept], a) for a in plan.arcs if not a.short]
     prepare = sum(max(d.usual[0] - a.new, 0) for d, a in cut)
     practise = sum(max(d.usual[2] - a.warm, 0) for d, a in cut)
-    names = [d.concept.name for d, a in cut if a.new < d.usual[0] or a.warm < d.usual[2]]
+    names = [Named(d.key) for d, a in cut if a.new < d.usual[0] or a.warm < d.usual[2]]
     if not names:
         return None
     parts = [
-        counted(n, f"lesson of {what}", f"lessons of {what}")
-        for n, what in ((practise, "practice"), (prepare, "preparation"))
+        because(code, count=n)
+        for code, n in (("lessons_of_practice", practise), ("lessons_of_preparation", prepare))
         if n
     ]
-    return WayOut("shorten", f"Give up {listed(parts)}, in {listed(names, 4)}.", question, plan)
+    said = because("way_shorten", parts=listed(parts), concepts=listed(names, 4))
+    return WayOut("shorten", said, question, plan)
 
 
 def _reserve(question: YearQuestion) -> WayOut | None:
@@ -109,34 +110,25 @@ def _reserve(question: YearQuestion) -> WayOut | None:
     plan = fit_year(without, quick=True)
     if not _all_core(without, plan):
         return None
-    return WayOut(
-        "reserve",
-        f"Use the {counted(question.reserve, 'lesson')} in reserve; one lost lesson then topples the plan.",
-        without,
-        plan,
-    )
+    return WayOut("reserve", because("way_reserve", count=question.reserve), without, plan)
 
 
 def _next_year(question: YearQuestion) -> WayOut | None:
     """Keep usual lengths; move what matters least."""
     usual = replace(question, demands=tuple(_unshortened(d) for d in question.demands))
     plan = fit_year(usual, quick=True)
-    return _moved(usual, plan, "next_year", "")
+    return _moved(usual, plan, "next_year")
 
 
 def _both(question: YearQuestion, plan: YearPlan) -> WayOut | None:
-    return None if _all_core(question, plan) else _moved(question, plan, "both", "Shorten phases, and move ")
+    return None if _all_core(question, plan) else _moved(question, plan, "both")
 
 
-def _moved(question: YearQuestion, plan: YearPlan, kind: Kind, lead: str) -> WayOut | None:
-    names = [
-        question.by_key[key].concept.name for key in plan.left_out if question.by_key[key].priority >= CORE
-    ]
+def _moved(question: YearQuestion, plan: YearPlan, kind: Kind) -> WayOut | None:
+    names = [Named(key) for key in plan.left_out if question.by_key[key].priority >= CORE]
     if not names:
         return None
-    moved = listed(names, 4)
-    said = f"{lead}{moved} to next year." if lead else f"Move {moved} to next year."
-    return WayOut(kind, said, question, plan)
+    return WayOut(kind, because(f"way_{kind}", concepts=listed(names, 4)), question, plan)
 
 
 def _unshortened(demand: Demand) -> Demand:
@@ -152,7 +144,7 @@ class Wish:
 
     kind: Literal["fixed", "earliest", "latest", "concert", "core"]
     subject: str
-    sentence: str
+    reason: Reason
 
 
 def conflict(question: YearQuestion) -> tuple[Reason, ...]:
@@ -165,7 +157,7 @@ def conflict(question: YearQuestion) -> tuple[Reason, ...]:
         fewer = [one for one in kept if one is not wish]
         if not _possible(question, fewer):
             kept = fewer
-    return tuple(Reason("collides", one.subject, one.sentence, "bars") for one in kept)
+    return tuple(replace(one.reason, weight="bars", about=one.subject) for one in kept)
 
 
 def conflict_of_words(question: YearQuestion) -> tuple[Reason, ...]:
@@ -178,7 +170,7 @@ def conflict_of_words(question: YearQuestion) -> tuple[Reason, ...]:
         for c in question.concerts
     )
     found = conflict(replace(question, concerts=concerts))
-    named = {reason.subject for reason in found}
+    named = {reason.about for reason in found}
     if found and named <= {concert.name for concert in concerts}:  # they collide among themselves
         return conflict_of_words(
             replace(question, concerts=tuple(c for c in concerts if c.name not in named))
@@ -198,24 +190,21 @@ def _wishes(question: YearQuestion) -> list[Wish]:
         if d.begun:
             continue
         if d.fixed is not None:
-            found.append(Wish("fixed", d.key, f"{d.concept.name.capitalize()} begins in lesson {d.fixed}."))
+            found.append(Wish("fixed", d.key, because("wish_begins", concept=Named(d.key), lesson=d.fixed)))
         if d.latest is not None:
             found.append(
-                Wish("latest", d.key, f"{d.concept.name.capitalize()} is named by lesson {d.latest}.")
+                Wish("latest", d.key, because("wish_named_by", concept=Named(d.key), lesson=d.latest))
             )
         if d.earliest is not None:
-            said = f"{d.concept.name.capitalize()} is not named before lesson {d.earliest}."
+            said = because("wish_not_before", concept=Named(d.key), lesson=d.earliest)
             found.append(Wish("earliest", d.key, said))
     for concert in question.concerts:
-        names = [question.by_key[k].concept.name for k in sorted(concert.concepts) if k in question.by_key]
+        names = [Named(key) for key in sorted(concert.concepts) if key in question.by_key]
         if names:
-            found.append(
-                Wish(
-                    "concert",
-                    concert.name,
-                    f"{concert.name} needs {listed(names)} by lesson {concert.lesson}.",
-                )
+            said = because(
+                "wish_concert", concert=concert.name, concepts=listed(names), lesson=concert.lesson
             )
+            found.append(Wish("concert", concert.name, said))
     return found
 
 
@@ -243,20 +232,18 @@ def _possible(question: YearQuestion, wishes: Iterable[Wish]) -> bool:
     return answer != "infeasible"
 
 
-def sentence(question: YearQuestion, plan: YearPlan, short: int) -> str:
-    """Does it fit? In one sentence, with what to do about it."""
-    wanted = core(question)
-    left = [d for d in wanted if d.key in plan.left_out]
+def verdict(question: YearQuestion, plan: YearPlan, short: int) -> Reason:
+    """Does it fit? With what to do about it."""
+    left = [d for d in core(question) if d.key in plan.left_out]
     end = max((arc.end for arc in plan.arcs), default=question.first - 1)
     spare = question.last - max(end, question.first - 1)
     missed = costs.missed(question, plan)
     if missed:
         name, key = missed[0]
-        return f"{name} comes too soon for {question.by_key[ConceptKey(key)].concept.name}: {'it is' if len(missed) == 1 else 'among others it is'} not named by then."
+        return because("year_concert_missed", concert=name, concept=Named(key), others=len(missed) - 1)
     if short and left:
-        return f"Short by {counted(short, 'lesson')}: {listed((d.concept.name for d in left), 3)} {'finds' if len(left) == 1 else 'find'} no room this year."
+        names = listed([Named(d.key) for d in left], 3)
+        return because("year_short", count=short, concepts=names, left=len(left))
     if short:
-        return (
-            f"It fits, with shorter phases: at usual lengths {counted(short, 'more lesson')} would be needed."
-        )
-    return f"It fits: {counted(len(plan.arcs), 'concept')} over {counted(question.lessons, 'lesson')}, {counted(spare, 'lesson')} to spare."
+        return because("year_fits_shortened", count=short)
+    return because("year_fits", concepts=len(plan.arcs), lessons=question.lessons, spare=spare)

@@ -6,18 +6,18 @@ import ReasonList from '@/components/ReasonList.vue'
 import { purposeName } from '@/locales/names'
 import { say } from '@/locales/en'
 
-defineProps<{ cell: Schemas['CellRead']; alternatives: readonly Schemas['AlternativeRead'][] | null; over: boolean; busy: boolean }>()
+defineProps<{ part: Schemas['PartRead']; alternatives: readonly Schemas['AlternativeRead'][] | null; over: boolean; busy: boolean }>()
 defineEmits<{ pin: []; refuse: []; swap: [to: Schemas['AlternativeRead']] }>()
 </script>
 
 <template>
   <div class="stack big">
-    <ol class="steps"><li v-for="step in cell.steps" :key="step">{{ step }}</li></ol>
-    <p v-if="cell.props" class="small">{{ say.lesson.props }}: {{ cell.props }}</p>
-    <p v-if="cell.care" class="care">{{ cell.care }}</p>
-    <section class="stack"><h3>{{ say.lesson.why }}</h3><ReasonList :reasons="cell.reasons" /></section>
+    <ol class="steps"><li v-for="step in part.steps" :key="step">{{ step }}</li></ol>
+    <p v-if="part.props" class="small">{{ say.lesson.props }}: {{ part.props }}</p>
+    <p v-if="part.care" class="care">{{ part.care }}</p>
+    <section class="stack"><h3>{{ say.lesson.why }}</h3><ReasonList :reasons="part.reasons" /></section>
     <template v-if="!over">
-      <div class="row"><v-btn size="small" @click="$emit('pin')">{{ cell.pinned ? say.lesson.unpin : say.lesson.pin }}</v-btn><v-btn size="small" @click="$emit('refuse')">{{ say.lesson.refuse }} <span class="kbd">x</span></v-btn></div>
+      <div class="row"><v-btn size="small" @click="$emit('pin')">{{ part.pinned ? say.lesson.unpin : say.lesson.pin }}</v-btn><v-btn size="small" @click="$emit('refuse')">{{ say.lesson.refuse }} <span class="kbd">x</span></v-btn></div>
       <section class="stack">
         <h3>{{ say.lesson.alternatives }}</h3>
         <p v-if="!alternatives" class="quiet small">{{ say.state.loading }}</p>

@@ -1,0 +1,14 @@
+# What the command line says.
+
+file_cannot_be_opened = cannot be opened ({ $why })
+first_tune_written = the first of { $count } tunes was written
+cli_home = { $title }: do = { $do }, rests on { $resting }, { $tonality } ({ $sure }: { $why })
+cli_tones = tones { $tones } ({ $name }), form { $form }
+cli_is_at = Kopje is at { $address }{ $said }
+cli_loaded = Loaded Kestrel Ridge School in { $seconds } s.
+cli_sign_in = sign in as “{ $login }”, password “{ $password }”
+cli_rebuilt = { $school }: { $count ->
+    [0] nothing differed
+    [one] { $count } row differed
+   *[other] { $count } rows differed
+  } ({ $rows })

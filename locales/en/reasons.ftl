@@ -1,0 +1,527 @@
+# Reasons: why something is so. Sentences end with a stop; terms stand inside other sentences.
+
+## Lists and days
+list_and = { $before } and { $last }
+list_more = { $count } more
+day_short = { DAY($day) }
+said = { $text }
+
+## A child's standing
+standing_not_heard = Not heard yet.
+standing_secure = Secure alone on { $days }.
+standing_once = Showed it once alone ({ DAY($day) }).
+standing_due = Not heard alone since { DAY($day) }: due for review.
+standing_nearly = Nearly: { $result ->
+    [secure] secure last time
+    [nearly] nearly last time
+   *[not_yet] not yet last time
+  }, { $count ->
+    [0] never yet heard alone without help
+    [1] heard alone { $count } time
+   *[other] heard alone { $count } times
+  }.
+standing_not_yet = Not yet on { DAY($day) }; { $good } of the last { $count } went well.
+standing_in_way = { $way ->
+    [hear] Hearing it
+    [sing] Singing or playing it
+    [read] Reading it
+    [write] Writing it
+   *[create] Making with it
+  }: { LOW($said) }
+
+## A section's readiness
+readiness_nobody_heard = { $roll ->
+    [0] Nobody is on the roll yet.
+   *[other] Nobody heard yet.
+  }
+readiness_count = { $once ->
+    [0] { $showed } of { $heard } heard are secure
+   *[other] { $showed } of { $heard } heard showed it: { $secure } secure, { $once } once
+  }
+readiness_ready = Ready: { readiness_count }, { $roll } on the roll.
+readiness_teach_again = Teach again: { readiness_count }, { $roll } on the roll.
+readiness_split = { $showed } ready, { $rest } not: teach the smaller group again. ({ readiness_count }, { $roll } on the roll.)
+readiness_hear_more = Hear { $more ->
+    [1] 1 more child
+   *[other] { $more } more children
+  }: { readiness_count }, { $roll } on the roll.
+
+## Whom to hear
+rota_never = Never heard alone.
+rota_since = Waiting since { DAY($day) }.
+rota_not_heard_in_this = Not heard in this.
+
+## Where a song is at home
+mode = { $mode ->
+    [major] major
+    [minor] minor
+   *[other] { $mode }
+  }
+tonality_unpitched = No pitched notes.
+tonality_teacher = You said so.
+tonality_parallel = This phrase has { $tone } instead of { $instead }: do moves.
+tonality_stated = The file says { $mode }, and it ends on { $tone }.
+tonality_stated_differs = The file says { $mode }, but it ends on { $tone }.
+tonality_open = Too few tones to rest on any of them.
+tonality_last_tone = It ends on { $tone }, which also weighs most.
+tonality_last_tone_light = It ends on { $tone }, but { $other } weighs more.
+tonality_weight = It ends on { $tone }; of { $do } and { $la }, { $best } weighs more.
+tonality_weighed = It ends on { $tone }{ $same ->
+    [1] , and
+   *[0] ; yet
+  } first beats, phrase ends and long tones speak for { $best }.
+tonality_weighed_without_key = The file gives no key. First beats, phrase ends, long tones and the last tone speak for { $best }.
+tonality_dorian = { CAP($fi) } always and { $fa } never over { $la }: heard as dorian, resting on { $re }.
+tonality_few_tones = Fewer than four tones: no tonality yet.
+tonality_tone_missing = Without { $tone } the tonality stays open.
+
+## How phrases differ
+phrase_moved = { $name } is { $base }, { $moved }.
+phrase_same = { $name } is the same as phrase { $number }.
+phrase_differs = { $name } differs from { $base }{ $more ->
+    [1] { " " }in { $count } places: { $named } …
+   *[0] : { $named }.
+  }
+moved_by = { $steps ->
+    [1] a step
+    [2] a third
+    [3] a fourth
+    [4] a fifth
+    [5] a sixth
+    [6] a seventh
+    [7] an octave
+   *[other] { $steps } steps
+  } { $way ->
+    [up] higher
+   *[down] lower
+  }
+differs_tone = { $tone } instead of { $instead } { $where }
+differs_longer = { $tone } is longer { $where }
+differs_shorter = { $tone } is shorter { $where }
+differs_split = { $tone } is split for a syllable { $where }
+differs_added = { $tone } is added { $where }
+differs_joined = two tones { $tone } are joined { $where }
+differs_left_out = { $tone } is left out after { $before }
+the_beginning = the beginning
+a_sound = a sound
+where_last = on the last tone
+where_upbeat = in the upbeat
+where_bar = in bar { $bar } { $on ->
+    [1] on
+   *[0] after
+  } beat { $beat }
+
+## How hard a song is
+axis_altered = altered: { $tones }
+axis_half_steps = half steps by { $tones }
+axis_tones = { $count ->
+    [one] { $count } tone
+   *[other] { $count } tones
+  }, { $octaves ->
+    [0] no half step
+   *[1] with tones below or above { $do } to { $la }
+  }
+axis_motion = { $skips ->
+    [one] { $skips } skip
+   *[other] { $skips } skips
+  }, { $leaps ->
+    [one] { $leaps } leap
+   *[other] { $leaps } leaps
+  } of { $moves ->
+    [one] { $moves } move
+   *[other] { $moves } moves
+  }
+axis_unnamed = a figure without a name in bar { $bar }
+axis_silent = nothing sounds
+axis_meters = changes: { $meters }
+axis_key_changes = the key changes
+axis_signs = { $count ->
+    [0] no sign
+    [one] { $count } sign
+   *[other] { $count } signs
+  }
+axis_range = { $count ->
+    [one] { $count } half step
+   *[other] { $count } half steps
+  }
+
+## Bars that do not add up
+beats_half = half a beat
+beats = { $count ->
+    [one] { $count } beat
+   *[other] { $count } beats
+  }
+beats_part = { $count } beats
+bar_sum = Bar { $bar } has { $beats }, the meter asks for { $asked }.
+pickup_not_completed = The upbeat is not paid back: bar { $bar } would need { $beats }.
+repair_rest = A rest of { $beats } at its end.
+repair_longer = Its last { $what ->
+    [rest] rest
+   *[tone] tone
+  } { $beats } longer.
+repair_shorter = Its last { $what ->
+    [rest] rest
+   *[tone] tone
+  } { $beats } shorter.
+repair_drop_rest = Without its last rest.
+repair_last_tones = Its last tones belong to the next bar.
+repair_first_tones = The first tones of the next bar belong to it.
+repair_meter = This bar is in { $meter }.
+
+## What the reader of a file did
+read_first_voice = Only the first voice was read.
+read_second_voice_in_line = A second voice in the same line was not read.
+read_first_of_voices = Of { $count } voices the first was read.
+read_top_of_chords = Of each chord only the top tone was read.
+read_without_meter = The file gives no meter; it was read in 4/4.
+read_without_key = The file gives no key; do was worked out from the tones.
+read_spelled_in_c = The file gives no key; it was spelled as in C.
+
+## Words on tones
+verse_sum = { $syllables ->
+    [one] { $syllables } syllable
+   *[other] { $syllables } syllables
+  } on { $tones ->
+    [one] { $tones } tone
+   *[other] { $tones } tones
+  }{ $held ->
+    [0] { "" }
+    [1] ; held over more than one in bar { $held_bars }
+   *[other] ; held over more than one in bars { $held_bars }
+  }{ $other ->
+    [0] { "" }
+    [1] ; not set as verse 1 in bar { $other_bars }
+   *[other] ; not set as verse 1 in bars { $other_bars }
+  }.
+
+## Figures, meters, tone sets
+figure_quarter = quarter note
+figure_two_eighths = two eighths
+figure_four_sixteenths = four sixteenths
+figure_eighth_two_sixteenths = eighth and two sixteenths
+figure_two_sixteenths_eighth = two sixteenths and eighth
+figure_dotted_eighth_sixteenth = dotted eighth and sixteenth
+figure_sixteenth_dotted_eighth = sixteenth and dotted eighth
+figure_sixteenth_eighth_sixteenth = sixteenth, eighth, sixteenth
+figure_triplet = triplet
+figure_half = half note
+figure_dotted_half = dotted half
+figure_whole = whole note
+figure_syncopation = syncopation
+figure_dotted_quarter_eighth = dotted quarter and eighth
+figure_eighth_dotted_quarter = eighth and dotted quarter
+figure_beat_rest = beat rest
+figure_half_beat_rest = half-beat rest
+figure_half_rest = half rest
+figure_bar_rest = bar rest
+figure_upbeat = upbeat
+figure_tie = tie
+figure_dotted_quarter = dotted quarter (6/8)
+figure_three_eighths = three eighths (6/8)
+figure_quarter_eighth = quarter and eighth (6/8)
+figure_eighth_quarter = eighth and quarter (6/8)
+figure_six_sixteenths = six sixteenths (6/8)
+figure_siciliano = dotted eighth, sixteenth, eighth (6/8)
+figure_dotted_half_compound = dotted half (6/8)
+figure_compound_beat_rest = beat rest (6/8)
+figure_unnamed = the figure { $figure }
+meter_of = { $meter } meter
+tone_set = { $name }
+tone_as_home = { $tone } as home
+
+## Keys, voices, instruments
+voice_of = { $grade ->
+    [0] kindergarten
+   *[other] grade { $grade }
+  }
+range_written = Lies in their range as written (do = { $do }).
+range_moved = Lies in their range when do = { $do }.
+range_outside = Nearest to their range when do = { $do }, yet some tones lie outside.
+range_none = No key puts it into the range of { voice_of }.
+voices_comfortable = Comfortable: { $low } to { $high }.
+voices_outside = { $low } to { $high }: some tones lie outside the comfortable range.
+signs = Written with { $count ->
+    [0] no sign
+    [one] { $count } sign
+   *[other] { $count } signs
+  }{ $more ->
+    [1] , more than they read
+   *[0] { "" }
+  }.
+bars_missing = Bars: { $bars } { $count ->
+    [one] is
+   *[other] are
+  } usually missing.
+bars_off = { $bars } off
+bars_on = { $bars } on
+bars_as_they_are = as they are
+bars_set = Bars: { $moved }{ $inside ->
+    [0] ; it goes beyond the set
+   *[1] { "" }
+  }.
+recorder_no_fingering = Recorder: no fingering here for { $tones }.
+recorder_playable = Recorder: playable with the first { $count } tones.
+recorder_needs = Recorder: needs { $tones } besides the first { $count } tones.
+
+## Songs for a class and a purpose
+times = { $count ->
+    [1] once
+    [2] twice
+   *[other] { $count } times
+  }
+observed = { CAP($concept) } can be done with any song.
+target_missing = Has no { $what }.
+target_unnamed = { $section } cannot name { $concept } yet.
+target_thin = Has { $concept } only { times }, never twice in a phrase or in one place.
+target_aspect = Is a song with { $concept }.
+target_in_bars = Has { $what } in { $bars ->
+    [one] { $bars } bar
+   *[other] { $bars } bars
+  }.
+target = Has { $concept } { times }{ $same_place ->
+    [1] , in the same place of its phrases
+   *[0] { "" }
+  }{ $strong ->
+    [1] , on strong beats
+   *[0] { "" }
+  }{ $by_step ->
+    [1] , approached by step
+   *[0] { "" }
+  }.
+unknown = Also has { $others }, unknown to { $section }.
+unknown_unnamed = Also has { $others }, which { $section } cannot name yet.
+by_rote = Also has { $others }, which { $section } cannot name yet.
+all_known = All else known.
+else_known = Else only what { $section } knows.
+unknown_aspect = Not named yet: { $others }.
+long = It is long: { $bars ->
+    [one] { $bars } bar
+   *[other] { $bars } bars
+  }.
+new_song = New to { $section }.
+new_song_twice_new = New to them, so two things would be new at once.
+new_to_them = New to them.
+known_song = They sang it in { $lessons ->
+    [one] { $lessons } lesson
+   *[other] { $lessons } lessons
+  }.
+sung_lately = Sung lately, on { DAY($day) }.
+not_sung_yet = Not sung yet.
+last_sung = Last sung on { DAY($day) }.
+
+## What is due
+phase_past = { $key ->
+    [prepare] prepared
+    [present] named
+    [practise] practised
+    [make] made
+    [invent] played with
+    [understand] { $purpose ->
+        [present] named
+       *[other] used
+      }
+    [listen] listened for
+    [echo] echoed
+    [name] named
+    [read] read
+    [create] created with
+   *[other] { $key }
+  }
+phase_own = had in “{ $word }”
+prerequisite = { CAP($concept) } comes first: { LOW($said) }
+laid = The year's plan has it in this lesson.
+practised = { CAP($concept) } is named and { $count ->
+    [0] not { $phase } yet
+    [one] { $phase } in { $count } lesson so far
+   *[other] { $phase } in { $count } lessons so far
+  }.
+next = { CAP($concept) } is next{ $needs ->
+    [0] { "" }
+   *[other] { " " }after { $before }
+  }; { $count ->
+    [0] not { $phase } yet
+   *[other] { $phase } in { $count } of { $enough ->
+        [one] { $enough } lesson
+       *[other] { $enough } lessons
+      }
+  }.
+prepared = { CAP($concept) } was { $phase } in { $count ->
+    [one] { $count } lesson
+   *[other] { $count } lessons
+  }: name it now.
+waits = { CAP($concept) } is { $phase }, but must wait.
+
+## Why a part is in a lesson
+pinned = You pinned it.
+chosen = You chose it.
+left_over = Left over from { WEEKDAY($day) }: { $state ->
+    [partly] done only partly
+    [skipped] skipped
+   *[not_reached] not reached
+  }.
+no_place = “{ $activity }” was left over too, and finds no place in this lesson.
+phase = { CAP($kind) } belongs to “{ $phase }”.
+warm = { CAP($concept) } is named; sung now and then it stays warm.
+no_song = No song in the songbook can present { $concept } to them yet, so it is prepared once more.
+new_song_titled = { $title } is new to them{ $inside ->
+    [1] { " " }and lies in their range
+   *[0] { "" }
+  }.
+old_friend = { $title } is an old friend: sung in { $lessons ->
+    [one] { $lessons } lesson
+   *[other] { $lessons } lessons
+  }.
+old_friend_last = { $title } is an old friend: sung in { $lessons ->
+    [one] { $lessons } lesson
+   *[other] { $lessons } lessons
+  }, last on { DAY($day) }.
+new = New to them: { $what }.
+new_name = the name { $concept }
+new_song_word = the song
+new_activity = the activity
+hears = { $count } children can be heard alone in it.
+lately = They did it last time.
+ramp = They know little yet, so as few new things as possible are chosen.
+many_new = More than half is new: they know too few songs for less.
+few_heard = Fewer than four children can be heard alone.
+free_minutes = { $count } minutes stay free: nothing that fits is longer.
+empty_slot = Nothing fits “{ $slot }” yet; more songs would help.
+the_new_sound = the new sound
+the_song = the song
+
+slot_left = Left over
+slot_opening = Opening
+slot_voice = Voice play
+slot_review = Review
+slot_focus = Main thing
+slot_second = Second thing
+slot_play = Instruments
+slot_game = Game
+slot_repertoire = Repertoire
+slot_closing = Closing
+slot_choir_opening = Warm-up
+slot_choir_voice = Hard intervals
+slot_choir_focus = Sight-singing
+
+kind_barred = barred instruments
+kind_body_percussion = body percussion
+kind_closing = closing
+kind_creating = creating
+kind_dictation = dictation
+kind_echo = echo
+kind_greeting = greeting
+kind_hearing_singles = hearing singles
+kind_improvising = improvising
+kind_instrument = instrument
+kind_listening = listening
+kind_melody_reading = melody reading
+kind_movement = movement
+kind_partner_work = partner work
+kind_recorder = recorder
+kind_rhythm_reading = rhythm reading
+kind_sight_singing = sight-singing
+kind_singing = singing
+kind_singing_game = singing game
+kind_song_story = song story
+kind_vocal_exploration = vocal exploration
+
+## The year
+grade_name = { $grade ->
+    [0] Kindergarten
+    [13] Choir
+   *[other] Grade { $grade }
+  }
+lessons = { $count ->
+    [one] { $count } lesson
+   *[other] { $count } lessons
+  }
+lessons_of_practice = { $count ->
+    [one] { $count } lesson
+   *[other] { $count } lessons
+  } of practice
+lessons_of_preparation = { $count ->
+    [one] { $count } lesson
+   *[other] { $count } lessons
+  } of preparation
+way_shorten = Give up { $parts }, in { $concepts }.
+way_reserve = Use the { lessons } in reserve; one lost lesson then topples the plan.
+way_next_year = Move { $concepts } to next year.
+way_both = Shorten phases, and move { $concepts } to next year.
+wish_begins = { CAP($concept) } begins in lesson { $lesson }.
+wish_named_by = { CAP($concept) } is named by lesson { $lesson }.
+wish_not_before = { CAP($concept) } is not named before lesson { $lesson }.
+wish_concert = { $concert } needs { $concepts } by lesson { $lesson }.
+year_concert_missed = { $concert } comes too soon for { $concept }: { $others ->
+    [0] it is
+   *[other] among others it is
+  } not named by then.
+year_short = Short by { lessons }: { $concepts } { $left ->
+    [one] finds
+   *[other] find
+  } no room this year.
+year_fits_shortened = It fits, with shorter phases: at usual lengths { $count ->
+    [one] { $count } more lesson
+   *[other] { $count } more lessons
+  } would be needed.
+year_fits = It fits: { $concepts ->
+    [one] { $concepts } concept
+   *[other] { $concepts } concepts
+  } over { $lessons ->
+    [one] { $lessons } lesson
+   *[other] { $lessons } lessons
+  }, { $spare ->
+    [one] { $spare } lesson
+   *[other] { $spare } lessons
+  } to spare.
+year_not_laid = Nothing is laid over this year yet.
+year_until_concert = { lessons } until { $concert }, { DAY($day) }.
+school_not_laid = No year is laid yet. Lay the first one to see what fits.
+school_slack = { $grade } has the least slack: { $spare ->
+   *[yes] { lessons } to spare
+    [no] short by { lessons }
+  }.{ $left ->
+    [0] { " " }Every section fits.
+   *[other] { " " }Short of lessons: { $sections }.
+  }
+drift_none = No section in this grade.
+drift_one = Only one section in this grade: nothing can drift apart.
+drift_level = { $sections } are side by side.
+drift_behind = { $section } is { lessons } behind { $ahead }
+drift = { $behind }.
+drift_with_help = { $behind }. { $ahead } can use { lessons } for retention and creating while { $section } catches up.
+room_out = out: { $things }
+room_away = away: { $things }
+no_term = no term
+school_year = School year
+calendar_lesson = { $section }, lesson { $number }
+
+## Strands
+strand_beat = Beat and tempo
+strand_rhythm = Rhythm
+strand_meter = Meter
+strand_melody = Melody
+strand_tonality = Tonality
+strand_staff = Staff
+strand_form = Form
+strand_expression = Expression
+strand_voice = Voice
+strand_unpitched = Unpitched
+strand_barred = Barred instruments
+strand_recorder = Recorder
+strand_ensemble = Ensemble
+strand_sight_singing = Sight-singing
+strand_vocabulary = Vocabulary
+
+## On paper
+paper_page = Score of { $title }, page { $page } of { $pages }
+paper_game = Game
+paper_care = Care
+paper_culture = Culture
+paper_from = From
+paper_verified = verified
+paper_not_verified = not verified
+paper_do = { $do } = { $letter }
+paper_sung = sung with { $do } = { $letter }
+paper_start = start on { $pitch }
+paper_start_degree = start on { $pitch } ({ $degree })
+paper_tempo = { $count } beats a minute

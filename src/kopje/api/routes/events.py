@@ -1,0 +1,43 @@
+"""What happened in class: the one address for all of it, and what could not be taken."""
+
+from __future__ import annotations
+
+from uuid import UUID
+
+from fastapi import APIRouter, BackgroundTasks
+
+from kopje.api.deps import AtDesk, Work
+from kopje.api.schemas.events import AnswerRead, AsideRead, BatchBody
+from kopje.usecases import plan_year, take_events
+
+router = APIRouter(tags=["events"])
+
+
+@router.post("/events", operation_id="takeEvents")
+def post_events(body: BatchBody, desk: AtDesk, later: BackgroundTasks) -> list[AnswerRead]:
+    """Take up to 500 events; each is answered: taken, known already, or kept aside with its reason. Sending a batch again
+    changes nothing. When a lesson has ended, the rest of the year follows once the answer has left."""
+    with desk.keep() as call:
+        found = take_events.take(call, body.sent, [one.told() for one in body.events])
+        answers = [AnswerRead.of(one, call.words) for one in found.answers]
+    if found.over:
+        later.add_task(plan_year.keep_up, desk, found.over)
+    return answers
+
+
+@router.get("/events/aside", operation_id="asideEvents")
+def get_aside(call: Work) -> list[AsideRead]:
+    """What of one's own events could not be taken and waits to be settled."""
+    return [AsideRead.of(one, call.words) for one in take_events.aside(call)]
+
+
+@router.post("/events/aside/{event_id}/again", operation_id="takeAsideAgain")
+def post_again(event_id: UUID, call: Work) -> AnswerRead:
+    """Try once more to take it: its child may be in the section by now."""
+    return AnswerRead.of(take_events.try_again(call, event_id), call.words)
+
+
+@router.delete("/events/aside/{event_id}", status_code=204, operation_id="dropAside")
+def delete_aside(event_id: UUID, call: Work) -> None:
+    """It is not to count."""
+    take_events.drop(call, event_id)

@@ -1,0 +1,184 @@
+"""What happened in a class, on the wire: batches of events from a device, and the answer for each."""
+
+from __future__ import annotations
+
+from datetime import datetime
+from typing import Annotated, Any, Literal
+from uuid import UUID
+
+from pydantic import Field, TypeAdapter
+
+from kopje.api.schemas.base import Body, Day, Moment, Read
+from kopje.api.schemas.lessons import Tick
+from kopje.core.ledger.marks import Help, Result, Voices
+from kopje.core.sequence.concepts import Way
+from kopje.core.sequence.phases import Purpose
+from kopje.usecases.take_events import MOST, Answer, Aside, Told
+from kopje.words import Words
+
+Id = Annotated[UUID, Field(strict=False)]
+Key = Annotated[str, Field(min_length=1, max_length=60)]
+Minutes = Annotated[int, Field(ge=1, le=180)]
+
+
+class MaterialBody(Body):
+    kind: Annotated[str, Field(max_length=20)]
+    id: Annotated[str, Field(max_length=80)] | None = None
+
+
+class PartBody(Body):
+    """A part as the device saw it."""
+
+    id: Id
+    slot: Annotated[str, Field(max_length=40)]
+    role: Annotated[str, Field(max_length=20)]
+    activity: Key
+    material: MaterialBody
+    concept: Key | None = None
+    purpose: Purpose | None = None
+    minutes: Annotated[int, Field(ge=0, le=180)]
+    new: Annotated[str, Field(max_length=20)] | None = None
+    left_over: bool = False
+
+
+class PlaceBody(Body):
+    """When a lesson is, for one that may be planned no more when the event arrives."""
+
+    day: Day
+    starts: Annotated[str, Field(pattern=r"^([01]\d|2[0-3]):[0-5]\d$")]
+    minutes: Annotated[int, Field(ge=10, le=180)]
+
+
+class EventBody(Body):
+    """What every event has. `clock` is the device's; `sequence` its own counting."""
+
+    id: Id = Field(examples=["@new_id"])
+    section_id: Id = Field(examples=["@section_id"])
+    lesson_id: Id = Field(examples=["@lesson_id"])
+    clock: Moment = Field(examples=["2026-11-24T09:12:00+00:00"])
+    device: Id = Field(examples=["@device"])
+    sequence: Annotated[int, Field(ge=0, le=2**53 - 1)] = Field(examples=["@sequence"])
+
+    def told(self) -> Told:
+        return Told(self.id, self.kind, self.section_id, self.lesson_id, self.clock, self.device, self.sequence,  # type: ignore[attr-defined]
+                    getattr(self, "child_id", None), getattr(self, "part_id", None), getattr(self, "target_id", None),
+                    self._body())  # fmt: skip
+
+    def _body(self) -> dict[str, Any]:
+        shared = {*EventBody.model_fields, "kind", "child_id", "part_id", "target_id"}
+        return self.model_dump(mode="json", exclude=shared, exclude_none=True)
+
+
+class StartedBody(EventBody):
+    kind: Literal["started"]
+    lesson: PlaceBody | None = None
+    parts: Annotated[list[PartBody], Field(max_length=40)] | None = None
+
+
+class TickedBody(EventBody):
+    kind: Literal["ticked"]
+    part_id: Id
+    tick: Tick
+    part: PartBody | None = None
+
+
+class MarkedBody(EventBody):
+    kind: Literal["marked"]
+    child_id: Id
+    part_id: Id | None = None
+    concept: Key
+    way: Way
+    voices: Voices
+    help: Help
+    result: Result
+    activity: Key | None = None
+
+
+class TakenBackBody(EventBody):
+    kind: Literal["taken_back"]
+    target_id: Id
+
+
+class AbsentBody(EventBody):
+    kind: Literal["absent"]
+    child_id: Id
+
+
+class NotedBody(EventBody):
+    kind: Literal["noted"]
+    note: Annotated[str, Field(max_length=300)]
+
+
+class RatedBody(EventBody):
+    """A part went well, or fell flat."""
+
+    kind: Literal["rated"]
+    part_id: Id
+    rating: Literal["well", "flat"]
+
+
+class OverBody(EventBody):
+    kind: Literal["ended", "reopened"]
+
+
+class NotHeldBody(EventBody):
+    """The lesson did not happen."""
+
+    kind: Literal["not_held"]
+    lesson: PlaceBody | None = None
+
+
+OneEvent = Annotated[
+    StartedBody
+    | TickedBody
+    | MarkedBody
+    | TakenBackBody
+    | AbsentBody
+    | NotedBody
+    | RatedBody
+    | OverBody
+    | NotHeldBody,
+    Field(discriminator="kind"),
+]
+ONE_EVENT: TypeAdapter[Any] = TypeAdapter(OneEvent)
+
+
+class BatchBody(Body):
+    """Events in the order they were made. `sent`: the device's clock now, against which all of its moments are put right."""
+
+    sent: Moment = Field(examples=["2026-11-24T09:12:05+00:00"])
+    events: Annotated[list[OneEvent], Field(max_length=MOST)] = Field(examples=[["@event"]])
+
+
+class AnswerRead(Read):
+    """`taken`, `known` already, or kept `aside` until the teacher settles it; then `sentence` says why."""
+
+    id: UUID
+    outcome: Literal["taken", "known", "aside"]
+    code: str
+    sentence: str
+
+    @classmethod
+    def of(cls, answer: Answer, words: Words) -> AnswerRead:
+        reason = answer.reason
+        return cls(id=answer.id, outcome=answer.outcome, code=reason.code if reason else "",
+                   sentence=words.say(reason) if reason else "")  # fmt: skip
+
+
+class AsideRead(Read):
+    """An event that waits to be settled."""
+
+    id: UUID
+    kind: str
+    section_id: UUID
+    lesson_id: UUID
+    child_id: UUID | None
+    clock: datetime
+    sentence: str
+    body: dict[str, Any]
+
+    @classmethod
+    def of(cls, one: Aside, words: Words) -> AsideRead:
+        told = one.told
+        return cls(id=one.id, kind=told.kind, section_id=told.section_id, lesson_id=told.lesson_id,
+                   child_id=told.child_id, clock=told.clock, sentence=words.say(one.reason), body=dict(told.body))  # fmt: skip

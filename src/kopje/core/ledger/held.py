@@ -1,0 +1,128 @@
+"""A lesson as it was held, read from its events. Source: docs/sources.md#events."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass, replace
+from datetime import date, datetime, time
+from typing import Any, Literal
+
+from kopje.core.ledger.events import ClassEvent, Rating, Tick, standing_events
+from kopje.core.planning.material import Material
+from kopje.core.sequence.concepts import ConceptKey
+from kopje.core.sequence.phases import Purpose
+
+State = Literal["running", "done", "not_held"]
+BEGINS = frozenset(("started", "ticked", "marked", "ended", "not_held"))
+
+
+@dataclass(frozen=True, slots=True)
+class TaughtPart:
+    """A part as it was when the lesson began (or when it was ticked, if it came in later), and what became of it."""
+
+    id: str
+    slot: str
+    role: str
+    activity: str
+    material: Material
+    concept: ConceptKey | None
+    purpose: Purpose | None
+    minutes: int
+    new: str | None = None
+    left_over: bool = False
+    tick: Tick | None = None
+    rating: Rating | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class HeldLesson:
+    """`absent` are children; `marks` the events of kind “marked” that count."""
+
+    id: str
+    section: str
+    day: date
+    starts: time
+    minutes: int
+    state: State
+    parts: tuple[TaughtPart, ...]
+    note: str = ""
+    started: datetime | None = None
+    ended: datetime | None = None
+    absent: frozenset[str] = frozenset()
+    marks: tuple[ClassEvent, ...] = ()
+
+
+def held_lesson(events: Iterable[ClassEvent]) -> HeldLesson | None:
+    """The lesson that these events of it tell; None where nothing that counts says that it began.
+
+    A tick or a mark says so as well as “started”: two devices may send in any order. A mark of a child that was told
+    absent before takes the absence back.
+    """
+    counting = standing_events(events)
+    told = next((event for event in counting if event.kind in BEGINS), None)
+    if told is None:
+        return None
+    place = told.body["lesson"]
+    state, started, ended = _state(counting)
+    parts = {key: value for event in reversed(counting) for key, value in _parts(event).items()}
+    begun_first = sorted(counting, key=lambda event: event.kind != "started")  # stable
+    order = dict.fromkeys(key for event in begun_first for key in _parts(event))
+    found = {key: parts[key] for key in order}
+    note, absent = "", set[str]()
+    for event in counting:
+        part = found.get(event.part or "")
+        if event.kind == "ticked" and part is not None:
+            found[part.id] = replace(part, tick=event.body.get("tick"))
+        elif event.kind == "rated" and part is not None:
+            found[part.id] = replace(part, rating=event.body.get("rating"))
+        elif event.kind == "noted":
+            note = str(event.body.get("note", ""))
+        elif event.kind == "absent" and event.child:
+            absent.add(event.child)
+        elif event.kind == "marked" and event.child:
+            absent.discard(event.child)
+    return HeldLesson(
+        told.lesson, told.section, told.day, time.fromisoformat(place["starts"]), int(place["minutes"]), state,
+        tuple(found.values()), note, started, ended, frozenset(absent),
+        tuple(event for event in counting if event.kind == "marked"),
+    )  # fmt: skip
+
+
+def _state(events: Iterable[ClassEvent]) -> tuple[State, datetime | None, datetime | None]:
+    state: State = "running"
+    started: datetime | None = None
+    ended: datetime | None = None
+    for event in events:
+        if event.kind == "not_held":
+            state = "not_held"
+        elif event.kind == "ended":
+            state, ended = "done", event.moment
+        elif event.kind == "reopened":
+            state, ended = "running", None
+        elif event.kind == "started":
+            started = started or event.moment
+    return state, started, ended
+
+
+def _parts(event: ClassEvent) -> dict[str, TaughtPart]:
+    """The parts that an event brings along: all of them when the lesson starts, its own when it is ticked."""
+    told = event.body.get("parts") or ([event.body["part"]] if "part" in event.body else [])
+    return {part.id: part for part in map(part_of, told)}
+
+
+def part_of(values: Mapping[str, Any]) -> TaughtPart:
+    """A part from plain values, as events carry it; `part_values` gives them back."""
+    material = values.get("material") or {}
+    return TaughtPart(
+        values["id"], values.get("slot", ""), values.get("role", ""), values["activity"],
+        Material(material.get("kind", "none"), material.get("id")), values.get("concept"), values.get("purpose"),
+        int(values.get("minutes", 0)), values.get("new"), bool(values.get("left_over", False)),
+    )  # fmt: skip
+
+
+def part_values(part: TaughtPart) -> dict[str, Any]:
+    return {
+        "id": part.id, "slot": part.slot, "role": part.role, "activity": part.activity,
+        "material": {"kind": part.material.kind, "id": part.material.id}, "concept": part.concept,
+        "purpose": part.purpose, "minutes": part.minutes, "new": part.new, "left_over": part.left_over,
+    }  # fmt: skip

@@ -1,0 +1,187 @@
+"""What the events of a section add up to: taught, sung, done, left over. Each rule stands here once.
+
+Source: docs/sources.md#facts.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass, field, replace
+from datetime import date, time, timedelta
+from typing import Any
+
+from kopje.core.ledger.events import ClassEvent
+from kopje.core.ledger.held import HeldLesson, State, TaughtPart, held_lesson, part_of, part_values
+from kopje.core.planning.catalogue import known_activity
+from kopje.core.sequence.concepts import ConceptKey
+from kopje.core.songs.fit import Met
+
+CARRIED = 3  # left-over parts that go into the next lesson
+NOT_CARRIED = ("opening", "closing")
+
+
+@dataclass(frozen=True, slots=True)
+class Touch:
+    """A concept that was really taught in a lesson, by purpose."""
+
+    day: date
+    starts: time
+    concept: ConceptKey
+    purpose: str
+
+
+@dataclass(frozen=True, slots=True)
+class LessonHeld:
+    """A lesson that began, in short."""
+
+    id: str
+    day: date
+    starts: time
+    minutes: int
+    state: State
+    note: str
+
+
+@dataclass(frozen=True)
+class SectionFacts:
+    """`lessons` in order of time; `done`: activities by the lessons they were done in; `lately`: those of the last lesson;
+    `left_over`: parts of the last lesson that are still owed, of which `carried` gives those that come next time."""
+
+    lessons: tuple[LessonHeld, ...] = ()
+    touches: tuple[Touch, ...] = ()
+    songs: Mapping[str, Met] = field(default_factory=dict)
+    done: Mapping[str, int] = field(default_factory=dict)
+    lately: frozenset[str] = frozenset()
+    left_over: tuple[TaughtPart, ...] = ()
+
+    @property
+    def over(self) -> tuple[LessonHeld, ...]:
+        return tuple(lesson for lesson in self.lessons if lesson.state == "done")
+
+    @property
+    def running(self) -> LessonHeld | None:
+        return next((lesson for lesson in reversed(self.lessons) if lesson.state == "running"), None)
+
+    @property
+    def weeks(self) -> tuple[date, ...]:
+        """The Monday of each week in which a lesson was held."""
+        return tuple(sorted({monday(lesson.day) for lesson in self.over}))
+
+    @property
+    def taught(self) -> dict[ConceptKey, dict[str, int]]:
+        """By concept and purpose, the number of lessons."""
+        lessons: dict[ConceptKey, dict[str, set[tuple[date, time]]]] = {}
+        for touch in self.touches:
+            by_purpose = lessons.setdefault(touch.concept, {})
+            by_purpose.setdefault(touch.purpose, set()).add((touch.day, touch.starts))
+        return {
+            key: {purpose: len(when) for purpose, when in found.items()} for key, found in lessons.items()
+        }
+
+    @property
+    def carried(self) -> tuple[TaughtPart, ...]:
+        return self.left_over[:CARRIED]
+
+
+def monday(day: date) -> date:
+    return day - timedelta(days=day.weekday())
+
+
+def counts_as_taught(part: TaughtPart) -> bool:
+    """Done; or done partly, except that a concept is named only when its part was done."""
+    named = part.concept is not None and part.purpose is not None
+    return named and (part.tick == "done" or (part.tick == "partly" and part.purpose != "present"))
+
+
+def counts_as_sung(part: TaughtPart) -> bool:
+    return part.tick in ("done", "partly")
+
+
+def is_left_over(part: TaughtPart) -> bool:
+    """Not reached, done partly or skipped; routines, openings and closings come again anyway, and nothing is carried twice."""
+    routine = (item := known_activity(part.activity)) is None or item.routine
+    return part.tick != "done" and not part.left_over and not routine and part.role not in NOT_CARRIED
+
+
+def section_facts(events: Iterable[ClassEvent]) -> SectionFacts:
+    """Everything at once, from all events of a section."""
+    by_lesson: dict[str, list[ClassEvent]] = {}
+    for event in events:
+        by_lesson.setdefault(event.lesson, []).append(event)
+    held = [lesson for one in by_lesson.values() if (lesson := held_lesson(one)) is not None]
+    return facts_of(held)
+
+
+def facts_of(held: Iterable[HeldLesson]) -> SectionFacts:
+    """The same from lessons as they were held; one that did not happen teaches nothing."""
+    lessons = sorted(held, key=lambda lesson: (lesson.day, lesson.starts, lesson.id))
+    real = [lesson for lesson in lessons if lesson.state != "not_held"]
+    over = [lesson for lesson in real if lesson.state == "done"]
+    last = over[-1].parts if over else ()
+    return SectionFacts(
+        tuple(LessonHeld(x.id, x.day, x.starts, x.minutes, x.state, x.note) for x in lessons),
+        tuple(_touches(real)),
+        _songs(real),
+        _done(real),
+        frozenset(part.activity for part in last if part.tick == "done"),
+        tuple(part for part in last if is_left_over(part)),
+    )
+
+
+def _touches(lessons: Sequence[HeldLesson]) -> Iterable[Touch]:
+    for lesson in lessons:
+        found = ((part.concept, part.purpose) for part in lesson.parts if counts_as_taught(part))
+        for concept, purpose in dict.fromkeys(found):
+            if concept is not None and purpose is not None:
+                yield Touch(lesson.day, lesson.starts, concept, purpose)
+
+
+def _songs(lessons: Sequence[HeldLesson]) -> dict[str, Met]:
+    days: dict[str, list[date]] = {}
+    for lesson in lessons:
+        sung = (part.material.song for part in lesson.parts if counts_as_sung(part))
+        for song in dict.fromkeys(one for one in sung if one is not None):
+            days.setdefault(song, []).append(lesson.day)
+    return {song: Met(len(found), max(found)) for song, found in days.items()}
+
+
+def _done(lessons: Sequence[HeldLesson]) -> dict[str, int]:
+    counts: dict[str, int] = {}
+    for lesson in lessons:
+        for key in dict.fromkeys(part.activity for part in lesson.parts if counts_as_sung(part)):
+            counts[key] = counts.get(key, 0) + 1
+    return counts
+
+
+def packed(facts: SectionFacts) -> dict[str, Any]:
+    """Facts as plain values that can be stored; `unpacked` gives them back."""
+    return {
+        "lessons": [
+            [x.id, x.day.isoformat(), f"{x.starts:%H:%M}", x.minutes, x.state, x.note] for x in facts.lessons
+        ],
+        "touches": [[x.day.isoformat(), f"{x.starts:%H:%M}", x.concept, x.purpose] for x in facts.touches],
+        "songs": {
+            song: [met.lessons, met.last and met.last.isoformat()] for song, met in facts.songs.items()
+        },
+        "done": dict(facts.done),
+        "lately": sorted(facts.lately),
+        "left_over": [{**part_values(part), "tick": part.tick} for part in facts.left_over],
+    }
+
+
+def unpacked(values: Mapping[str, Any]) -> SectionFacts:
+    day, clock = date.fromisoformat, time.fromisoformat
+    return SectionFacts(
+        tuple(
+            LessonHeld(key, day(d), clock(at), n, state, note)
+            for key, d, at, n, state, note in values["lessons"]
+        ),
+        tuple(Touch(day(d), clock(at), key, purpose) for d, at, key, purpose in values["touches"]),
+        {song: Met(lessons, day(last)) for song, (lessons, last) in values["songs"].items()},
+        values["done"],
+        frozenset(values["lately"]),
+        tuple(replace(part_of(part), tick=part["tick"]) for part in values["left_over"]),
+    )
+
+
+NO_FACTS = SectionFacts()

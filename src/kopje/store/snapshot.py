@@ -1,0 +1,184 @@
+"""The state of sections, read set by set: the same number of queries however many sections there are.
+
+It is read inside one transaction that sees one moment (`UnitOfWork.read`), and no song's file is touched.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+from datetime import date, time
+from typing import Any
+from uuid import UUID
+
+from sqlalchemy import text
+from sqlalchemy.orm import Session
+
+from kopje.core.errors import NotFoundError
+from kopje.core.reasons import because
+
+ONLY = "(CAST(:only AS uuid[]) IS NULL OR {0} = ANY(:only))"
+SECTIONS = text(
+    f"""SELECT n.id, n.name, n.grade, n.minutes, n.rolled,
+        (SELECT array_agg(concept) FROM declared d WHERE d.section_id = n.id) AS declared,
+        (SELECT json_agg(json_build_array(activity, song_id)) FROM refusal r WHERE r.section_id = n.id) AS refused,
+        f.facts, coalesce(f.version, 0), p.reserve, p.status, p.gap, p.short, p.left_out
+    FROM section n LEFT JOIN section_facts f ON f.section_id = n.id LEFT JOIN year_plan p ON p.section_id = n.id
+    WHERE n.school_id = :school AND n.ended IS NULL AND {ONLY.format("n.id")} ORDER BY n.grade, n.name"""
+)
+ROLLS = text(
+    f"""SELECT m.section_id, count(*) FROM (
+        SELECT c.id, c.section_id FROM child c WHERE c.school_id = :school
+        UNION ALL SELECT m.child_id, m.section_id FROM membership m WHERE m.school_id = :school
+    ) m JOIN child c ON c.id = m.id
+    WHERE c.joined <= :day AND (c."left" IS NULL OR c."left" > :day) AND {ONLY.format("m.section_id")}
+    GROUP BY m.section_id"""
+)
+STONES = text(
+    f"""SELECT m.section_id, s.concept, s.level, count(*),
+        CASE WHEN s.level = 'once' THEN json_agg(json_build_array(s.child_id, s.last_full)) END
+    FROM standing s JOIN child c ON c.id = s.child_id JOIN (
+        SELECT id, section_id FROM child WHERE school_id = :school
+        UNION ALL SELECT child_id, section_id FROM membership WHERE school_id = :school
+    ) m ON m.id = s.child_id
+    WHERE s.school_id = :school AND c.joined <= :day AND (c."left" IS NULL OR c."left" > :day)
+        AND {ONLY.format("m.section_id")}
+    GROUP BY m.section_id, s.concept, s.level"""
+)
+SINGERS = text(
+    """SELECT child_id, section_id FROM membership WHERE school_id = :school
+    UNION SELECT c.id, c.section_id FROM membership m JOIN child c ON c.id = m.child_id WHERE m.school_id = :school"""
+)
+MEETINGS = text(
+    "SELECT section_id, weekday, starts, minutes FROM meeting WHERE school_id = :school ORDER BY weekday, starts"
+)
+ARCS = text(
+    f"""SELECT section_id, concept, start, new, middle, warm_start, warm, presented, short, prepared, pause_after, pause
+    FROM arc WHERE school_id = :school AND {ONLY.format("section_id")} ORDER BY section_id, start, concept"""
+)
+PLANNED = text(
+    f"""SELECT l.id, l.section_id, l.day, l.starts, l.minutes, l.status, l.version,
+        coalesce(json_agg(json_build_array(p.id, p.slot, p.role, p.activity, p.material_kind, p.material_id, p.concept,
+            p.purpose, p.minutes, p.new, p.left_over, p.pinned) ORDER BY p.position) FILTER (WHERE p.id IS NOT NULL), '[]')
+    FROM planned_lesson l LEFT JOIN planned_part p ON p.lesson_id = l.id
+    WHERE l.school_id = :school AND {ONLY.format("l.section_id")}
+        AND (l.day >= :since OR EXISTS (SELECT 1 FROM held_lesson h WHERE h.id = l.id AND h.state = 'running'))
+    GROUP BY l.id ORDER BY l.day, l.starts"""
+)
+COUNTS = text("SELECT section_id, facts->'touches' FROM section_facts WHERE school_id = :school")
+
+
+def _ids(only: Iterable[UUID] | None) -> list[UUID] | None:
+    return None if only is None else list(only)
+
+
+@dataclass(frozen=True, slots=True)
+class PlanRow:
+    """The plan of a section's year as it was last laid."""
+
+    reserve: int
+    status: str
+    gap: int
+    short: int
+    left_out: list[str]
+
+
+@dataclass(frozen=True, slots=True)
+class SectionRow:
+    """A section with what belongs to it alone."""
+
+    id: UUID
+    name: str
+    grade: int
+    minutes: int
+    rolled: date | None
+    declared: frozenset[str]
+    refused: frozenset[tuple[str, str | None]]
+    facts: dict[str, Any] | None
+    version: int
+    plan: PlanRow | None
+
+
+@dataclass(frozen=True, slots=True)
+class PlannedRow:
+    """A planned lesson; `parts` as (id, slot, role, activity, material kind and id, concept, purpose, minutes, new,
+    left over, pinned)."""
+
+    id: UUID
+    section_id: UUID
+    day: date
+    starts: time
+    minutes: int
+    status: str
+    version: int
+    parts: list[list[Any]]
+
+
+def sections(session: Session, school_id: UUID, only: Iterable[UUID] | None) -> list[SectionRow]:
+    found = []
+    for row in session.execute(SECTIONS, {"school": school_id, "only": _ids(only)}):
+        key, name, grade, minutes, rolled, declared, refused, facts, version, *plan = row
+        laid = PlanRow(*plan) if plan[1] is not None else None
+        no = frozenset((activity, song) for activity, song in refused or ())
+        found.append(
+            SectionRow(key, name, grade, minutes, rolled, frozenset(declared or ()), no, facts, version, laid)
+        )
+    return found
+
+
+def section(session: Session, school_id: UUID, section_id: UUID) -> SectionRow:
+    """NotFoundError for one that is not this school's, or has left it."""
+    found = sections(session, school_id, [section_id])
+    if not found:
+        raise NotFoundError("no_such", what=because("what_section"), value=str(section_id))
+    return found[0]
+
+
+def rolls(session: Session, school_id: UUID, only: Iterable[UUID] | None, day: date) -> dict[UUID, int]:
+    """How many are on each roll."""
+    asked = {"school": school_id, "only": _ids(only), "day": day}
+    return {section: count for section, count in session.execute(ROLLS, asked)}
+
+
+Stones = tuple[UUID, str, str, int, list[tuple[str, str | None]] | None]
+
+
+def stones(session: Session, school_id: UUID, only: Iterable[UUID] | None, day: date) -> list[Stones]:
+    """(section, concept, level, children, for those who showed it once: child and last day)."""
+    asked = {"school": school_id, "only": _ids(only), "day": day}
+    return [tuple(row) for row in session.execute(STONES, asked)]
+
+
+def sections_of_singers(session: Session, school_id: UUID) -> dict[str, list[UUID]]:
+    """The class and the choirs of every child that sings in a choir."""
+    found: dict[str, list[UUID]] = {}
+    for child, section in session.execute(SINGERS, {"school": school_id}):
+        found.setdefault(str(child), []).append(section)
+    return found
+
+
+def meetings(session: Session, school_id: UUID) -> list[tuple[UUID, int, time, int | None]]:
+    return [tuple(row) for row in session.execute(MEETINGS, {"school": school_id})]
+
+
+def arcs(session: Session, school_id: UUID, only: Iterable[UUID] | None) -> dict[UUID, list[tuple[Any, ...]]]:
+    found: dict[UUID, list[tuple[Any, ...]]] = {}
+    for section, *arc in session.execute(ARCS, {"school": school_id, "only": _ids(only)}):
+        found.setdefault(section, []).append(tuple(arc))
+    return found
+
+
+def planned(
+    session: Session, school_id: UUID, only: Iterable[UUID] | None, since: date
+) -> dict[UUID, list[PlannedRow]]:
+    """Lessons planned from a day on, and those that are running, in order."""
+    asked = {"school": school_id, "only": _ids(only), "since": since}
+    found: dict[UUID, list[PlannedRow]] = {}
+    for row in session.execute(PLANNED, asked):
+        found.setdefault(row[1], []).append(PlannedRow(*row))
+    return found
+
+
+def touches(session: Session, school_id: UUID) -> list[tuple[UUID, list[list[str]]]]:
+    """What was taught in the whole school, section by section: (day, starts, concept, purpose)."""
+    return [(section, found) for section, found in session.execute(COUNTS, {"school": school_id})]

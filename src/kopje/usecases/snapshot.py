@@ -1,0 +1,275 @@
+"""The state of a grade or of the school at one moment, from which Today, week, year, sections, proposals and the ledger read.
+
+Loading it takes a fixed number of queries, however many sections there are; what is shown is a projection of it.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass, field
+from datetime import date, time
+from functools import cached_property
+from uuid import UUID
+
+from kopje.core.errors import NotFoundError
+from kopje.core.ledger.readiness import Counts, Readiness, counts, judge
+from kopje.core.ledger.standing import due_before, is_due
+from kopje.core.planning.calendar import LessonTime
+from kopje.core.planning.facts import NO_FACTS, SectionFacts, unpacked
+from kopje.core.planning.lesson import Choice
+from kopje.core.planning.material import Material
+from kopje.core.planning.year.arcs import Arc
+from kopje.core.reasons import because
+from kopje.core.sequence.arcs import SectionState, Taught
+from kopje.core.sequence.concepts import ConceptKey, Sequence
+from kopje.store import snapshot as store
+from kopje.store import tables as t
+from kopje.store import year
+from kopje.store.snapshot import PlannedRow, PlanRow, SectionRow
+from kopje.usecases.call import Call
+from kopje.usecases.school_calendar import Calendar, calendar
+
+
+@dataclass(frozen=True)
+class PlannedPart:
+    """A planned activity as it lies in a lesson that is planned."""
+
+    id: UUID
+    slot: str
+    role: str
+    choice: Choice
+    material: Material
+    minutes: int
+    new: str | None
+    left_over: bool
+    pinned: bool
+
+
+@dataclass(frozen=True)
+class Planned:
+    """A lesson that lies ahead."""
+
+    id: UUID
+    day: date
+    starts: time
+    minutes: int
+    status: str
+    version: int
+    parts: tuple[PlannedPart, ...]
+
+
+@dataclass(frozen=True)
+class SectionNow:
+    """Everything that judgements about a section are made from. `planned` lies ahead in order, or is running."""
+
+    row: SectionRow
+    sequence: Sequence
+    calendar: Calendar
+    today: date
+    roll: int
+    readiness: Mapping[ConceptKey, Readiness]
+    arcs: tuple[Arc, ...]
+    planned: tuple[Planned, ...]
+    wishes: tuple[t.Wish, ...] = ()
+
+    @property
+    def id(self) -> UUID:
+        return self.row.id
+
+    @property
+    def name(self) -> str:
+        return self.row.name
+
+    @property
+    def grade(self) -> int:
+        return self.row.grade
+
+    @property
+    def minutes(self) -> int:
+        return self.row.minutes
+
+    @property
+    def plan(self) -> PlanRow | None:
+        return self.row.plan
+
+    @cached_property
+    def facts(self) -> SectionFacts:
+        return unpacked(self.row.facts) if self.row.facts else NO_FACTS
+
+    @cached_property
+    def state(self) -> SectionState:
+        return state_of(self.row, self.facts, self.sequence, self.readiness)
+
+    @cached_property
+    def lessons(self) -> tuple[LessonTime, ...]:
+        """The lessons of its year."""
+        return self.calendar.lessons(self.id)
+
+    def number_of(self, day: date, starts: time) -> int:
+        """Which lesson of the year begins then; 0 for one that the calendar does not have."""
+        return next((x.number for x in self.lessons if (x.day, x.starts) == (day, starts)), 0)
+
+    def planned_at(self, day: date, starts: time) -> Planned | None:
+        return next((one for one in self.planned if (one.day, one.starts) == (day, starts)), None)
+
+    @cached_property
+    def held_at(self) -> frozenset[tuple[date, time]]:
+        """When lessons began that are not running any more."""
+        return frozenset((x.day, x.starts) for x in self.facts.lessons if x.state != "running")
+
+    @cached_property
+    def next_time(self) -> LessonTime | None:
+        """The first lesson of the calendar from today on that was not held yet."""
+        coming = (one for one in self.lessons if one.day >= self.today)
+        return next((one for one in coming if (one.day, one.starts) not in self.held_at), None)
+
+    @cached_property
+    def open(self) -> Planned | None:
+        """The lesson that is running, or the first that lies ahead."""
+        running = self.facts.running
+        if running is not None:
+            return next((one for one in self.planned if str(one.id) == running.id), None)
+        ahead = (one for one in self.planned if self.number_of(one.day, one.starts))
+        return next((one for one in ahead if (one.day, one.starts) not in self.held_at), None)
+
+    def laid_in(self, day: date, starts: time) -> tuple[ConceptKey, ...]:
+        """What the section's plan has in one lesson: what is new, then what is practised, then short arcs; what is only kept
+        warm is left to review. Empty without a plan."""
+        number = self.number_of(day, starts) if self.arcs else 0
+        places = [(arc.place(number), arc) for arc in self.arcs] if number else []
+        order = ("new", "practised", "warm")
+        found = sorted(
+            (order.index(place), arc.concept)
+            for place, arc in places
+            if place and (place != "warm" or arc.short)
+        )
+        return tuple(concept for _, concept in found)
+
+
+def state_of(
+    row: SectionRow, facts: SectionFacts, sequence: Sequence, readiness: Mapping[ConceptKey, Readiness]
+) -> SectionState:
+    """What the rules of the sequence ask of a section."""
+    taught = {
+        key: Taught(n.get("prepare", 0), n.get("present", 0), n.get("practise", 0))
+        for key, n in facts.taught.items()
+    }
+    declared = frozenset(map(ConceptKey, row.declared))
+    return SectionState(row.name, row.grade, sequence, declared, taught, readiness)
+
+
+@dataclass(frozen=True)
+class Snapshot:
+    """Sections in order of grade and name."""
+
+    sections: tuple[SectionNow, ...]
+    calendar: Calendar
+    by_id: Mapping[UUID, SectionNow] = field(default_factory=dict)
+
+    def section(self, section_id: UUID) -> SectionNow:
+        found = self.by_id.get(section_id)
+        if found is None:
+            raise NotFoundError("no_such", what=because("what_section"), value=str(section_id))
+        return found
+
+
+def snapshot(call: Call, only: Iterable[UUID] | None = None) -> Snapshot:
+    """Of these sections, or of the whole school."""
+    ids = None if only is None else tuple(only)
+    session, school = call.session, call.school_id
+    cal = calendar(call)
+    rows = store.sections(session, school, ids)
+    rolls = store.rolls(session, school, ids, call.today)
+    arcs = store.arcs(session, school, ids)
+    planned = store.planned(session, school, ids, call.today)
+    wishes: dict[UUID, list[t.Wish]] = {}
+    for wish in year.wishes_of(session, school):
+        wishes.setdefault(wish.section_id, []).append(wish)
+    readiness = _readiness(call, rows, rolls, ids)
+    found = tuple(
+        SectionNow(
+            row,
+            call.sequence,
+            cal,
+            call.today,
+            rolls.get(row.id, 0),
+            readiness.get(row.id, {}),
+            tuple(Arc(ConceptKey(key), *numbers) for key, *numbers in arcs.get(row.id, ())),
+            tuple(map(_planned, planned.get(row.id, ()))),
+            tuple(wishes.get(row.id, ())),
+        )
+        for row in rows
+    )
+    return Snapshot(found, cal, {one.id: one for one in found})
+
+
+def _planned(row: PlannedRow) -> Planned:
+    parts = tuple(
+        PlannedPart(
+            UUID(key), slot, role,
+            Choice(activity, Material(kind, material).song, ConceptKey(concept) if concept else None, purpose),
+            Material(kind, material), minutes, new, left_over, pinned,
+        )
+        for key, slot, role, activity, kind, material, concept, purpose, minutes, new, left_over, pinned in row.parts
+    )  # fmt: skip
+    return Planned(row.id, row.day, row.starts, row.minutes, row.status, row.version, parts)
+
+
+def _readiness(
+    call: Call, rows: Iterable[SectionRow], rolls: Mapping[UUID, int], only: tuple[UUID, ...] | None
+) -> dict[UUID, dict[ConceptKey, Readiness]]:
+    """By section, for every concept in which anybody on the roll was heard."""
+    stones = store.stones(call.session, call.school_id, only, call.today)
+    before = Before(call, rows)
+    found: dict[UUID, dict[str, list[Counts]]] = {}
+    for section, concept, level, children, once in stones:
+        if once:
+            days = ((key, date.fromisoformat(last) if last else None) for key, last in once)
+            counted = counts((level, is_due(level, last, before.child(key, section))) for key, last in days)
+        else:
+            counted = counts([(level, False)] * children)
+        found.setdefault(section, {}).setdefault(concept, []).append(counted)
+    return {
+        section: {
+            ConceptKey(key): judge(rolls.get(section, 0), _sum(several)) for key, several in concepts.items()
+        }
+        for section, concepts in found.items()
+    }
+
+
+def _sum(several: Iterable[Counts]) -> Counts:
+    every = list(several)
+    return Counts(sum(x.heard for x in every), sum(x.secure for x in every), sum(x.once for x in every))
+
+
+class Before:
+    """The day before which a child's last mark makes it due: from the weeks in which any of its sections met."""
+
+    def __init__(self, call: Call, rows: Iterable[SectionRow]) -> None:
+        self._call = call
+        self._rows = {row.id: row for row in rows}
+        self._weeks: dict[UUID, tuple[date, ...]] = {}
+        self._known: dict[tuple[UUID, ...], date | None] = {}
+
+    @cached_property
+    def _singers(self) -> dict[str, list[UUID]]:
+        return store.sections_of_singers(self._call.session, self._call.school_id)
+
+    @cached_property
+    def _others(self) -> dict[UUID, SectionRow]:
+        """Sections that were not asked for but that some child of theirs is in too."""
+        return {row.id: row for row in store.sections(self._call.session, self._call.school_id, None)}
+
+    def child(self, child: str, section: UUID) -> date | None:
+        mine = tuple(self._singers.get(child, [section]))
+        if mine not in self._known:
+            rows = [self._rows.get(one) or self._others.get(one) for one in mine]
+            there = [row for row in rows if row is not None]
+            weeks = (week for row in there for week in self._met(row))
+            self._known[mine] = due_before(weeks, max((r.rolled for r in there if r.rolled), default=None))
+        return self._known[mine]
+
+    def _met(self, row: SectionRow) -> tuple[date, ...]:
+        if row.id not in self._weeks:
+            self._weeks[row.id] = unpacked(row.facts).weeks if row.facts else ()
+        return self._weeks[row.id]

@@ -1,0 +1,55 @@
+"""Before the first request: what was worked out by older rules is worked out anew."""
+
+from __future__ import annotations
+
+import uuid
+from datetime import datetime
+
+from sqlalchemy.orm import Session
+
+from kopje.core.errors import KopjeError
+from kopje.store import people, songs
+from kopje.store import tables as t
+from kopje.store.work import UnitOfWork
+from kopje.usecases.call import Call
+from kopje.usecases.projections import RULES, rebuild
+from kopje.usecases.school_sequence import sequence_for
+from kopje.usecases.song_facts import WORKED, work_out
+from kopje.usecases.songbook import analysis_of
+
+BATCH = 200
+NOBODY = uuid.UUID(int=0)
+
+
+def of_school(session: Session, school: t.School, now: datetime) -> Call:
+    """A call by no teacher, in the school's own sequence."""
+    sequence = sequence_for(session, school.id, school.sequence, school.wording)
+    return Call(session, school.id, NOBODY, now, uuid.uuid4, sequence)
+
+
+def bring_up_to_date(work: UnitOfWork, now: datetime) -> None:
+    """Songs, then what events add up to. Several processes that start at once wait for each other."""
+    with work.in_turn("start up"):
+        songs_up_to_date(work)
+        with work.begin() as session:
+            old = [school.id for school in people.schools_with_older_rules(session, RULES)]
+        for school_id in old:
+            with work.begin() as session:
+                rebuild(of_school(session, people.school(session, school_id), now))
+
+
+def songs_up_to_date(work: UnitOfWork) -> int:
+    """Work out the facts of every song that has none of this version; how many there were."""
+    count = 0
+    while True:
+        with work.begin() as session:
+            batch = songs.not_worked_out(session, WORKED, BATCH)
+            for song in batch:
+                school = session.get_one(t.School, song.school_id)
+                try:
+                    work_out(song, analysis_of(song), sequence_for(session, school.id, school.sequence, {}))
+                except KopjeError:
+                    song.worked = WORKED  # a file that this version reads no more stays, without facts
+            count += len(batch)
+        if len(batch) < BATCH:
+            return count

@@ -1,0 +1,344 @@
+"""Taking what happened in a class: events as devices send them, up to 500 at once, each answered for.
+
+What is known already stays as it is; what cannot be taken is kept aside, whole, until the teacher settles it.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass, field, replace
+from datetime import date, datetime, time, timedelta
+from typing import Any, Literal
+from uuid import UUID
+
+from kopje.core.errors import KopjeError
+from kopje.core.ledger.events import dated
+from kopje.core.ledger.held import part_of, part_values
+from kopje.core.planning.catalogue import known_activity
+from kopje.core.reasons import Reason, because, packed, unpacked
+from kopje.store import events, plans, sections
+from kopje.store import tables as t
+from kopje.usecases.call import Call
+from kopje.usecases.projections import keep_facts, keep_lessons, keep_standings
+
+MOST = 500
+OF_A_PART = frozenset(("ticked", "rated"))
+OF_A_CHILD = frozenset(("marked", "absent"))
+CHANGES_LESSON = frozenset(("started", "ticked", "ended", "reopened", "rated", "not_held", "noted", "absent"))
+SAME = ("kind", "section_id", "lesson_id", "child_id", "part_id", "target_id", "concept")
+
+Outcome = Literal["taken", "known", "aside"]
+
+
+@dataclass(frozen=True)
+class Told:
+    """An event as a device tells it. `clock` is the device's own; `body` what its kind carries."""
+
+    id: UUID
+    kind: str
+    section_id: UUID
+    lesson_id: UUID
+    clock: datetime
+    device: UUID
+    sequence: int
+    child_id: UUID | None = None
+    part_id: UUID | None = None
+    target_id: UUID | None = None
+    body: Mapping[str, Any] = field(default_factory=dict)
+
+
+@dataclass(frozen=True)
+class Answer:
+    """What became of an event, and why where it was kept aside."""
+
+    id: UUID
+    outcome: Outcome
+    reason: Reason | None = None
+
+
+@dataclass(frozen=True)
+class Taken:
+    """The answers in the order asked, and the sections in which a lesson ended or opened again."""
+
+    answers: tuple[Answer, ...]
+    over: frozenset[UUID]
+
+
+@dataclass(frozen=True)
+class _Lesson:
+    """What is known of a lesson: its place in the calendar, and its parts as they were or are planned."""
+
+    section_id: UUID
+    day: date
+    starts: time
+    minutes: int
+    parts: Mapping[str, Mapping[str, Any]]
+
+    @property
+    def place(self) -> dict[str, Any]:
+        return {"starts": f"{self.starts:%H:%M}", "minutes": self.minutes}
+
+
+class _RefusedError(Exception):
+    """The event cannot be taken; it goes aside with this reason."""
+
+    def __init__(self, reason: Reason) -> None:
+        super().__init__(reason.code)
+        self.reason = reason
+
+
+def _refuse(code: str, **params: Any) -> _RefusedError:
+    return _RefusedError(because(f"aside_{code}", "bars", **params))
+
+
+def take(call: Call, sent: datetime, told: Sequence[Told]) -> Taken:
+    """Take a batch. `sent` is the device's clock as it sent it: what it is off by now puts right every moment in the batch.
+
+    The sections and children it speaks of are held in the order of their ids, so that batches of two devices neither wait for
+    each other for ever nor work out a standing from half of the marks.
+    """
+    here = events.lock_sections(call.session, call.school_id, (one.section_id for one in told))
+    children = {one.child_id for one in told if one.child_id}
+    ours = events.lock_children(call.session, call.school_id, children)
+    batch = _Batch(call, call.now - sent.astimezone(call.now.tzinfo), here, ours, told)
+    answers = {one.id: batch.answer(one) for one in sorted(told, key=lambda x: (str(x.device), x.sequence))}
+    batch.keep()
+    return Taken(tuple(answers[one.id] for one in told), frozenset(batch.over))
+
+
+class _Batch:
+    """One batch while it is looked through: what is there already, what will be added, what goes aside."""
+
+    def __init__(
+        self, call: Call, offset: timedelta, here: set[UUID], children: set[UUID], told: Sequence[Told]
+    ) -> None:
+        self.call, self.offset, self.here, self.children = call, offset, here, children
+        self.known = events.known(call.session, (one.id for one in told))
+        pairs = [(one.device, one.sequence) for one in told]
+        self.taken = events.sequences_taken(call.session, call.teacher_id, pairs)
+        self.waiting = events.aside_ids(call.session, (one.id for one in told))
+        self.lessons = _lessons(call, told)
+        self.members = sections.members(call.session, children)
+        self.rows: list[dict[str, Any]] = []
+        self.new: dict[UUID, dict[str, Any]] = {}
+        self.aside: list[dict[str, Any]] = []
+        self.over: set[UUID] = set()
+
+    def answer(self, one: Told) -> Answer:
+        there = self.known.get(one.id) or self.new.get(one.id)
+        try:
+            if there is not None:
+                return self._again(one, there)
+            if (one.device, one.sequence) in self.taken:
+                raise _refuse("sequence_taken")
+            self._add(one)
+        except _RefusedError as refused:
+            if one.id not in self.waiting:
+                self.waiting.add(one.id)
+                self.aside.append(self._aside_row(one, refused.reason))
+            return Answer(one.id, "aside", refused.reason)
+        return Answer(one.id, "taken")
+
+    def _again(self, one: Told, there: t.Event | dict[str, Any]) -> Answer:
+        """The same once more changes nothing; another event under the same id is kept aside, the first one stands."""
+        kept = (
+            there
+            if isinstance(there, dict)
+            else {name: getattr(there, name) for name in (*SAME, "school_id", "body")}
+        )
+        mine = {"kind": one.kind, "section_id": one.section_id, "lesson_id": one.lesson_id, "child_id": one.child_id,
+                "part_id": one.part_id, "target_id": one.target_id, "concept": one.body.get("concept")}  # fmt: skip
+        said = [name for name in ("result", "tick", "note", "rating") if name in one.body]
+        same = all(kept[name] == mine[name] for name in SAME)
+        same = same and all(kept["body"].get(name) == one.body[name] for name in said)
+        if kept["school_id"] != self.call.school_id or not same:
+            raise _refuse("id_taken")
+        return Answer(one.id, "known")
+
+    def _add(self, one: Told) -> None:
+        lesson = self._lesson_of(one)
+        when = dated(one.clock, self.offset, self.call.now, lesson.day)
+        body = {**self._body(one, lesson), "lesson": lesson.place}
+        concept = body.pop("concept", None)
+        row = {
+            "id": one.id, "school_id": self.call.school_id, "kind": one.kind, "section_id": one.section_id,
+            "lesson_id": one.lesson_id, "day": when.day, "moment": when.moment, "clock": one.clock, "off_day": when.off_day,
+            "received": self.call.now, "teacher_id": self.call.teacher_id, "device": one.device, "sequence": one.sequence,
+            "child_id": one.child_id, "part_id": one.part_id, "target_id": one.target_id, "concept": concept, "body": body,
+        }  # fmt: skip
+        self.rows.append(row)
+        self.new[one.id] = row
+        self.taken.add((one.device, one.sequence))
+        if one.kind in ("ended", "reopened", "not_held"):
+            self.over.add(one.section_id)
+
+    def _lesson_of(self, one: Told) -> _Lesson:
+        if one.section_id not in self.here:
+            raise _refuse("section")
+        lesson = self.lessons.get(one.lesson_id) or _told_lesson(one)
+        if lesson is None:
+            raise _refuse("lesson")
+        if lesson.section_id != one.section_id:
+            raise _refuse("section")
+        self.lessons[one.lesson_id] = lesson
+        return lesson
+
+    def _body(self, one: Told, lesson: _Lesson) -> dict[str, Any]:
+        """What is kept of an event's body, checked against what there is; parts are kept as they are at this moment."""
+        body = dict(one.body)
+        if one.kind in OF_A_CHILD:
+            self._check_child(one)
+        if one.kind == "marked":
+            if body["concept"] not in self.call.sequence.by_key:
+                raise _refuse("concept", concept=body["concept"])
+            part = lesson.parts.get(str(one.part_id)) if one.part_id else None
+            return {**body, **({"part": part} if part else {})}
+        if one.kind == "started":
+            parts = [_clean(part) for part in body.get("parts") or lesson.parts.values()]
+            self.lessons[one.lesson_id] = replace(lesson, parts={part["id"]: part for part in parts})
+            return {"parts": parts}
+        if one.kind in OF_A_PART:
+            part = lesson.parts.get(str(one.part_id)) or (_clean(body["part"]) if body.get("part") else None)
+            if part is None or part["id"] != str(one.part_id):
+                raise _refuse("part")
+            return {**{name: body[name] for name in ("tick", "rating") if name in body}, "part": part}
+        return {name: body[name] for name in ("note",) if name in body}
+
+    def _check_child(self, one: Told) -> None:
+        if one.child_id not in self.children:
+            raise _refuse("child")
+        if one.section_id not in self.members.get(one.child_id, ()):
+            raise _refuse("child_elsewhere")
+
+    def _aside_row(self, one: Told, reason: Reason) -> dict[str, Any]:
+        return {"id": one.id, "school_id": self.call.school_id, "teacher_id": self.call.teacher_id,
+                "event": _values(one, self.offset), "reason": packed(reason), "received": self.call.now,
+                "settled": None}  # fmt: skip
+
+    def keep(self) -> None:
+        """Write everything, then work out again what depends on it."""
+        events.add(self.call.session, self.rows)
+        events.put_aside(self.call.session, self.aside)
+        lessons = {row["lesson_id"] for row in self.rows if row["kind"] in CHANGES_LESSON}
+        pairs = {(row["child_id"], row["concept"]) for row in self.rows if row["kind"] == "marked"}
+        backs = {row["target_id"] for row in self.rows if row["kind"] == "taken_back" and row["target_id"]}
+        pairs |= (
+            events.pairs_of(self.call.session, events.ends_of_chains(self.call.session, backs))
+            if backs
+            else set()
+        )
+        lessons |= {row["lesson_id"] for row in self.rows if row["kind"] == "taken_back"}
+        marked = {row["lesson_id"] for row in self.rows if row["kind"] == "marked"}
+        fresh = marked - lessons
+        keep_standings(self.call, pairs)
+        if lessons or fresh:
+            keep_lessons(self.call, lessons | fresh)
+            keep_facts(
+                self.call, {row["section_id"] for row in self.rows if row["lesson_id"] in lessons | fresh}
+            )
+
+
+def _lessons(call: Call, told: Iterable[Told]) -> dict[UUID, _Lesson]:
+    """What is known of the lessons of a batch: as they were when they began, else as they are planned."""
+    ids = {one.lesson_id for one in told}
+    found: dict[UUID, _Lesson] = {}
+    for held in events.held_lessons(call.session, call.school_id, ids):
+        parts = {part.id: part_values(part) for part in held.parts}
+        found[UUID(held.id)] = _Lesson(UUID(held.section), held.day, held.starts, held.minutes, parts)
+    planned = plans.lessons_of(call.session, call.school_id, ids)
+    parts_by_lesson: dict[UUID, dict[str, dict[str, Any]]] = {}
+    for part in plans.parts_of(call.session, planned):
+        parts_by_lesson.setdefault(part.lesson_id, {})[str(part.id)] = _planned_values(part)
+    for key, row in planned.items():
+        parts = parts_by_lesson.get(key, {})
+        there = found.get(key)
+        if there is None:
+            found[key] = _Lesson(row.section_id, row.day, row.starts, row.minutes, parts)
+        else:
+            found[key] = replace(there, parts={**parts, **there.parts})
+    return found
+
+
+def _planned_values(part: t.PlannedPart) -> dict[str, Any]:
+    return {
+        "id": str(part.id), "slot": part.slot, "role": part.role, "activity": part.activity,
+        "material": {"kind": part.material_kind, "id": part.material_id}, "concept": part.concept,
+        "purpose": part.purpose, "minutes": part.minutes, "new": part.new, "left_over": part.left_over,
+    }  # fmt: skip
+
+
+def _told_lesson(one: Told) -> _Lesson | None:
+    """A lesson that is not planned here any more, as the device that began it tells it."""
+    place = one.body.get("lesson")
+    if one.kind not in ("started", "not_held") or not place:
+        return None
+    return _Lesson(
+        one.section_id,
+        date.fromisoformat(place["day"]),
+        time.fromisoformat(place["starts"]),
+        place["minutes"],
+        {},
+    )
+
+
+def _clean(part: Mapping[str, Any]) -> dict[str, Any]:
+    """A part as a device tells it, with nothing but what a part has."""
+    try:
+        values = part_values(part_of(part))
+    except KopjeError as error:
+        raise _RefusedError(error.reason) from error
+    if known_activity(values["activity"]) is None:
+        raise _refuse("activity", activity=values["activity"])
+    return values
+
+
+def _values(one: Told, offset: timedelta) -> dict[str, Any]:
+    """An event as it is kept aside: as told, its clock put right already."""
+    return {
+        "kind": one.kind, "section_id": str(one.section_id), "lesson_id": str(one.lesson_id),
+        "clock": (one.clock + offset).isoformat(), "device": str(one.device), "sequence": one.sequence,
+        "child_id": one.child_id and str(one.child_id), "part_id": one.part_id and str(one.part_id),
+        "target_id": one.target_id and str(one.target_id), "body": dict(one.body),
+    }  # fmt: skip
+
+
+@dataclass(frozen=True)
+class Aside:
+    """An event that waits to be settled."""
+
+    id: UUID
+    told: Told
+    reason: Reason
+    received: datetime
+
+
+def aside(call: Call) -> tuple[Aside, ...]:
+    """What of this teacher's could not be taken, oldest first."""
+    found = events.aside(call.session, call.school_id, call.teacher_id)
+    every = (Aside(row.id, _told(row), unpacked(row.reason), row.received) for row in found)
+    return tuple(sorted(every, key=lambda one: (one.received, str(one.told.device), one.told.sequence)))
+
+
+def _told(row: t.AsideEvent) -> Told:
+    v = row.event
+    ids = {name: UUID(v[name]) if v[name] else None for name in ("child_id", "part_id", "target_id")}
+    return Told(row.id, v["kind"], UUID(v["section_id"]), UUID(v["lesson_id"]), datetime.fromisoformat(v["clock"]),
+                UUID(v["device"]), v["sequence"], body=v["body"], **ids)  # fmt: skip
+
+
+def try_again(call: Call, event_id: UUID) -> Answer:
+    """Try once more to take an event that was kept aside; it stays aside where nothing has changed."""
+    row = events.one_aside(call.session, call.school_id, event_id)
+    if row.settled is not None:
+        return Answer(event_id, "known")
+    told = _told(row)
+    call.session.delete(row)
+    call.session.flush()
+    return take(call, call.now, [told]).answers[0]
+
+
+def drop(call: Call, event_id: UUID) -> None:
+    """The teacher settles it: it is not to count. The row stays, settled."""
+    row = events.one_aside(call.session, call.school_id, event_id)
+    row.settled = row.settled or call.now
+    call.session.flush()

@@ -1,0 +1,129 @@
+"""Words at the edge: reasons and refusals become sentences, from the one catalogue (`locales/`) and the school's own words."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass
+from datetime import date
+from functools import cached_property, lru_cache
+from pathlib import Path
+from typing import Any
+
+from babel.dates import format_date
+from fluent.runtime import FluentBundle, FluentResource
+
+from kopje.core.errors import KopjeError
+from kopje.core.reasons import Listed, Named, Param, Phased, Reason, Tone
+from kopje.core.sequence.concepts import Sequence
+from kopje.core.sequence.phases import MODELS
+from kopje.core.sequence.so_mi_first import SO_MI_FIRST
+
+FOLDER = Path(__file__).resolve().parents[2] / "locales"
+ENGLISH = "en"
+
+
+def _capital(text: Any) -> Any:
+    return str(text)[:1].upper() + str(text)[1:]
+
+
+def _small(text: Any) -> Any:
+    return str(text)[:1].lower() + str(text)[1:]
+
+
+@dataclass(frozen=True)
+class Catalogue:
+    """Every sentence of one language: the Fluent files in `folder/language`, the same that the page reads."""
+
+    folder: Path
+    language: str
+
+    @cached_property
+    def bundle(self) -> FluentBundle:
+        locale = self.language if self.language.isascii() and len(self.language) == 2 else ENGLISH
+
+        def dated(pattern: str) -> Callable[[Any], Any]:
+            return lambda day: format_date(day, pattern, locale=locale)
+
+        bundle = FluentBundle(
+            [locale],
+            use_isolating=False,
+            functions={
+                "CAP": _capital,
+                "LOW": _small,
+                "DAY": dated("d MMM"),
+                "DATE": dated("d MMMM y"),
+                "WEEKDAY": dated("EEEE"),
+            },
+        )
+        for file in sorted((self.folder / self.language).glob("*.ftl")):
+            bundle.add_resource(FluentResource(file.read_text("utf-8")))
+        return bundle
+
+    def text(self, code: str, params: Mapping[str, str | int | date] | None = None) -> str:
+        """One message; a code without a message is shown as it is, which a test forbids for every code there is."""
+        if not self.bundle.has_message(code):
+            return code
+        pattern = self.bundle.get_message(code).value
+        return str(self.bundle.format_pattern(pattern, dict(params or {}))[0]) if pattern else code
+
+
+@lru_cache(maxsize=8)
+def catalogue(language: str = ENGLISH, folder: Path = FOLDER) -> Catalogue:
+    return Catalogue(folder, language)
+
+
+@dataclass(frozen=True)
+class Words:
+    """The catalogue in a school's words."""
+
+    catalogue: Catalogue
+    sequence: Sequence = SO_MI_FIRST
+
+    def say(self, reason: Reason) -> str:
+        """The sentence of a reason, or the word of a term."""
+        return self.catalogue.text(reason.code, {name: self._plain(value) for name, value in reason.params})
+
+    def term(self, value: Param) -> str:
+        """One parameter in words, as it stands inside a sentence."""
+        return str(self._plain(value))
+
+    def word(self, code: str, **params: Param) -> str:
+        return self.say(Reason(code, params=tuple(params.items())))
+
+    def refusal(self, error: KopjeError) -> str:
+        return self.say(error.reason)
+
+    def _plain(self, value: Param) -> str | int | date:
+        if isinstance(value, Reason):
+            return self.say(value)
+        if isinstance(value, Tone):
+            return self.sequence.wording.tone(value.degree)
+        if isinstance(value, Named):
+            concept = self.sequence.by_key.get(value.concept)
+            return concept.name if concept else value.concept
+        if isinstance(value, Phased):
+            return self._phase(value)
+        return self._joined(value) if isinstance(value, Listed) else value
+
+    def _phase(self, phase: Phased) -> str:
+        """“prepared”; where the school has a word of its own for the phase, “had in” that word."""
+        wording = self.sequence.wording
+        own, shipped = wording.phase_words.get(phase.key), MODELS.get(wording.model)
+        usual = next((one.word for one in shipped.phases if one.key == phase.key), "") if shipped else ""
+        if own and own != usual:
+            return self.catalogue.text("phase_own", {"word": own})
+        return self.catalogue.text("phase_past", {"key": phase.key, "purpose": phase.purpose})
+
+    def _joined(self, listed: Listed) -> str:
+        items = [self.term(item) for item in listed.items]
+        if listed.most is not None and len(items) > listed.most + 1:
+            more = self.catalogue.text("list_more", {"count": len(items) - listed.most})
+            items = [*items[: listed.most], more]
+        mark = {"semicolon": "; ", "space": " "}.get(listed.by, ", ")
+        if listed.by != "and" or len(items) < 2:
+            return mark.join(items)
+        return self.catalogue.text("list_and", {"before": mark.join(items[:-1]), "last": items[-1]})
+
+
+ENGLISH_CATALOGUE = catalogue()
+ENGLISH_WORDS = Words(ENGLISH_CATALOGUE)

@@ -1,0 +1,31 @@
+<script setup lang="ts">
+// Says everywhere what is not sent yet, and what waits to be settled; nothing while all is well.
+import { computed, onUnmounted, ref, watch } from 'vue'
+import { outbox } from '@/api/outbox'
+import { useAside } from '@/api/queries'
+import { say } from '@/locales/en'
+
+const SOON = 1500 // what is sent at once need not be said
+const late = ref(false)
+let timer = 0
+watch(() => outbox.waiting.value > 0, (some) => {
+  window.clearTimeout(timer)
+  if (some) timer = window.setTimeout(() => (late.value = true), SOON)
+  else late.value = false
+}, { immediate: true })
+onUnmounted(() => window.clearTimeout(timer))
+const aside = useAside(true)
+const toSettle = computed(() => outbox.refused.value.length + (aside.data.value?.length ?? 0))
+</script>
+
+<template>
+  <div class="row" role="status">
+    <router-link v-if="late && outbox.waiting.value" to="/kept" class="sign">△ {{ say.outbox.unsent(outbox.waiting.value) }}</router-link>
+    <router-link v-if="toSettle" to="/kept" class="sign">△ {{ say.outbox.aside(toSettle) }}</router-link>
+  </div>
+</template>
+
+<style scoped>
+.sign { color: var(--iron); font: 600 14px/20px var(--narrow); border: 1px solid var(--iron); border-radius: 2px; padding: 3px 8px; text-decoration: none; white-space: nowrap; }
+.sign:hover { background: var(--wash); }
+</style>
