@@ -82,7 +82,7 @@ if wants web; then
     (cd web && npm ci --silent --ignore-scripts)
     echo "$mark" >web/node_modules/.mark
   fi
-  mark="$(fingerprint web/src web/public web/index.html web/package-lock.json web/vite.config.ts src/kopje)"
+  mark="$(fingerprint locales web/scripts/keys.mjs web/src web/public web/index.html web/package-lock.json web/vite.config.ts src/kopje)"
   if [ "$(cat web/dist/.mark 2>/dev/null)" != "$mark" ]; then
     say "Building the page"
     .venv/bin/kopje openapi web/src/api/generated/openapi.json

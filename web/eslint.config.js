@@ -5,7 +5,7 @@ const features = ['strip', 'songs', 'lesson', 'teach', 'ledger', 'setup', 'year'
 const inward = (files, group, message) => ({ files, rules: { 'no-restricted-imports': ['error', { patterns: [{ group, message }] }] } })
 
 export default defineConfigWithVueTs(
-  { ignores: ['src/api/generated/**', 'dist/**'] },
+  { ignores: ['src/**/generated/**', 'dist/**'] },
   vue.configs['flat/recommended'],
   vueTsConfigs.strict,
   {

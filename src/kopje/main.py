@@ -8,7 +8,7 @@ from contextlib import asynccontextmanager
 
 from fastapi import APIRouter, Depends, FastAPI, Response
 from fastapi.middleware.gzip import GZipMiddleware
-from fastapi.responses import FileResponse
+from fastapi.responses import FileResponse, HTMLResponse
 from fastapi.staticfiles import StaticFiles
 from starlette.datastructures import MutableHeaders
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
@@ -109,10 +109,15 @@ def _serve_page(app: FastAPI, settings: Settings) -> None:
     if (settings.web / "sounds").exists():
         app.mount("/sounds", StaticFiles(directory=settings.web / "sounds"), name="sounds")
 
+    # The page learns from its own first line which language this Kopje speaks.
+    spoken = (settings.web / "index.html").read_text("utf-8").replace('lang="en"', f'lang="{settings.language}"', 1)
+
     @app.get("/{path:path}", include_in_schema=False, response_model=None)
     def page(path: str) -> Response:
         if path.startswith("api/"):
             return problems.problem(404, "not_served", words_of(settings).word("no_such_address"))
         if path in ("favicon.svg", "NOTICES.txt"):
             return FileResponse(settings.web / path)
-        return FileResponse(settings.web / "index.html", headers={"Cache-Control": "no-cache"})
+        if path == "locales/page.ftl":
+            return FileResponse(settings.locales / settings.language / "page.ftl", media_type="text/plain; charset=utf-8")
+        return HTMLResponse(spoken, headers={"Cache-Control": "no-cache"})

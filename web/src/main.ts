@@ -7,7 +7,14 @@ import { VueQueryPlugin } from '@tanstack/vue-query'
 import { createApp } from 'vue'
 import App from './App.vue'
 import { queryClient } from './api/queries'
+import { fluent, speak } from './locales/say'
 import { router } from './router'
 import { vuetify } from './theme/vuetify'
 
-createApp(App).use(VueQueryPlugin, { queryClient }).use(router).use(vuetify).mount('#app')
+// The server says in the page itself which language it speaks; English is built in.
+const language = document.documentElement.lang
+if (language !== 'en') {
+  const other = await fetch('/locales/page.ftl').catch(() => undefined)
+  if (other?.ok) speak(language, await other.text())
+}
+createApp(App).use(VueQueryPlugin, { queryClient }).use(router).use(vuetify).use(fluent).mount('#app')

@@ -2,21 +2,21 @@
 // The keys of the page that is open; `?` opens and closes it.
 import { computed, ref } from 'vue'
 import { openKeys, useKeys } from '@/composables/useKeys'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
 const open = ref(false)
 const acts = computed(() => openKeys.acts.filter((one) => one.says))
 const shown = (key: string) => ({ ' ': 'space', ArrowRight: '→', ArrowLeft: '←', ArrowUp: '↑', ArrowDown: '↓', Backspace: '⌫' })[key] ?? key
 useKeys([
-  { key: '?', says: say.keys.help, act: () => (open.value = !open.value) },
+  { key: '?', says: say('keys-help'), act: () => (open.value = !open.value) },
   { key: 'Escape', says: '', act: () => (open.value = false) },
 ])
 </script>
 
 <template>
-  <button class="opener narrow" :aria-expanded="open" aria-controls="key-sheet" @click="open = !open"><span class="kbd">?</span> {{ say.keys.open }}</button>
-  <section v-if="open" id="key-sheet" class="keys sheet" :aria-label="say.keys.title">
-    <div class="row spread"><h2>{{ say.keys.title }}</h2><v-btn size="small" @click="open = false">{{ say.keys.close }}</v-btn></div>
+  <button class="opener narrow" :aria-expanded="open" aria-controls="key-sheet" @click="open = !open"><span class="kbd">?</span> {{ say('keys-open') }}</button>
+  <section v-if="open" id="key-sheet" class="keys sheet" :aria-label="say('keys-title')">
+    <div class="row spread"><h2>{{ say('keys-title') }}</h2><v-btn size="small" @click="open = false">{{ say('keys-close') }}</v-btn></div>
     <dl><template v-for="act in acts" :key="act.key"><dt><span class="kbd">{{ shown(act.key) }}</span></dt><dd>{{ act.says }}</dd></template></dl>
   </section>
 </template>

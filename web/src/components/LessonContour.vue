@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // A lesson's contour: width is minutes, height is energy, filled is new, hatched is left over, ticked is done.
 import { computed, useId } from 'vue'
-import { say } from '@/locales/en'
+import { say, sayOf } from '@/locales/say'
 
 export interface Block {
   title: string
@@ -27,7 +27,7 @@ const drawn = computed(() => {
   })
 })
 const spoken = computed(() =>
-  props.blocks.map((b) => `${b.title}, ${b.minutes} ${say.teach.minutes}, ${say.lesson.energy[b.energy]}${b.new ? `, ${say.lesson.new}` : ''}${b.left_over ? `, ${say.lesson.leftOver}` : ''}`).join('; '),
+  props.blocks.map((b) => `${b.title}, ${b.minutes} ${say('teach-minutes')}, ${sayOf('lesson-energy', b.energy)}${b.new ? `, ${say('lesson-new')}` : ''}${b.left_over ? `, ${say('lesson-left-over')}` : ''}`).join('; '),
 )
 </script>
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // A day of every year, as month and day: "10-01", or nothing.
 import { computed } from 'vue'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
 const props = defineProps<{ label: string; none: string }>()
 const said = defineModel<string>({ required: true })
@@ -19,8 +19,8 @@ const value = (event: Event) => Number((event.target as HTMLInputElement).value)
 <template>
   <fieldset class="row">
     <legend class="small quiet">{{ props.label }}</legend>
-    <select :value="month" :aria-label="say.monthDay.month(label)" @change="set(value($event), day)"><option :value="0">{{ none }}</option><option v-for="(name, n) in months" :key="name" :value="n + 1">{{ name }}</option></select>
-    <input v-if="month" type="number" min="1" :max="longest" :value="day" :aria-label="say.monthDay.day(label)" @change="set(month, value($event))" />
+    <select :value="month" :aria-label="say('month-day-month', { what: label })" @change="set(value($event), day)"><option :value="0">{{ none }}</option><option v-for="(name, n) in months" :key="name" :value="n + 1">{{ name }}</option></select>
+    <input v-if="month" type="number" min="1" :max="longest" :value="day" :aria-label="say('month-day-day', { what: label })" @change="set(month, value($event))" />
   </fieldset>
 </template>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Loading and failed, the same everywhere. Nothing jumps when the answer comes.
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
 defineProps<{ error: Error | null }>()
 defineEmits<{ again: [] }>()
@@ -9,10 +9,10 @@ defineEmits<{ again: [] }>()
 <template>
   <div class="state" role="status">
     <template v-if="error">
-      <p class="wrong">△ {{ say.state.failed }} {{ error.message }}</p>
-      <v-btn @click="$emit('again')">{{ say.state.again }}</v-btn>
+      <p class="wrong">△ {{ say('state-failed') }} {{ error.message }}</p>
+      <v-btn @click="$emit('again')">{{ say('state-again') }}</v-btn>
     </template>
-    <p v-else class="quiet">{{ say.state.loading }}</p>
+    <p v-else class="quiet">{{ say('state-loading') }}</p>
   </div>
 </template>
 

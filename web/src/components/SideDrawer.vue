@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // The drawer for reasons and evidence, at the right; it stands beside what it explains. A sheet on small screens.
 import { mdiClose } from '@mdi/js'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
 defineProps<{ title: string }>()
 defineEmits<{ close: [] }>()
@@ -9,7 +9,7 @@ defineEmits<{ close: [] }>()
 
 <template>
   <aside class="drawer" :aria-label="title">
-    <header class="row spread"><h2>{{ title }}</h2><button class="shut" :aria-label="say.drawer.close" @click="$emit('close')"><v-icon :icon="mdiClose" size="20" /></button></header>
+    <header class="row spread"><h2>{{ title }}</h2><button class="shut" :aria-label="say('drawer-close')" @click="$emit('close')"><v-icon :icon="mdiClose" size="20" /></button></header>
     <div class="inside"><slot /></div>
   </aside>
 </template>

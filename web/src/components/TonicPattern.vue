@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import { play } from '@/composables/useSound'
 import { degreeName } from '@/composables/useWording'
 import { pitchName } from '@/composables/words'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
 interface Tone { degree: string; pitch: string; midi: number }
 const props = withDefaults(defineProps<{ tonic: readonly Tone[]; starting: Tone | null; big?: boolean }>(), { big: false })
@@ -15,11 +15,11 @@ const points = computed(() => props.tonic.map((tone, index) => ({ x: 14 + index 
 
 <template>
   <div :class="['pattern', { big }]">
-    <button v-if="starting" class="start" :title="say.song.start" @click="play([starting.midi], 1.6)">
-      <span class="visually-hidden">{{ say.song.start }}</span><span class="pitch">{{ pitchName(starting.pitch) }}</span><span class="narrow degree">{{ degreeName(starting.degree, starting.pitch) }}</span>
+    <button v-if="starting" class="start" :title="say('song-start')" @click="play([starting.midi], 1.6)">
+      <span class="visually-hidden">{{ say('song-start') }}</span><span class="pitch">{{ pitchName(starting.pitch) }}</span><span class="narrow degree">{{ degreeName(starting.degree, starting.pitch) }}</span>
     </button>
-    <button v-if="tonic.length" class="tones" :title="say.song.tonic" @click="play(tonic.map((t) => t.midi))">
-      <span class="visually-hidden">{{ say.song.tonic }}: {{ tonic.map((t) => degreeName(t.degree, t.pitch)).join(' ') }}</span>
+    <button v-if="tonic.length" class="tones" :title="say('song-tonic')" @click="play(tonic.map((t) => t.midi))">
+      <span class="visually-hidden">{{ say('song-tonic') }}: {{ tonic.map((t) => degreeName(t.degree, t.pitch)).join(' ') }}</span>
       <svg :viewBox="`0 0 ${points.length * 34} 56`" aria-hidden="true">
         <polyline class="path" :points="points.map((p) => `${p.x},${p.y}`).join(' ')" />
         <g v-for="(p, index) in points" :key="index"><rect :x="p.x - 13" :y="p.y - 8" width="26" height="17" class="plate" /><text :x="p.x" :y="p.y + 5" class="name">{{ degreeName(p.tone.degree, p.tone.pitch) }}</text></g>

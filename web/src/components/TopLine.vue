@@ -1,22 +1,22 @@
 <script setup lang="ts">
 import { useKeys } from '@/composables/useKeys'
 import { useTrail } from '@/composables/useTrail'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
 const emit = defineEmits<{ find: [] }>()
 const trail = useTrail()
-useKeys([{ key: '/', says: say.keys.search, act: () => emit('find') }])
+useKeys([{ key: '/', says: say('keys-search'), act: () => emit('find') }])
 </script>
 
 <template>
   <header class="top">
-    <nav class="trail" :aria-label="say.app">
+    <nav class="trail" :aria-label="say('app')">
       <template v-for="(step, index) in trail" :key="index">
         <span v-if="index" class="slash" aria-hidden="true">/</span>
         <router-link v-if="step.to" :to="step.to">{{ step.says }}</router-link><span v-else aria-current="page">{{ step.says }}</span>
       </template>
     </nav>
-    <div class="row"><button class="find narrow" @click="emit('find')"><span class="kbd">/</span> {{ say.keys.search }}</button><slot /></div>
+    <div class="row"><button class="find narrow" @click="emit('find')"><span class="kbd">/</span> {{ say('keys-search') }}</button><slot /></div>
   </header>
 </template>
 

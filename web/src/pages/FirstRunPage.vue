@@ -6,7 +6,7 @@ import { signedInAs } from '@/api/queries'
 import { emptySection } from '@/features/setup/emptySection'
 import SectionForm from '@/features/setup/SectionForm.vue'
 import { vFirst } from '@/composables/vFirst'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
 const router = useRouter()
 const sent = reactive({ school: '', teacher: '', login: '', password: '', bring_songs: true })
@@ -32,19 +32,19 @@ async function go() {
 <template>
   <main class="first">
     <form @submit.prevent="go">
-      <header class="stack"><h1>{{ say.firstRun.title }}</h1><p class="quiet">{{ say.firstRun.lead }}</p></header>
+      <header class="stack"><h1>{{ say('first-run-title') }}</h1><p class="quiet">{{ say('first-run-lead') }}</p></header>
       <div class="two">
-        <v-text-field v-model="sent.school" v-first :label="say.firstRun.school" name="school" />
-        <v-text-field v-model="sent.teacher" :label="say.firstRun.teacher" name="teacher" autocomplete="name" />
-        <v-text-field v-model="sent.login" :label="say.firstRun.login" name="login" autocomplete="username" />
-        <v-text-field v-model="sent.password" :label="say.firstRun.password" type="password" name="password" autocomplete="new-password" />
+        <v-text-field v-model="sent.school" v-first :label="say('first-run-school')" name="school" />
+        <v-text-field v-model="sent.teacher" :label="say('first-run-teacher')" name="teacher" autocomplete="name" />
+        <v-text-field v-model="sent.login" :label="say('first-run-login')" name="login" autocomplete="username" />
+        <v-text-field v-model="sent.password" :label="say('first-run-password')" type="password" name="password" autocomplete="new-password" />
       </div>
       <hr class="rule" />
-      <h2>{{ say.firstRun.section }}</h2>
+      <h2>{{ say('first-run-section') }}</h2>
       <SectionForm v-model="section" />
-      <v-checkbox v-model="sent.bring_songs" :label="say.firstRun.songs" />
+      <v-checkbox v-model="sent.bring_songs" :label="say('first-run-songs')" />
       <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
-      <v-btn type="submit" class="main" :disabled="busy || !sent.school || !sent.login || sent.password.length < 8 || !section.name">{{ say.firstRun.go }}</v-btn>
+      <v-btn type="submit" class="main" :disabled="busy || !sent.school || !sent.login || sent.password.length < 8 || !section.name">{{ say('first-run-go') }}</v-btn>
     </form>
   </main>
 </template>

@@ -5,9 +5,9 @@ import { dropRefused, outbox, send, tryRefused } from '@/api/outbox'
 import { useAside, useAsideActs, useSections } from '@/api/queries'
 import { useTrail } from '@/composables/useTrail'
 import { shortDay } from '@/composables/words'
-import { say } from '@/locales/en'
+import { say, sayOf } from '@/locales/say'
 
-useTrail(() => [{ says: say.outbox.title }])
+useTrail(() => [{ says: say('outbox-title') }])
 const aside = useAside(true)
 const acts = useAsideActs()
 const sections = useSections()
@@ -18,21 +18,21 @@ const nothing = computed(() => !outbox.kept.value.length && !aside.data.value?.l
 
 <template>
   <div class="page">
-    <header><h1>{{ say.outbox.title }}</h1><p class="quiet">{{ say.outbox.lead }}</p></header>
-    <p v-if="nothing" class="quiet">{{ say.outbox.none }}</p>
+    <header><h1>{{ say('outbox-title') }}</h1><p class="quiet">{{ say('outbox-lead') }}</p></header>
+    <p v-if="nothing" class="quiet">{{ say('outbox-none') }}</p>
     <section v-if="waiting.length" class="stack">
-      <div class="row spread"><h2>{{ say.outbox.waiting }}</h2><v-btn size="small" @click="send()">{{ say.outbox.sendNow }}</v-btn></div>
-      <p v-if="outbox.trouble.value === 'away'" class="wrong">△ {{ say.outbox.away }}</p>
-      <p v-else-if="outbox.trouble.value === 'signed-out'" class="wrong">△ {{ say.outbox.out }}</p>
-      <ul><li v-for="one in waiting" :key="one.id" class="line"><span class="narrow">{{ shortDay(one.event.clock) }}</span><strong>{{ nameOf(one.event.section_id) }}</strong><span>{{ say.outbox.kinds[one.event.kind] }}</span></li></ul>
+      <div class="row spread"><h2>{{ say('outbox-waiting') }}</h2><v-btn size="small" @click="send()">{{ say('outbox-send-now') }}</v-btn></div>
+      <p v-if="outbox.trouble.value === 'away'" class="wrong">△ {{ say('outbox-away') }}</p>
+      <p v-else-if="outbox.trouble.value === 'signed-out'" class="wrong">△ {{ say('outbox-out') }}</p>
+      <ul><li v-for="one in waiting" :key="one.id" class="line"><span class="narrow">{{ shortDay(one.event.clock) }}</span><strong>{{ nameOf(one.event.section_id) }}</strong><span>{{ sayOf('outbox-kinds', one.event.kind) }}</span></li></ul>
     </section>
     <section v-if="outbox.refused.value.length" class="stack">
-      <h2>{{ say.outbox.refusedTitle }}</h2>
-      <ul><li v-for="one in outbox.refused.value" :key="one.id" class="line"><span class="narrow">{{ shortDay(one.event.clock) }}</span><strong>{{ nameOf(one.event.section_id) }}</strong><span>{{ say.outbox.kinds[one.event.kind] }}<span class="wrong block">△ {{ one.refused }}</span></span><span class="row"><v-btn size="small" @click="tryRefused(one.id)">{{ say.outbox.again }}</v-btn><v-btn size="small" @click="dropRefused(one.id)">{{ say.outbox.drop }}</v-btn></span></li></ul>
+      <h2>{{ say('outbox-refused-title') }}</h2>
+      <ul><li v-for="one in outbox.refused.value" :key="one.id" class="line"><span class="narrow">{{ shortDay(one.event.clock) }}</span><strong>{{ nameOf(one.event.section_id) }}</strong><span>{{ sayOf('outbox-kinds', one.event.kind) }}<span class="wrong block">△ {{ one.refused }}</span></span><span class="row"><v-btn size="small" @click="tryRefused(one.id)">{{ say('outbox-again') }}</v-btn><v-btn size="small" @click="dropRefused(one.id)">{{ say('outbox-drop') }}</v-btn></span></li></ul>
     </section>
     <section v-if="aside.data.value?.length" class="stack">
-      <h2>{{ say.outbox.asideTitle }}</h2>
-      <ul><li v-for="one in aside.data.value" :key="one.id" class="line"><span class="narrow">{{ shortDay(one.clock) }}</span><strong>{{ nameOf(one.section_id) }}</strong><span>{{ say.outbox.kinds[one.kind as keyof typeof say.outbox.kinds] }}<span class="wrong block">△ {{ one.sentence }}</span></span><span class="row"><v-btn size="small" @click="acts.again.mutate(one.id)">{{ say.outbox.again }}</v-btn><v-btn size="small" @click="acts.drop.mutate(one.id)">{{ say.outbox.drop }}</v-btn></span></li></ul>
+      <h2>{{ say('outbox-aside-title') }}</h2>
+      <ul><li v-for="one in aside.data.value" :key="one.id" class="line"><span class="narrow">{{ shortDay(one.clock) }}</span><strong>{{ nameOf(one.section_id) }}</strong><span>{{ sayOf('outbox-kinds', one.kind) }}<span class="wrong block">△ {{ one.sentence }}</span></span><span class="row"><v-btn size="small" @click="acts.again.mutate(one.id)">{{ say('outbox-again') }}</v-btn><v-btn size="small" @click="acts.drop.mutate(one.id)">{{ say('outbox-drop') }}</v-btn></span></li></ul>
     </section>
   </div>
 </template>

@@ -10,13 +10,13 @@ import ChildPanel from '@/features/ledger/ChildPanel.vue'
 import EvidenceView from '@/features/ledger/EvidenceView.vue'
 import StoneGrid from '@/features/ledger/StoneGrid.vue'
 import { standingName } from '@/locales/names'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
 const props = defineProps<{ id: string }>()
 const ledger = useLedger(() => props.id)
 const sections = useSections()
 const found = computed(() => ledger.data.value)
-useTrail(() => (found.value ? [{ says: say.sectionForm.gradeOf(found.value.section.grade) }, { says: found.value.section.name, to: `/sections/${props.id}` }, { says: say.ledger.title }] : []))
+useTrail(() => (found.value ? [{ says: say('section-form-grade-of', { n: found.value.section.grade }) }, { says: found.value.section.name, to: `/sections/${props.id}` }, { says: say('ledger-title') }] : []))
 const picked = ref<{ child: string; concept: string } | null>(null)
 const evidence = useEvidence(() => props.id, () => picked.value?.child ?? '', () => picked.value?.concept ?? '')
 const day = useDay()
@@ -31,17 +31,17 @@ const legend = [{ level: 'not_heard' }, { level: 'not_heard', partly: true }, { 
   <div v-else class="with-drawer">
     <div class="page">
       <header class="row spread">
-        <h1>{{ say.ledger.title }} {{ found.section.name }}</h1>
-        <nav class="row" :aria-label="say.setUp.sections"><router-link v-for="one in sections.data.value ?? []" :key="one.id" :to="`/sections/${one.id}/ledger`" :class="['tag', { on: one.id === id }]">{{ one.name }}</router-link></nav>
+        <h1>{{ say('ledger-title') }} {{ found.section.name }}</h1>
+        <nav class="row" :aria-label="say('set-up-sections')"><router-link v-for="one in sections.data.value ?? []" :key="one.id" :to="`/sections/${one.id}/ledger`" :class="['tag', { on: one.id === id }]">{{ one.name }}</router-link></nav>
       </header>
-      <p class="row legend small" :aria-label="say.ledger.legend"><span v-for="(one, index) in legend" :key="index" class="row"><StandingGlyph v-bind="one" :size="18" plain />{{ standingName(one.level, one.due, one.partly) }}</span></p>
-      <p v-if="!found.columns.length" class="quiet">{{ say.ledger.empty }}</p>
+      <p class="row legend small" :aria-label="say('ledger-legend')"><span v-for="(one, index) in legend" :key="index" class="row"><StandingGlyph v-bind="one" :size="18" plain />{{ standingName(one.level, one.due, one.partly) }}</span></p>
+      <p v-if="!found.columns.length" class="quiet">{{ say('ledger-empty') }}</p>
       <StoneGrid v-else :ledger="found" :picked="picked" @pick="(child, concept) => (picked = { child, concept })" />
     </div>
     <SideDrawer v-if="picked && evidence.data.value" :title="evidence.data.value.child" @close="picked = null">
       <EvidenceView :evidence="evidence.data.value" />
       <ChildPanel v-if="child" :child="child" :section="id" :sections="sections.data.value ?? []" :today="day.data.value?.today ?? ''" @change="(body) => change.mutate({ id: child?.id ?? '', body }, { onSuccess: () => (picked = null) })" />
-      <section v-if="column" class="stack"><h3>{{ say.song.whole }}</h3><p>{{ column.sentence }}</p></section>
+      <section v-if="column" class="stack"><h3>{{ say('song-whole') }}</h3><p>{{ column.sentence }}</p></section>
     </SideDrawer>
   </div>
 </template>

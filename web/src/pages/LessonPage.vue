@@ -13,7 +13,7 @@ import { weekday } from '@/composables/words'
 import PartReasons from '@/features/lesson/PartReasons.vue'
 import PartRow from '@/features/lesson/PartRow.vue'
 import { lessonNow, startedNow } from '@/features/teach/lessonNow'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 import type { Schemas } from '@/api/client'
 
 const props = defineProps<{ id: string }>()
@@ -23,7 +23,7 @@ const acts = useLessonActs(() => props.id)
 const found = computed(() => lesson.data.value && lessonNow(lesson.data.value, outbox.kept.value))
 useTrail(() =>
   found.value
-    ? [{ says: say.sectionForm.gradeOf(found.value.section.grade) }, { says: found.value.section.name, to: `/sections/${found.value.section.id}` }, { says: `${say.lesson.title(found.value.number)}, ${weekday(found.value.day)}` }]
+    ? [{ says: say('section-form-grade-of', { n: found.value.section.grade }) }, { says: found.value.section.name, to: `/sections/${found.value.section.id}` }, { says: `${say('lesson-title', { n: found.value.number })}, ${weekday(found.value.day)}` }]
     : [],
 )
 const picked = ref('')
@@ -72,12 +72,12 @@ async function nextOne() {
   await router.push(`/lessons/${made.id}`)
 }
 useKeys([
-  { key: 'ArrowDown', says: say.keys.choose, act: () => walk(1) },
-  { key: 'ArrowUp', says: say.keys.choose, act: () => walk(index.value < 0 ? 1 : -1) },
-  { key: ' ', says: say.keys.pin, act: pin },
-  { key: 'x', says: say.keys.refuse, act: refuse },
-  { key: 'c', says: say.keys.propose, act: propose },
-  { key: 't', says: say.keys.teach, act: () => void (over.value || teach()) },
+  { key: 'ArrowDown', says: say('keys-choose'), act: () => walk(1) },
+  { key: 'ArrowUp', says: say('keys-choose'), act: () => walk(index.value < 0 ? 1 : -1) },
+  { key: ' ', says: say('keys-pin'), act: pin },
+  { key: 'x', says: say('keys-refuse'), act: refuse },
+  { key: 'c', says: say('keys-propose'), act: propose },
+  { key: 't', says: say('keys-teach'), act: () => void (over.value || teach()) },
 ])
 </script>
 
@@ -86,17 +86,17 @@ useKeys([
   <div v-else class="with-drawer">
     <div class="page">
       <header class="row spread">
-        <div><h1>{{ found.section.name }}, {{ weekday(found.day) }} {{ found.starts }}</h1><p class="quiet">{{ say.lesson.title(found.number) }} · {{ say.lesson.minutes(found.planned_minutes, found.available) }} · {{ found.status === 'best_possible' ? say.lesson.best : say.lesson.found }}</p></div>
-        <div v-if="!over" class="row"><v-btn v-if="!begun" :disabled="acts.propose.isPending.value" @click="propose">{{ acts.propose.isPending.value ? say.lesson.proposing : say.lesson.propose }} <span class="kbd">c</span></v-btn><v-btn class="main" @click="teach">{{ found.state === 'running' ? say.lesson.goOn : say.lesson.teach }} <span class="kbd">t</span></v-btn></div>
-        <div v-else class="row"><span class="quiet">{{ found.state === 'done' ? say.lesson.over : say.lesson.notHeld }}</span><v-btn @click="reopen">{{ say.lesson.reopen }}</v-btn><v-btn class="main" @click="nextOne">{{ say.lesson.nextOne }}</v-btn></div>
+        <div><h1>{{ found.section.name }}, {{ weekday(found.day) }} {{ found.starts }}</h1><p class="quiet">{{ say('lesson-title', { n: found.number }) }} · {{ say('lesson-minutes', { n: found.planned_minutes, of: found.available }) }} · {{ found.status === 'best_possible' ? say('lesson-best') : say('lesson-found') }}</p></div>
+        <div v-if="!over" class="row"><v-btn v-if="!begun" :disabled="acts.propose.isPending.value" @click="propose">{{ acts.propose.isPending.value ? say('lesson-proposing') : say('lesson-propose') }} <span class="kbd">c</span></v-btn><v-btn class="main" @click="teach">{{ found.state === 'running' ? say('lesson-go-on') : say('lesson-teach') }} <span class="kbd">t</span></v-btn></div>
+        <div v-else class="row"><span class="quiet">{{ found.state === 'done' ? say('lesson-over') : say('lesson-not-held') }}</span><v-btn @click="reopen">{{ say('lesson-reopen') }}</v-btn><v-btn class="main" @click="nextOne">{{ say('lesson-next-one') }}</v-btn></div>
       </header>
       <p v-if="error" class="wrong" role="alert">△ {{ error.message }}</p>
       <LessonContour :blocks="found.parts" :height="72" :current="index" />
       <ol class="parts"><li v-for="(one, place) in found.parts" :key="one.id"><PartRow :part="one" :picked="one.id === picked" :over="over" :begun="begun" @pick="picked = found?.parts[place]?.id ?? ''" @pin="acts.pin.mutate({ part: one.id, pinned: !one.pinned })" /></li></ol>
       <p v-for="reason in found.unmet" :key="reason.sentence" class="small quiet">· {{ reason.sentence }}</p>
-      <p v-if="found.note" class="quiet">{{ say.lesson.note }}: “{{ found.note }}”</p>
-      <p v-if="found.last_note" class="quiet">{{ say.lesson.lastNote }}: “{{ found.last_note }}”</p>
-      <p v-if="!part" class="small quiet">{{ say.lesson.choose }}</p>
+      <p v-if="found.note" class="quiet">{{ say('lesson-note') }}: “{{ found.note }}”</p>
+      <p v-if="found.last_note" class="quiet">{{ say('lesson-last-note') }}: “{{ found.last_note }}”</p>
+      <p v-if="!part" class="small quiet">{{ say('lesson-choose') }}</p>
     </div>
     <SideDrawer v-if="part" :title="part.title" @close="picked = ''">
       <PartReasons :part="part" :alternatives="alternatives.data.value ?? null" :over="begun" :busy="acts.swap.isPending.value" @pin="pin" @refuse="refuse" @swap="swap" />

@@ -5,7 +5,7 @@ import { useLesson, useMe, useScore } from '@/api/queries'
 import PageState from '@/components/PageState.vue'
 import ScoreView from '@/components/ScoreView.vue'
 import { useProjectedPart } from '@/features/teach/useProjector'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
 const props = defineProps<{ id: string }>()
 useMe()
@@ -14,7 +14,7 @@ const shownPart = useProjectedPart(() => props.id)
 const parts = computed(() => lesson.data.value?.parts ?? [])
 const part = computed(() => parts.value.find((one) => one.id === shownPart.value) ?? parts.value.find((one) => !one.tick) ?? parts.value[0])
 const score = useScore(() => part.value?.song?.id ?? '', 1450, true)
-watchEffect(() => (document.title = say.projector.title))
+watchEffect(() => (document.title = say('projector-title')))
 </script>
 
 <template>
@@ -22,10 +22,10 @@ watchEffect(() => (document.title = say.projector.title))
     <PageState v-if="!lesson.data.value" :error="lesson.error.value" @again="lesson.refetch()" />
     <template v-else-if="part">
       <h1 v-if="part.song">{{ part.song.title }}</h1>
-      <div v-if="part.song && score.data.value" class="music"><ScoreView :svg="score.data.value" :label="say.song.score(part.song.title)" /></div>
-      <div v-else-if="!part.song" class="cue"><h1>{{ part.title }}</h1><p>{{ say.projector.look }}</p></div>
+      <div v-if="part.song && score.data.value" class="music"><ScoreView :svg="score.data.value" :label="say('song-score', { title: part.song.title })" /></div>
+      <div v-else-if="!part.song" class="cue"><h1>{{ part.title }}</h1><p>{{ say('projector-look') }}</p></div>
     </template>
-    <p v-else class="cue">{{ say.projector.waiting }}</p>
+    <p v-else class="cue">{{ say('projector-waiting') }}</p>
   </main>
 </template>
 

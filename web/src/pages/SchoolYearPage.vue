@@ -10,11 +10,12 @@ import PageState from '@/components/PageState.vue'
 import { useTrail } from '@/composables/useTrail'
 import RidgeView from '@/features/year/RidgeView.vue'
 import { phaseName } from '@/locales/names'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
+import { spareLessons } from '@/locales/sayings'
 
 const props = defineProps<{ grade?: string }>()
 const router = useRouter()
-useTrail(() => [{ says: say.year.school, to: '/year' }, ...(props.grade === undefined ? [] : [{ says: say.year.grade(Number(props.grade)) }])])
+useTrail(() => [{ says: say('year-school'), to: '/year' }, ...(props.grade === undefined ? [] : [{ says: say('year-grade', { g: Number(props.grade) }) }])])
 const school = useSchoolYear()
 const sections = computed(() => school.data.value?.sections ?? [])
 const grades = computed(() => [...new Set(sections.value.map((one) => one.section.grade))])
@@ -48,7 +49,7 @@ async function layAll() {
   <div v-else class="page">
     <header class="row spread top">
       <h1>{{ school.data.value.sentence }}</h1>
-      <div class="row"><template v-if="laying"><progress :value="done" :max="sections.length" :aria-label="say.year.laying" /><span class="small" role="status">{{ say.year.fitting(done, sections.length) }}</span><v-btn @click="laying = false">{{ say.year.stop }}</v-btn></template><v-btn v-else @click="layAll">{{ say.year.fitAll }}</v-btn></div>
+      <div class="row"><template v-if="laying"><progress :value="done" :max="sections.length" :aria-label="say('year-laying')" /><span class="small" role="status">{{ say('year-fitting', { n: done, of: sections.length }) }}</span><v-btn @click="laying = false">{{ say('year-stop') }}</v-btn></template><v-btn v-else @click="layAll">{{ say('year-fit-all') }}</v-btn></div>
     </header>
     <div class="two">
       <ol class="list">
@@ -56,17 +57,17 @@ async function layAll() {
           <router-link :to="`/sections/${one.section.id}/year`" :class="['line', { on: one.section.grade === grade }]">
             <strong>{{ one.section.name }}</strong>
             <span class="bar" aria-hidden="true"><i :style="{ width: `${(100 * (one.next_lesson - 1)) / Math.max(one.lessons, 1)}%` }" /></span>
-            <span :class="['small', { new: one.short > 0 }]">{{ one.short > 0 ? '△ ' : '' }}{{ say.year.spare(one.spare) }}</span>
+            <span :class="['small', { new: one.short > 0 }]">{{ one.short > 0 ? '△ ' : '' }}{{ spareLessons(one.spare) }}</span>
           </router-link>
         </li>
       </ol>
       <section v-if="where.data.value" class="stack grade">
-        <div class="row spread"><h2>{{ say.year.grade(grade) }}</h2><nav class="row"><router-link v-for="one in grades" :key="one" :to="`/year/${one}`" :class="['tag', { on: one === grade }]">{{ say.year.grade(one) }}</router-link></nav></div>
+        <div class="row spread"><h2>{{ say('year-grade', { g: grade }) }}</h2><nav class="row"><router-link v-for="one in grades" :key="one" :to="`/year/${one}`" :class="['tag', { on: one === grade }]">{{ say('year-grade', { g: one }) }}</router-link></nav></div>
         <p>{{ where.data.value.sentence }}</p>
         <button v-for="one in ridges" :key="one.section.id" class="sheet picture" @click="router.push(`/sections/${one.section.id}/year`)"><strong>{{ one.section.name }}</strong><RidgeView :year="one" compact /></button>
-        <label class="row ask">{{ say.year.where }} <input v-model="day" type="date" /></label>
+        <label class="row ask">{{ say('year-where') }} <input v-model="day" type="date" /></label>
         <ul class="where">
-          <li v-for="one in where.data.value.sections" :key="one.section.id"><strong>{{ one.section.name }}</strong><span>{{ say.year.byThen(one.lessons) }}<br /><span class="small quiet">{{ say.year.behind(one.behind) }}, {{ say.year.spare(one.spare) }}</span></span><span class="row"><span v-for="work in one.at_work" :key="work.concept.key" class="work"><ConceptSign :sign="work.concept.sign" :name="work.concept.name" :height="20" /> <span class="small">{{ work.concept.name }}, {{ phaseName(work.phase) }}</span></span><span v-if="!one.at_work.length" class="quiet">{{ say.week.nothing }}</span></span></li>
+          <li v-for="one in where.data.value.sections" :key="one.section.id"><strong>{{ one.section.name }}</strong><span>{{ say('year-by-then', { n: one.lessons }) }}<br /><span class="small quiet">{{ say('year-behind', { n: one.behind }) }}, {{ spareLessons(one.spare) }}</span></span><span class="row"><span v-for="work in one.at_work" :key="work.concept.key" class="work"><ConceptSign :sign="work.concept.sign" :name="work.concept.name" :height="20" /> <span class="small">{{ work.concept.name }}, {{ phaseName(work.phase) }}</span></span><span v-if="!one.at_work.length" class="quiet">{{ say('week-nothing') }}</span></span></li>
         </ul>
       </section>
     </div>

@@ -12,13 +12,13 @@ import { useTrail } from '@/composables/useTrail'
 import { capital, shortDay, weekdayShort } from '@/composables/words'
 import FitList from '@/features/songs/FitList.vue'
 import { purposeName } from '@/locales/names'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
 const props = defineProps<{ id: string }>()
 const router = useRouter()
 const section = useSection(() => props.id)
 const found = computed(() => section.data.value)
-useTrail(() => (found.value ? [{ says: say.sectionForm.gradeOf(found.value.section.grade) }, { says: found.value.section.name, to: `/sections/${props.id}` }] : []))
+useTrail(() => (found.value ? [{ says: say('section-form-grade-of', { n: found.value.section.grade }) }, { says: found.value.section.name, to: `/sections/${props.id}` }] : []))
 
 const concept = ref('')
 const purpose = ref<Purpose>('prepare')
@@ -51,43 +51,43 @@ const purposes: Purpose[] = ['prepare', 'present', 'practise']
   <div v-else class="with-drawer">
     <div class="page">
       <header class="row spread">
-        <div><h1>{{ found.section.name }}</h1><p class="quiet">{{ say.section.title(found.section.grade, found.roll) }} · {{ found.meets.map((one) => `${weekdayShort(one.weekday)} ${one.starts}`).join(', ') }} · {{ say.section.lessons(found.lessons_done) }}</p></div>
-        <div class="row"><v-btn :to="`/sections/${id}/year`">{{ say.year.title }}</v-btn><v-btn :to="`/sections/${id}/ledger`">{{ say.section.ledger }}</v-btn></div>
+        <div><h1>{{ found.section.name }}</h1><p class="quiet">{{ say('section-title', { grade: found.section.grade, roll: found.roll }) }} · {{ found.meets.map((one) => `${weekdayShort(one.weekday)} ${one.starts}`).join(', ') }} · {{ say('section-lessons', { n: found.lessons_done }) }}</p></div>
+        <div class="row"><v-btn :to="`/sections/${id}/year`">{{ say('year-title') }}</v-btn><v-btn :to="`/sections/${id}/ledger`">{{ say('section-ledger') }}</v-btn></div>
       </header>
       <section class="next sheet">
-        <div><h2>{{ say.section.nextLesson }}</h2><p v-if="found.open_lesson" class="quiet">{{ shortDay(found.open_lesson.day) }}</p></div>
+        <div><h2>{{ say('section-next-lesson') }}</h2><p v-if="found.open_lesson" class="quiet">{{ shortDay(found.open_lesson.day) }}</p></div>
         <LessonContour v-if="found.open_lesson" :blocks="found.open_lesson.parts" :height="52" />
-        <p v-else class="quiet">{{ say.today.noLesson }}</p>
-        <v-btn v-if="found.open_lesson" class="main" :to="`/lessons/${found.open_lesson.id}`">{{ say.section.open }}</v-btn>
-        <v-btn v-else class="main" :disabled="acts.propose.isPending.value" @click="propose()">{{ say.section.propose }}</v-btn>
+        <p v-else class="quiet">{{ say('today-no-lesson') }}</p>
+        <v-btn v-if="found.open_lesson" class="main" :to="`/lessons/${found.open_lesson.id}`">{{ say('section-open') }}</v-btn>
+        <v-btn v-else class="main" :disabled="acts.propose.isPending.value" @click="propose()">{{ say('section-propose') }}</v-btn>
       </section>
-      <ol v-if="found.ahead.length > 1" class="ahead" :aria-label="say.section.ahead">
+      <ol v-if="found.ahead.length > 1" class="ahead" :aria-label="say('section-ahead')">
         <li v-for="one in found.ahead.slice(1)" :key="one.day + one.starts">
-          <router-link v-if="one.lesson_id" :to="`/lessons/${one.lesson_id}`" class="later"><span>{{ shortDay(one.day) }} <span class="quiet small">{{ say.lesson.title(one.number) }}</span></span><LessonContour :blocks="one.parts" :height="26" /></router-link>
-          <div v-else class="later"><span>{{ shortDay(one.day) }} <span class="quiet small">{{ say.lesson.title(one.number) }}</span></span><v-btn size="small" :disabled="acts.propose.isPending.value" @click="propose({ day: one.day, starts: one.starts })">{{ say.section.proposeThis }}</v-btn></div>
+          <router-link v-if="one.lesson_id" :to="`/lessons/${one.lesson_id}`" class="later"><span>{{ shortDay(one.day) }} <span class="quiet small">{{ say('lesson-title', { n: one.number }) }}</span></span><LessonContour :blocks="one.parts" :height="26" /></router-link>
+          <div v-else class="later"><span>{{ shortDay(one.day) }} <span class="quiet small">{{ say('lesson-title', { n: one.number }) }}</span></span><v-btn size="small" :disabled="acts.propose.isPending.value" @click="propose({ day: one.day, starts: one.starts })">{{ say('section-propose-this') }}</v-btn></div>
         </li>
       </ol>
       <p v-if="acts.propose.error.value" class="wrong" role="alert">△ {{ acts.propose.error.value.message }}</p>
       <div class="work">
         <section class="stack due">
-          <h2>{{ say.section.due }}</h2>
-          <p v-if="!found.due.length" class="quiet">{{ say.section.nothingDue }}</p>
+          <h2>{{ say('section-due') }}</h2>
+          <p v-if="!found.due.length" class="quiet">{{ say('section-nothing-due') }}</p>
           <button v-for="item in found.due" :key="item.concept.key" :class="['item', { on: item.concept.key === concept }]" :aria-pressed="item.concept.key === concept" @click="choose(item.concept.key)">
             <ConceptSign :sign="item.concept.sign" :name="item.concept.name" />
             <span><strong>{{ capital(item.phase) }} {{ item.concept.name }}</strong><span v-for="reason in item.reasons" :key="reason.sentence" class="small quiet block">{{ reason.sentence }}</span></span>
           </button>
-          <h2 class="gap">{{ say.section.secure }}</h2>
+          <h2 class="gap">{{ say('section-secure') }}</h2>
           <p v-if="found.secure.length" class="signs"><span v-for="one in found.secure" :key="one.key" class="secure-sign"><ConceptSign :sign="one.sign" :name="one.name" :height="22" /><span v-if="one.sign !== one.name" class="small narrow">{{ one.name }}</span></span></p>
-          <p v-else class="quiet">{{ say.section.nothingSecure }}</p>
-          <p v-if="found.declared_only" class="small quiet">{{ say.section.declared(found.declared_only) }}</p>
+          <p v-else class="quiet">{{ say('section-nothing-secure') }}</p>
+          <p v-if="found.declared_only" class="small quiet">{{ say('section-declared', { n: found.declared_only }) }}</p>
         </section>
         <section v-if="due" class="stack songs">
           <div class="row spread">
-            <h2>{{ say.section.songsFor }}</h2>
-            <div class="purposes" role="group" :aria-label="say.section.songsFor"><button v-for="one in purposes" :key="one" :class="{ on: one === purpose }" :aria-pressed="one === purpose" @click="purpose = one">{{ capital(purposeName(one)) }}</button></div>
+            <h2>{{ say('section-songs-for') }}</h2>
+            <div class="purposes" role="group" :aria-label="say('section-songs-for')"><button v-for="one in purposes" :key="one" :class="{ on: one === purpose }" :aria-pressed="one === purpose" @click="purpose = one">{{ capital(purposeName(one)) }}</button></div>
           </div>
           <PageState v-if="!fits.data.value" :error="fits.error.value" @again="fits.refetch()" />
-          <div v-else-if="!fits.data.value.length" class="stack"><p class="quiet">{{ say.section.noSongs }}</p><div><v-btn to="/songs">{{ say.section.bringSongs }}</v-btn></div></div>
+          <div v-else-if="!fits.data.value.length" class="stack"><p class="quiet">{{ say('section-no-songs') }}</p><div><v-btn to="/songs">{{ say('section-bring-songs') }}</v-btn></div></div>
           <FitList v-else :fits="fits.data.value" :picked="picked" @pick="picked = $event" />
         </section>
       </div>
@@ -95,7 +95,7 @@ const purposes: Purpose[] = ['prepare', 'present', 'practise']
     <SideDrawer v-if="chosen" :title="chosen.song.title" @close="picked = ''">
       <p class="quiet">{{ capital(purposeName(purpose)) }} {{ due?.concept.name }}, {{ found.section.name }}</p>
       <ReasonList :reasons="chosen.reasons" />
-      <div><v-btn :to="`/songs/${chosen.song.id}`">{{ say.song.open }}</v-btn></div>
+      <div><v-btn :to="`/songs/${chosen.song.id}`">{{ say('song-open') }}</v-btn></div>
     </SideDrawer>
   </div>
 </template>

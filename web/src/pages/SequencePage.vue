@@ -9,10 +9,10 @@ import MonthDay from '@/components/MonthDay.vue'
 import PageState from '@/components/PageState.vue'
 import { useTrail } from '@/composables/useTrail'
 import { shortDay } from '@/composables/words'
-import { say } from '@/locales/en'
+import { say, sayOf } from '@/locales/say'
 
 type Row = Schemas['ConceptBody']
-useTrail(() => [{ says: say.setUp.title, to: '/set-up' }, { says: say.sequence.title }])
+useTrail(() => [{ says: say('set-up-title'), to: '/set-up' }, { says: say('sequence-title') }])
 const sequence = useSequence()
 const acts = useSequenceActs()
 const rows = ref<Row[]>([])
@@ -47,7 +47,7 @@ function move(row: Row, by: number) {
 function add(grade: number) {
   const key = `own-${Date.now().toString(36)}`
   const last = rows.value.map((row) => row.grade).lastIndexOf(grade)
-  rows.value.splice(last + 1, 0, { key, name: say.sequence.fresh, strand: 'vocabulary', grade, sign: '', needs: [], elements: [], degrees: [], meters: [], tone_sets: [], resting: null, ways: ['sing'], core: false, prompt: '', not_before: '', not_after: '' })
+  rows.value.splice(last + 1, 0, { key, name: say('sequence-fresh'), strand: 'vocabulary', grade, sign: '', needs: [], elements: [], degrees: [], meters: [], tone_sets: [], resting: null, ways: ['sing'], core: false, prompt: '', not_before: '', not_after: '' })
   open.value = key
   change()
 }
@@ -59,7 +59,7 @@ async function act(make: () => Promise<Schemas['SequenceRead']>) {
   refused.value = ''
   try {
     const read = await make()
-    said.value = read.along.length ? say.sequence.along(read.along.join(', ')) : say.sequence.kept(read.number)
+    said.value = read.along.length ? say('sequence-along', { names: read.along.join(', ') }) : say('sequence-kept', { n: read.number })
   } catch (problem) {
     refused.value = problem instanceof Error ? problem.message : String(problem)
   }
@@ -76,7 +76,7 @@ async function fromFile(event: Event) {
     rows.value = read.concepts
     name.value = read.name
     dirty.value = true
-    said.value = say.sequence.read(read.concepts.length)
+    said.value = say('sequence-read', { n: read.concepts.length })
   } catch (problem) {
     refused.value = problem instanceof Error ? problem.message : String(problem)
   }
@@ -87,43 +87,43 @@ async function fromFile(event: Event) {
   <PageState v-if="!sequence.data.value" :error="sequence.error.value" @again="sequence.refetch()" />
   <div v-else class="page">
     <header class="row spread">
-      <div><h1>{{ say.sequence.title }}</h1><p class="quiet">{{ say.sequence.lead(rows.length) }}</p></div>
-      <div class="row"><label class="row">{{ say.calendar.name }} <input v-model="name" maxlength="120" @input="change" /></label><v-btn class="main" :disabled="!dirty || acts.keep.isPending.value" @click="keep">{{ say.sequence.keep }}</v-btn></div>
+      <div><h1>{{ say('sequence-title') }}</h1><p class="quiet">{{ say('sequence-lead', { n: rows.length }) }}</p></div>
+      <div class="row"><label class="row">{{ say('calendar-name') }} <input v-model="name" maxlength="120" @input="change" /></label><v-btn class="main" :disabled="!dirty || acts.keep.isPending.value" @click="keep">{{ say('sequence-keep') }}</v-btn></div>
     </header>
     <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
     <p v-if="said" class="secure" role="status">✓ {{ said }}</p>
     <div class="row small tools">
-      <span class="quiet">{{ say.sequence.startFrom }}</span><v-btn v-for="one in (['so-mi', 'mi-re-do', 'scale'] as const)" :key="one" size="small" @click="start(one)">{{ say.sequence.shipped[one] }}</v-btn>
+      <span class="quiet">{{ say('sequence-start-from') }}</span><v-btn v-for="one in (['so-mi', 'mi-re-do', 'scale'] as const)" :key="one" size="small" @click="start(one)">{{ sayOf('sequence-shipped', one) }}</v-btn>
       <a href="/api/sequence/file?kind=csv" download>CSV</a><a href="/api/sequence/file?kind=case" download>CASE</a>
-      <label class="row">{{ say.sequence.bring }} <input type="file" accept=".csv,.json" @change="fromFile" /></label>
+      <label class="row">{{ say('sequence-bring') }} <input type="file" accept=".csv,.json" @change="fromFile" /></label>
     </div>
     <section v-for="grade in grades" :key="grade">
-      <div class="row spread"><h2>{{ say.year.grade(grade) }}</h2><v-btn size="small" :prepend-icon="mdiPlus" @click="add(grade)">{{ say.sequence.add }}</v-btn></div>
+      <div class="row spread"><h2>{{ say('year-grade', { g: grade }) }}</h2><v-btn size="small" :prepend-icon="mdiPlus" @click="add(grade)">{{ say('sequence-add') }}</v-btn></div>
       <ol>
         <li v-for="row in rows.filter((one) => one.grade === grade)" :key="row.key" :class="{ optional: !row.core }">
           <div class="line">
             <span class="sign"><ConceptSign v-if="row.sign" :sign="row.sign" :name="row.name" :height="20" /></span>
-            <input v-model="row.name" :aria-label="`${say.year.concept}: ${row.name}`" maxlength="120" @input="change" />
-            <select v-model="row.strand" :aria-label="`${say.sequence.strand}: ${row.name}`" @change="change"><option v-for="(says, key) in sequence.data.value.strands" :key="key" :value="key">{{ says }}</option></select>
-            <select v-model.number="row.grade" :aria-label="`${say.sequence.grade}: ${row.name}`" @change="change"><option v-for="one in 14" :key="one" :value="one - 1">{{ say.year.grade(one - 1) }}</option></select>
-            <span class="small quiet needs">{{ row.needs.length ? say.sequence.after(row.needs.map((key) => names.get(key) ?? key).join(', ')) : '' }}</span>
-            <span class="row buttons"><v-btn :icon="mdiChevronUp" size="small" :aria-label="`${say.sequence.up}: ${row.name}`" @click="move(row, -1)" /><v-btn :icon="mdiChevronDown" size="small" :aria-label="`${say.sequence.down}: ${row.name}`" @click="move(row, 1)" /><v-btn size="small" :aria-expanded="open === row.key" @click="open = open === row.key ? '' : row.key">{{ say.sequence.more }}</v-btn></span>
+            <input v-model="row.name" :aria-label="`${say('year-concept')}: ${row.name}`" maxlength="120" @input="change" />
+            <select v-model="row.strand" :aria-label="`${say('sequence-strand')}: ${row.name}`" @change="change"><option v-for="(says, key) in sequence.data.value.strands" :key="key" :value="key">{{ says }}</option></select>
+            <select v-model.number="row.grade" :aria-label="`${say('sequence-grade')}: ${row.name}`" @change="change"><option v-for="one in 14" :key="one" :value="one - 1">{{ say('year-grade', { g: one - 1 }) }}</option></select>
+            <span class="small quiet needs">{{ row.needs.length ? say('sequence-after', { names: row.needs.map((key) => names.get(key) ?? key).join(', ') }) : '' }}</span>
+            <span class="row buttons"><v-btn :icon="mdiChevronUp" size="small" :aria-label="`${say('sequence-up')}: ${row.name}`" @click="move(row, -1)" /><v-btn :icon="mdiChevronDown" size="small" :aria-label="`${say('sequence-down')}: ${row.name}`" @click="move(row, 1)" /><v-btn size="small" :aria-expanded="open === row.key" @click="open = open === row.key ? '' : row.key">{{ say('sequence-more') }}</v-btn></span>
           </div>
           <div v-if="open === row.key" class="more sheet">
-            <label class="stack">{{ say.sequence.needs }}<select v-model="row.needs" multiple size="6" @change="change"><option v-for="one in rows.filter((other) => other !== row)" :key="one.key" :value="one.key">{{ one.name }}</option></select></label>
+            <label class="stack">{{ say('sequence-needs') }}<select v-model="row.needs" multiple size="6" @change="change"><option v-for="one in rows.filter((other) => other !== row)" :key="one.key" :value="one.key">{{ one.name }}</option></select></label>
             <div class="stack">
-              <label class="stack">{{ say.sequence.sign }}<input v-model="row.sign" maxlength="40" @input="change" /></label>
-              <label class="stack">{{ say.sequence.prompt }}<input v-model="row.prompt" maxlength="300" @input="change" /></label>
-              <fieldset class="row"><legend class="small quiet">{{ say.sequence.ways }}</legend><label v-for="way in ways" :key="way" class="row"><input v-model="row.ways" type="checkbox" :value="way" @change="change" />{{ say.teach.ways[way] }}</label></fieldset>
-              <label class="row"><input v-model="row.core" type="checkbox" @change="change" />{{ say.sequence.core }}</label>
-              <div class="row dates"><MonthDay v-model="row.not_before" :label="say.sequence.notBefore" :none="say.sequence.anyDay" @update:model-value="change" /><MonthDay v-model="row.not_after" :label="say.sequence.notAfter" :none="say.sequence.anyDay" @update:model-value="change" /></div>
-              <div><v-btn size="small" :prepend-icon="mdiClose" @click="remove(row)">{{ say.sequence.remove }}</v-btn></div>
+              <label class="stack">{{ say('sequence-sign') }}<input v-model="row.sign" maxlength="40" @input="change" /></label>
+              <label class="stack">{{ say('sequence-prompt') }}<input v-model="row.prompt" maxlength="300" @input="change" /></label>
+              <fieldset class="row"><legend class="small quiet">{{ say('sequence-ways') }}</legend><label v-for="way in ways" :key="way" class="row"><input v-model="row.ways" type="checkbox" :value="way" @change="change" />{{ sayOf('teach-ways', way) }}</label></fieldset>
+              <label class="row"><input v-model="row.core" type="checkbox" @change="change" />{{ say('sequence-core') }}</label>
+              <div class="row dates"><MonthDay v-model="row.not_before" :label="say('sequence-not-before')" :none="say('sequence-any-day')" @update:model-value="change" /><MonthDay v-model="row.not_after" :label="say('sequence-not-after')" :none="say('sequence-any-day')" @update:model-value="change" /></div>
+              <div><v-btn size="small" :prepend-icon="mdiClose" @click="remove(row)">{{ say('sequence-remove') }}</v-btn></div>
             </div>
           </div>
         </li>
       </ol>
     </section>
-    <section v-if="sequence.data.value.versions.length" class="stack"><h2>{{ say.sequence.versions }}</h2><ul><li v-for="one in sequence.data.value.versions" :key="one.number" class="row"><span>{{ one.number }}. {{ one.name }}, {{ shortDay(one.made) }}</span><v-btn v-if="one.number !== sequence.data.value.number" size="small" @click="back(one.number)">{{ say.sequence.back }}</v-btn></li></ul></section>
+    <section v-if="sequence.data.value.versions.length" class="stack"><h2>{{ say('sequence-versions') }}</h2><ul><li v-for="one in sequence.data.value.versions" :key="one.number" class="row"><span>{{ one.number }}. {{ one.name }}, {{ shortDay(one.made) }}</span><v-btn v-if="one.number !== sequence.data.value.number" size="small" @click="back(one.number)">{{ say('sequence-back') }}</v-btn></li></ul></section>
   </div>
 </template>
 

@@ -16,9 +16,9 @@ import SectionForm from '@/features/setup/SectionForm.vue'
 import SingersForm from '@/features/setup/SingersForm.vue'
 import BarColours from '@/features/setup/BarColours.vue'
 import WordsForm from '@/features/setup/WordsForm.vue'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
-useTrail(() => [{ says: say.setUp.title }])
+useTrail(() => [{ says: say('set-up-title') }])
 const me = useMe()
 const sections = useSections()
 const section = ref(emptySection())
@@ -29,7 +29,7 @@ async function add() {
   answer.value = refused.value = ''
   try {
     const made = await body(api.POST('/api/sections', { body: section.value }))
-    answer.value = say.setUp.added(made.name)
+    answer.value = say('set-up-added', { name: made.name })
     section.value = emptySection()
     await queryClient.invalidateQueries()
   } catch (problem) {
@@ -46,16 +46,16 @@ const kept = ref('')
 const read = ref<Schemas['CalendarRead'] | null>(null)
 const missing = computed(() => {
   const parts = [
-    calendar.data.value?.assumed ? say.calendar.noTerms : '',
-    sections.data.value?.length ? '' : say.calendar.noSections,
-    (day.data.value?.never ?? []).length ? say.calendar.noMeetings((day.data.value?.never ?? []).join(', ')) : '',
+    calendar.data.value?.assumed ? say('calendar-no-terms') : '',
+    sections.data.value?.length ? '' : say('calendar-no-sections'),
+    (day.data.value?.never ?? []).length ? say('calendar-no-meetings', { names: (day.data.value?.never ?? []).join(', ') }) : '',
   ].filter(Boolean)
-  return parts.length ? `${say.calendar.missing}: ${parts.join(', ')}.` : say.calendar.nothingMissing
+  return parts.length ? `${say('calendar-missing')}: ${parts.join(', ')}.` : say('calendar-nothing-missing')
 })
 async function keepDates(periods: Schemas['PeriodsBody']) {
   await acts.periods.mutateAsync(periods)
   read.value = null
-  kept.value = say.calendar.saved
+  kept.value = say('calendar-saved')
 }
 async function holidaysFrom(event: Event) {
   const file = (event.target as HTMLInputElement).files?.[0]
@@ -64,7 +64,7 @@ async function holidaysFrom(event: Event) {
   try {
     const found = await readHolidays(file)
     read.value = { ...calendar.data.value, holidays: [...calendar.data.value.holidays, ...found] }
-    kept.value = say.calendar.brought(found.length)
+    kept.value = say('calendar-brought', { n: found.length })
   } catch (problem) {
     refused.value = problem instanceof Error ? problem.message : String(problem)
   }
@@ -107,43 +107,43 @@ async function leave(everywhere: boolean) {
     <div class="main-part">
       <p class="small missing">{{ missing }}</p>
       <section v-if="calendar.data.value" class="stack">
-        <h1>{{ say.calendar.title }}</h1>
+        <h1>{{ say('calendar-title') }}</h1>
         <CalendarForm :calendar="read ?? calendar.data.value" :busy="busy" @keep="keepDates" />
-        <div class="row"><label class="file">{{ say.calendar.bring }} <input type="file" accept=".ics,text/calendar" @change="holidaysFrom" /></label><a href="/api/calendar.ics" download>{{ say.calendar.out }}</a></div>
+        <div class="row"><label class="file">{{ say('calendar-bring') }} <input type="file" accept=".ics,text/calendar" @change="holidaysFrom" /></label><a href="/api/calendar.ics" download>{{ say('calendar-out') }}</a></div>
         <p v-if="kept" class="secure" role="status">✓ {{ kept }}</p>
         <p v-if="wrong" class="wrong" role="alert">△ {{ wrong.message }}</p>
       </section>
-      <section class="stack"><h2>{{ say.roster.title }}</h2><RosterForm :look="lookAtRoster" :bring="bring" @brought="queryClient.invalidateQueries()" /></section>
+      <section class="stack"><h2>{{ say('roster-title') }}</h2><RosterForm :look="lookAtRoster" :bring="bring" @brought="queryClient.invalidateQueries()" /></section>
       <section class="stack">
-        <h2>{{ say.setUp.section }}</h2>
+        <h2>{{ say('set-up-section') }}</h2>
         <SectionForm v-model="section" />
         <p v-if="answer" class="secure" role="status">✓ {{ answer }}</p>
         <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
-        <div><v-btn :disabled="!section.name" @click="add">{{ say.setUp.add }}</v-btn></div>
+        <div><v-btn :disabled="!section.name" @click="add">{{ say('set-up-add') }}</v-btn></div>
       </section>
-      <section v-if="calendar.data.value" class="stack"><h2>{{ say.calendar.lost }}</h2><ChangesForm :calendar="calendar.data.value" :sections="sections.data.value ?? []" :concepts="concepts.data.value ?? []" :busy="busy" @change="acts.change.mutate($event)" @unchange="acts.unchange.mutate($event)" @concert="acts.concert.mutate($event)" @unconcert="acts.unconcert.mutate($event)" /></section>
+      <section v-if="calendar.data.value" class="stack"><h2>{{ say('calendar-lost') }}</h2><ChangesForm :calendar="calendar.data.value" :sections="sections.data.value ?? []" :concepts="concepts.data.value ?? []" :busy="busy" @change="acts.change.mutate($event)" @unchange="acts.unchange.mutate($event)" @concert="acts.concert.mutate($event)" @unconcert="acts.unconcert.mutate($event)" /></section>
     </div>
     <div class="side">
       <section class="stack">
-        <h2>{{ say.setUp.screen }}</h2>
-        <v-checkbox v-model="device.night" :label="say.setUp.night" />
-        <v-checkbox v-model="device.keys" :label="say.setUp.keys" />
-        <v-checkbox v-model="device.mine" :label="say.setUp.mine" />
-        <label class="volume"><span>{{ say.setUp.volume }}</span><input v-model.number="device.volume" type="range" min="0" max="1" step="0.05" /></label>
+        <h2>{{ say('set-up-screen') }}</h2>
+        <v-checkbox v-model="device.night" :label="say('set-up-night')" />
+        <v-checkbox v-model="device.keys" :label="say('set-up-keys')" />
+        <v-checkbox v-model="device.mine" :label="say('set-up-mine')" />
+        <label class="volume"><span>{{ say('set-up-volume') }}</span><input v-model.number="device.volume" type="range" min="0" max="1" step="0.05" /></label>
       </section>
       <section class="stack">
-        <h2>{{ say.setUp.sections }}</h2>
+        <h2>{{ say('set-up-sections') }}</h2>
         <p class="row"><router-link v-for="one in sections.data.value ?? []" :key="one.id" :to="`/sections/${one.id}`" class="tag">{{ one.name }}</router-link></p>
       </section>
       <BarColours />
-      <section v-if="words.data.value" class="stack"><h2>{{ say.words.title }}</h2><WordsForm :words="words.data.value" :busy="keeping" @keep="keepWords" /><p v-if="wordsKept" class="secure" role="status">✓ {{ say.words.kept }}</p></section>
-      <section v-if="choir && singers.data.value" class="stack"><SingersForm :children="singers.data.value" :name="choir.name" @keep="keepSingers" /><p v-if="singersKept" class="secure" role="status">✓ {{ say.singers.kept }}</p></section>
-      <section class="stack"><h2>{{ say.rollOver.heading }}</h2><RollOver :steps="steps.data.value ?? []" :done="rolled" :busy="rolling" @roll="roll" /></section>
-      <section class="stack"><h2>{{ say.sequence.title }}</h2><p><router-link to="/sequence">{{ say.setUp.sequence }}</router-link></p></section>
+      <section v-if="words.data.value" class="stack"><h2>{{ say('words-title') }}</h2><WordsForm :words="words.data.value" :busy="keeping" @keep="keepWords" /><p v-if="wordsKept" class="secure" role="status">✓ {{ say('words-kept') }}</p></section>
+      <section v-if="choir && singers.data.value" class="stack"><SingersForm :children="singers.data.value" :name="choir.name" @keep="keepSingers" /><p v-if="singersKept" class="secure" role="status">✓ {{ say('singers-kept') }}</p></section>
+      <section class="stack"><h2>{{ say('roll-over-heading') }}</h2><RollOver :steps="steps.data.value ?? []" :done="rolled" :busy="rolling" @roll="roll" /></section>
+      <section class="stack"><h2>{{ say('sequence-title') }}</h2><p><router-link to="/sequence">{{ say('set-up-sequence') }}</router-link></p></section>
       <section class="stack">
-        <h2>{{ say.setUp.you }}</h2>
+        <h2>{{ say('set-up-you') }}</h2>
         <p>{{ me.data.value?.name }}, {{ me.data.value?.school }}</p>
-        <div class="row"><v-btn @click="leave(false)">{{ say.setUp.out }}</v-btn><v-btn @click="leave(true)">{{ say.setUp.everywhere }}</v-btn></div>
+        <div class="row"><v-btn @click="leave(false)">{{ say('set-up-out') }}</v-btn><v-btn @click="leave(true)">{{ say('set-up-everywhere') }}</v-btn></div>
       </section>
     </div>
   </div>

@@ -5,7 +5,7 @@ import { api, body } from '@/api/client'
 import { signedInAs } from '@/api/queries'
 import HillMark from '@/components/HillMark.vue'
 import { vFirst } from '@/composables/vFirst'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
 const route = useRoute()
 const router = useRouter()
@@ -34,12 +34,12 @@ async function go() {
   <main class="door">
     <HillMark />
     <form class="stack" @submit.prevent="go">
-      <h1>{{ say.app }}</h1>
-      <p class="quiet">{{ say.signIn.lead }}</p>
-      <v-text-field v-model="login" v-first :label="say.signIn.login" autocomplete="username" name="login" />
-      <v-text-field v-model="password" :label="say.signIn.password" type="password" autocomplete="current-password" name="password" />
+      <h1>{{ say('app') }}</h1>
+      <p class="quiet">{{ say('sign-in-lead') }}</p>
+      <v-text-field v-model="login" v-first :label="say('sign-in-login')" autocomplete="username" name="login" />
+      <v-text-field v-model="password" :label="say('sign-in-password')" type="password" autocomplete="current-password" name="password" />
       <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
-      <v-btn type="submit" class="main" :disabled="busy || !login">{{ say.signIn.go }}</v-btn>
+      <v-btn type="submit" class="main" :disabled="busy || !login">{{ say('sign-in-go') }}</v-btn>
     </form>
   </main>
 </template>

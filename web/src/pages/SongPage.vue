@@ -9,6 +9,7 @@ import PageState from '@/components/PageState.vue'
 import ReasonList from '@/components/ReasonList.vue'
 import ScoreView from '@/components/ScoreView.vue'
 import TonicPattern from '@/components/TonicPattern.vue'
+import { LAYERS } from '@/composables/layers'
 import { useKeys } from '@/composables/useKeys'
 import { usePlayback } from '@/composables/usePlayback'
 import { play } from '@/composables/useSound'
@@ -31,7 +32,8 @@ import { usePointed } from '@/features/songs/usePointed'
 import ToldForm from '@/features/songs/ToldForm.vue'
 import VariantBar from '@/features/songs/VariantBar.vue'
 import TonePictures from '@/features/songs/TonePictures.vue'
-import { say } from '@/locales/en'
+import { choices, say, sayOf } from '@/locales/say'
+import { howSure } from '@/locales/sayings'
 
 const props = defineProps<{ id: string }>()
 const variant = ref<Variant>({})
@@ -40,7 +42,7 @@ const found = computed(() => song.data.value)
 const layers = ref<string[]>(['words'])
 const reading = ref(false)
 const score = useScore(() => props.id, 1700, false, () => ({
-  layers: reading.value ? [] : Object.keys(say.layers.names).filter((one) => one !== 'words' && layers.value.includes(one)),
+  layers: reading.value ? [] : LAYERS.filter((one) => one !== 'words' && layers.value.includes(one)),
   words: !reading.value && layers.value.includes('words'),
   version: JSON.stringify(found.value?.told ?? {}),
   variant: variant.value,
@@ -63,7 +65,7 @@ async function tell(told: Schemas['ToldBody']) {
   await tellSong(props.id, told).catch((problem: unknown) => (refused.value = problem instanceof Error ? problem.message : String(problem)))
   telling.value = false
 }
-useTrail(() => [{ says: say.songs.title, to: '/songs' }, { says: found.value?.title ?? '' }])
+useTrail(() => [{ says: say('songs-title'), to: '/songs' }, { says: found.value?.title ?? '' }])
 const coloured = ref(false)
 const ownHands = ref(false)
 const barColours = useBarColours()
@@ -73,7 +75,8 @@ const noteColours = computed(() => new Map((found.value?.sounds ?? []).flatMap((
 watch(coloured, (now) => { if (now && !layers.value.includes('letters')) layers.value = [...layers.value, 'letters'] })
 const chosen = ref<string | null>(null)
 const markedNotes = computed(() => (chosen.value ? (found.value?.sounds ?? []).filter((one) => one.degree === chosen.value).map((one) => one.note) : []))
-const tab = ref<keyof typeof say.insight.tabs>('made')
+const TABS = ['made', 'words', 'phrases', 'keys', 'drills', 'games', 'about'] as const
+const tab = ref<(typeof TABS)[number]>('made')
 const sections = useSections()
 const concepts = useConcepts()
 const insight = useInsight(() => props.id, variant, () => JSON.stringify([found.value?.told ?? {}, found.value?.title]))
@@ -87,11 +90,11 @@ async function soundAs(how: 'as_written' | 'parallel' | 'half') {
   if (read) await player.sound(read)
 }
 useKeys([
-  ...Object.entries(say.layers.names).map(([layer, says], index) => ({ key: String(index + 1), says, act: () => { if (!reading.value) bar.value?.turn(layer) } })),
-  { key: ' ', says: say.play.start, act: () => player.turn() },
-  { key: 'r', says: say.layers.readingHint, act: () => { reading.value = !reading.value } },
-  { key: 'p', says: say.keys.pitch, act: () => found.value?.starting && play([found.value.starting.midi], 1.6) },
-  { key: 'o', says: say.keys.tonic, act: () => found.value && play(found.value.tonic.map((tone) => tone.midi)) },
+  ...LAYERS.map((layer, index) => ({ key: String(index + 1), says: sayOf('layers-names', layer), act: () => { if (!reading.value) bar.value?.turn(layer) } })),
+  { key: ' ', says: say('play-start'), act: () => player.turn() },
+  { key: 'r', says: say('layers-reading-hint'), act: () => { reading.value = !reading.value } },
+  { key: 'p', says: say('keys-pitch'), act: () => found.value?.starting && play([found.value.starting.midi], 1.6) },
+  { key: 'o', says: say('keys-tonic'), act: () => found.value && play(found.value.tonic.map((tone) => tone.midi)) },
 ])
 </script>
 
@@ -106,14 +109,14 @@ useKeys([
     <div class="song">
       <div class="left">
         <LayerBar ref="bar" v-model="layers" v-model:reading="reading" v-model:coloured="coloured" v-model:own-hands="ownHands" :colours="hasColours" />
-        <div class="paper sheet"><ScoreView v-if="score.data.value" :svg="score.data.value" :label="say.song.score(found.title)" :now="reading ? null : noteNow" :marked="reading ? [] : markedNotes" :colours="coloured && !reading ? noteColours : undefined" :own-hands="ownHands" @note="point" @step="step" /><p v-else-if="score.error.value" class="wrong">△ {{ score.error.value.message }}</p><p v-else class="quiet waiting">{{ say.state.loading }}</p></div>
-        <p class="small quiet pointed" role="status">{{ reading ? '' : pointedAt || say.song.pointHint }}</p>
+        <div class="paper sheet"><ScoreView v-if="score.data.value" :svg="score.data.value" :label="say('song-score', { title: found.title })" :now="reading ? null : noteNow" :marked="reading ? [] : markedNotes" :colours="coloured && !reading ? noteColours : undefined" :own-hands="ownHands" @note="point" @step="step" /><p v-else-if="score.error.value" class="wrong">△ {{ score.error.value.message }}</p><p v-else class="quiet waiting">{{ say('state-loading') }}</p></div>
+        <p class="small quiet pointed" role="status">{{ reading ? '' : pointedAt || say('song-point-hint') }}</p>
         <VariantBar v-if="found.own.do" v-model="variant" :own="found.own" />
         <p v-if="cannot" class="wrong small" role="alert">△ {{ cannot }}</p>
         <PlayBar v-if="found.sounds.length" :player="player" :phrases="found.form.split(' ')" />
         <template v-if="!reading">
-          <div class="tabs" role="tablist" :aria-label="say.insight.tabsTitle"><button v-for="(says, key) in say.insight.tabs" :key="key" role="tab" :aria-selected="tab === key" :class="{ on: tab === key }" @click="tab = key">{{ says }}</button></div>
-          <div role="tabpanel" :aria-label="say.insight.tabs[tab]">
+          <div class="tabs" role="tablist" :aria-label="say('insight-tabs-title')"><button v-for="one in choices('insight-tabs', TABS)" :key="one.value" role="tab" :aria-selected="tab === one.value" :class="{ on: tab === one.value }" @click="tab = one.value">{{ one.title }}</button></div>
+          <div role="tabpanel" :aria-label="sayOf('insight-tabs', tab)">
             <SongMadeOf v-if="tab === 'made'" :song="found" :axes="insight.data.value?.difficulty ?? []" />
             <SongWords v-else-if="tab === 'words' && insight.data.value" :insight="insight.data.value" :tone-set="found.tone_set" :chosen="chosen" @choose="chosen = chosen === $event ? null : $event" />
             <SongPhrases v-else-if="tab === 'phrases' && insight.data.value" :song="found" :insight="insight.data.value" :busy="telling" @take="takePhrases" />
@@ -126,21 +129,21 @@ useKeys([
       </div>
       <aside v-if="!reading" class="right">
         <section class="home">
-          <h2>{{ found.do ? say.song.doIs(pitchName(found.do)) : say.song.doUnknown }}, {{ found.resting_tone ? say.song.rests(degreeName(found.resting_tone)) : say.song.restsNot }}</h2>
-          <p v-if="Object.keys(variant).length">{{ capital(say.song.tonality[found.tonality] ?? found.tonality) }}. {{ say.variant.said }}</p>
+          <h2>{{ found.do ? say('song-do-is', { d: pitchName(found.do) }) : say('song-do-unknown') }}, {{ found.resting_tone ? say('song-rests', { tone: degreeName(found.resting_tone) }) : say('song-rests-not') }}</h2>
+          <p v-if="Object.keys(variant).length">{{ capital(sayOf('song-tonality', found.tonality)) }}. {{ say('variant-said') }}</p>
           <template v-else>
-          <p>{{ capital(say.song.tonality[found.tonality] ?? found.tonality) }} · <span :class="{ new: found.confidence < 0.7 }">{{ say.song.sure(found.confidence) }}</span></p>
-          <p v-if="found.told.sung" class="small"><strong>♪</strong> {{ say.song.sungWith(pitchName(found.told.sung)) }}</p>
+          <p>{{ capital(sayOf('song-tonality', found.tonality)) }} · <span :class="{ new: found.confidence < 0.7 }">{{ howSure(found.confidence) }}</span></p>
+          <p v-if="found.told.sung" class="small"><strong>♪</strong> {{ say('song-sung-with', { letter: pitchName(found.told.sung) }) }}</p>
           <ReasonList :reasons="found.reasons" class="small" />
           <ToldForm :song="found" :concepts="concepts.data.value ?? []" :refused="refused" :busy="telling" @tell="tell" />
           </template>
         </section>
         <dl class="sums">
-          <dt>{{ say.song.toneSet }}</dt><dd><strong>{{ found.tone_set_name }}</strong></dd>
-          <dt>{{ say.song.range }}</dt><dd>{{ pitchName(found.low ?? '') }}–{{ pitchName(found.high ?? '') }}</dd>
-          <dt>{{ say.song.meter }}</dt><dd>{{ found.meters.join(', ') }}, {{ say.songs.bars(found.bars) }}<template v-if="found.seconds">, {{ say.song.times_long }} {{ found.seconds }}</template></dd>
-          <dt>{{ say.song.form }}</dt><dd>{{ found.form }}</dd>
-          <dt>{{ say.song.final }}</dt><dd>{{ degreeName(found.final ?? '') }}</dd>
+          <dt>{{ say('song-tone-set') }}</dt><dd><strong>{{ found.tone_set_name }}</strong></dd>
+          <dt>{{ say('song-range') }}</dt><dd>{{ pitchName(found.low ?? '') }}–{{ pitchName(found.high ?? '') }}</dd>
+          <dt>{{ say('song-meter') }}</dt><dd>{{ found.meters.join(', ') }}, {{ say('songs-bars', { n: found.bars }) }}<template v-if="found.seconds">, {{ say('song-times_long') }} {{ found.seconds }}</template></dd>
+          <dt>{{ say('song-form') }}</dt><dd>{{ found.form }}</dd>
+          <dt>{{ say('song-final') }}</dt><dd>{{ degreeName(found.final ?? '') }}</dd>
         </dl>
         <PianoKeys v-if="found.low" :tones="found.sounds" :now="midiNow" />
         <TonePictures :song="found" :now="midiNow" :chosen="chosen" @choose="chosen = chosen === $event ? null : $event" />

@@ -11,9 +11,9 @@ import { useTrail } from '@/composables/useTrail'
 import { degreeName } from '@/composables/useWording'
 import ImportReport from '@/features/songs/ImportReport.vue'
 import SongSentence from '@/features/songs/SongSentence.vue'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
-useTrail(() => [{ says: say.songs.title }])
+useTrail(() => [{ says: say('songs-title') }])
 const text = ref('')
 const asked = ref<Asked>({ ...NOTHING_ASKED })
 const songs = useSongsAsked(asked, text)
@@ -52,7 +52,7 @@ function pasted(event: ClipboardEvent) {
   const text = event.clipboardData?.getData('text/plain').trim() ?? ''
   const name = /^</.test(text) ? 'pasted.musicxml' : /^[A-Za-z]:/.test(text) ? 'pasted.abc' : ''
   if (name) void bring([new File([text], name)])
-  else if (text) refused.value = say.songs.notATune
+  else if (text) refused.value = say('songs-not-atune')
 }
 onMounted(() => window.addEventListener('paste', pasted))
 onUnmounted(() => window.removeEventListener('paste', pasted))
@@ -73,33 +73,33 @@ async function keep(name: string) {
 <template>
   <div class="page">
     <header class="row spread">
-      <div class="row"><h1>{{ say.songs.title }}</h1><span class="quiet" role="status">{{ something ? say.ask.found(total) : say.songs.count(total) }}</span></div>
-      <input v-model="text" type="search" class="find" :aria-label="say.songs.find" :placeholder="say.songs.find" />
+      <div class="row"><h1>{{ say('songs-title') }}</h1><span class="quiet" role="status">{{ something ? say('ask-found', { n: total }) : say('songs-count', { n: total }) }}</span></div>
+      <input v-model="text" type="search" class="find" :aria-label="say('songs-find')" :placeholder="say('songs-find')" />
     </header>
     <SongSentence v-model="asked" :sections="sections.data.value ?? []" :concepts="concepts.data.value ?? []" :kinds="kinds.data.value ?? []" :kept="kept.data.value ?? []" @keep="keep" @drop="dropQuestion" />
     <div :class="['drop', { over }]" @dragover.prevent="over = true" @dragleave="over = false" @drop.prevent="bring($event.dataTransfer?.files)">
-      <input ref="picker" type="file" multiple hidden accept=".musicxml,.xml,.mxl,.abc,.mid,.midi" :aria-label="say.songs.bring" @change="bring(picker?.files)" />
-      <v-btn :prepend-icon="mdiTrayArrowUp" :disabled="progress !== null" @click="picker?.click()">{{ progress ? say.songs.busy : say.songs.bring }}</v-btn>
-      <span class="quiet small">{{ say.songs.drop }}</span>
-      <v-btn to="/songs/new">{{ say.typing.open }}</v-btn>
-      <v-btn :disabled="progress !== null" @click="shipped">{{ say.songs.shipped }}</v-btn>
+      <input ref="picker" type="file" multiple hidden accept=".musicxml,.xml,.mxl,.abc,.mid,.midi" :aria-label="say('songs-bring')" @change="bring(picker?.files)" />
+      <v-btn :prepend-icon="mdiTrayArrowUp" :disabled="progress !== null" @click="picker?.click()">{{ progress ? say('songs-busy') : say('songs-bring') }}</v-btn>
+      <span class="quiet small">{{ say('songs-drop') }}</span>
+      <v-btn to="/songs/new">{{ say('typing-open') }}</v-btn>
+      <v-btn :disabled="progress !== null" @click="shipped">{{ say('songs-shipped') }}</v-btn>
     </div>
     <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
     <ImportReport :songs="report" :progress="progress?.all ? progress : null" @stop="stopped = true" @close="report = []" />
     <PageState v-if="!songs.data.value" :error="songs.error.value" @again="songs.refetch()" />
-    <p v-else-if="!shown.length" class="quiet">{{ something ? say.songs.nothing : say.songs.none }}</p>
+    <p v-else-if="!shown.length" class="quiet">{{ something ? say('songs-nothing') : say('songs-none') }}</p>
     <ol v-else class="rows">
       <li v-for="song in shown" :key="song.id">
         <router-link :to="`/songs/${song.id}`" class="song">
-          <span><strong>{{ song.title }}</strong><span v-if="song.problems" class="small new"> △ {{ say.songs.problems(song.problems) }}</span></span>
+          <span><strong>{{ song.title }}</strong><span v-if="song.problems" class="small new"> △ {{ say('songs-problems', { n: song.problems }) }}</span></span>
           <img :src="`/api/songs/${song.id}/opening`" class="opening" loading="lazy" decoding="async" width="215" height="44" alt="" />
           <ContourLine :pitches="song.contour" />
-          <span class="narrow tones">{{ song.tone_set.map((tone) => degreeName(tone)).join(' ') }}</span><span class="quiet small">{{ song.tone_set_name }}</span><span class="narrow">{{ song.meter }}</span><span class="quiet small">{{ say.songs.bars(song.bars) }}</span>
-          <span v-if="song.reasons.length || song.lessons" class="small quiet why">{{ song.reasons.join(' ') }} {{ song.lessons ? say.ask.sungBefore(song.lessons) : '' }}</span>
+          <span class="narrow tones">{{ song.tone_set.map((tone) => degreeName(tone)).join(' ') }}</span><span class="quiet small">{{ song.tone_set_name }}</span><span class="narrow">{{ song.meter }}</span><span class="quiet small">{{ say('songs-bars', { n: song.bars }) }}</span>
+          <span v-if="song.reasons.length || song.lessons" class="small quiet why">{{ song.reasons.join(' ') }} {{ song.lessons ? say('ask-sung-before', { n: song.lessons }) : '' }}</span>
         </router-link>
       </li>
     </ol>
-    <v-btn v-if="songs.hasNextPage.value" :disabled="songs.isFetchingNextPage.value" @click="songs.fetchNextPage()">{{ say.ask.more(total - shown.length) }}</v-btn>
+    <v-btn v-if="songs.hasNextPage.value" :disabled="songs.isFetchingNextPage.value" @click="songs.fetchNextPage()">{{ say('ask-more', { n: total - shown.length }) }}</v-btn>
   </div>
 </template>
 

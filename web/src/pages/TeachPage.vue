@@ -17,13 +17,13 @@ import { lessonNow, partNow } from '@/features/teach/lessonNow'
 import LessonEnd from '@/features/teach/LessonEnd.vue'
 import { useProjectorLink } from '@/features/teach/useProjector'
 import { useQueue } from '@/features/teach/useQueue'
-import { say } from '@/locales/en'
+import { say, sayOf } from '@/locales/say'
 
 const props = defineProps<{ id: string }>()
 const router = useRouter()
 const lesson = useLesson(() => props.id)
 const found = computed(() => lesson.data.value && lessonNow(lesson.data.value, outbox.kept.value))
-useTrail(() => (found.value ? [{ says: found.value.section.name, to: `/sections/${found.value.section.id}` }, { says: say.lesson.title(found.value.number), to: `/lessons/${props.id}` }, { says: say.today.teach }] : []))
+useTrail(() => (found.value ? [{ says: found.value.section.name, to: `/sections/${found.value.section.id}` }, { says: say('lesson-title', { n: found.value.number }), to: `/lessons/${props.id}` }, { says: say('today-teach') }] : []))
 
 const parts = computed(() => found.value?.parts ?? [])
 const at = ref(-1)
@@ -77,19 +77,19 @@ function project() {
 }
 const song = computed(() => part.value?.song)
 useKeys([
-  { key: '3', says: say.keys.secure, act: () => void give('secure') },
-  { key: '2', says: say.keys.nearly, act: () => void give('nearly') },
-  { key: '1', says: say.keys.notYet, act: () => void give('not_yet') },
-  { key: '0', says: say.keys.absent, act: () => void give('absent') },
-  { key: 'Backspace', says: say.keys.undo, act: () => void undo() },
-  { key: 'ArrowRight', says: say.keys.next, act: () => go(1) },
-  { key: 'ArrowLeft', says: say.keys.previous, act: () => go(-1) },
-  { key: 'd', says: say.keys.done, act: () => tick('done') },
-  { key: 'h', says: say.keys.partly, act: () => tick('partly') },
-  { key: 's', says: say.keys.skip, act: () => tick('skipped') },
-  { key: 'p', says: say.keys.pitch, act: () => song.value?.starting && play([song.value.starting.midi], 1.6) },
-  { key: 'o', says: say.keys.tonic, act: () => song.value && play(song.value.tonic.map((tone) => tone.midi)) },
-  { key: 'n', says: say.keys.names, act: () => (held.value = true), up: release },
+  { key: '3', says: say('keys-secure'), act: () => void give('secure') },
+  { key: '2', says: say('keys-nearly'), act: () => void give('nearly') },
+  { key: '1', says: say('keys-not-yet'), act: () => void give('not_yet') },
+  { key: '0', says: say('keys-absent'), act: () => void give('absent') },
+  { key: 'Backspace', says: say('keys-undo'), act: () => void undo() },
+  { key: 'ArrowRight', says: say('keys-next'), act: () => go(1) },
+  { key: 'ArrowLeft', says: say('keys-previous'), act: () => go(-1) },
+  { key: 'd', says: say('keys-done'), act: () => tick('done') },
+  { key: 'h', says: say('keys-partly'), act: () => tick('partly') },
+  { key: 's', says: say('keys-skip'), act: () => tick('skipped') },
+  { key: 'p', says: say('keys-pitch'), act: () => song.value?.starting && play([song.value.starting.midi], 1.6) },
+  { key: 'o', says: say('keys-tonic'), act: () => song.value && play(song.value.tonic.map((tone) => tone.midi)) },
+  { key: 'n', says: say('keys-names'), act: () => (held.value = true), up: release },
 ])
 </script>
 
@@ -98,24 +98,24 @@ useKeys([
   <div v-else class="teach">
     <header class="bar">
       <LessonContour :blocks="parts" :height="34" :current="at" class="line" />
-      <span class="narrow where">{{ say.teach.of(Math.min(at + 1, parts.length), parts.length) }}<br />{{ say.teach.left(left) }}</span>
-      <v-btn size="small" :prepend-icon="mdiProjectorScreenOutline" @click="project">{{ say.teach.projector }}</v-btn>
+      <span class="narrow where">{{ say('teach-of', { n: Math.min(at + 1, parts.length), all: parts.length }) }}<br />{{ say('teach-left', { n: left }) }}</span>
+      <v-btn size="small" :prepend-icon="mdiProjectorScreenOutline" @click="project">{{ say('teach-projector') }}</v-btn>
     </header>
     <LessonEnd v-if="ending" :parts="parts" :busy="leaving" @end="end" @back="go(-1)" />
     <template v-else-if="part">
       <ActivityFace :key="part.id" :part="part" class="upper" />
       <div class="lower">
-        <p v-if="outbox.full.value" class="wrong small" role="alert">△ {{ say.outbox.full }}</p>
+        <p v-if="outbox.full.value" class="wrong small" role="alert">△ {{ say('outbox-full') }}</p>
         <HearingPanel v-if="hearing.data.value" :hearing="hearing.data.value" :four="four" :then="then" :current="current" :done="done" :names="names" @pick="picked = $event" @give="give" @undo="undo" />
         <div class="row spread controls">
           <div class="row">
-            <v-btn height="48" @click="go(-1)">← {{ say.teach.previous }}</v-btn><v-btn height="48" @click="go(1)">{{ say.teach.next }} →</v-btn>
-            <button v-if="!device.mine && !projector.open.value" class="names" @pointerdown="held = true" @pointerup="held = false" @pointerleave="held = false" @keydown.space.prevent="held = true" @keyup.space="held = false">{{ say.teach.names }} <span class="kbd">n</span></button>
-            <label class="names"><input v-model="device.mine" type="checkbox" /> {{ say.teach.mine }}</label>
+            <v-btn height="48" @click="go(-1)">← {{ say('teach-previous') }}</v-btn><v-btn height="48" @click="go(1)">{{ say('teach-next') }} →</v-btn>
+            <button v-if="!device.mine && !projector.open.value" class="names" @pointerdown="held = true" @pointerup="held = false" @pointerleave="held = false" @keydown.space.prevent="held = true" @keyup.space="held = false">{{ say('teach-names') }} <span class="kbd">n</span></button>
+            <label class="names"><input v-model="device.mine" type="checkbox" /> {{ say('teach-mine') }}</label>
           </div>
           <div class="row">
-            <span v-if="part.tick" class="tag">{{ say.teach.ticked[part.tick] }}</span>
-            <v-btn height="48" @click="tick('skipped')">{{ say.teach.skip }} <span class="kbd">s</span></v-btn><v-btn height="48" @click="tick('partly')">{{ say.teach.partly }} <span class="kbd">h</span></v-btn><v-btn class="main" height="48" @click="tick('done')">✓ {{ say.teach.done }} <span class="kbd">d</span></v-btn>
+            <span v-if="part.tick" class="tag">{{ sayOf('teach-ticked', part.tick) }}</span>
+            <v-btn height="48" @click="tick('skipped')">{{ say('teach-skip') }} <span class="kbd">s</span></v-btn><v-btn height="48" @click="tick('partly')">{{ say('teach-partly') }} <span class="kbd">h</span></v-btn><v-btn class="main" height="48" @click="tick('done')">✓ {{ say('teach-done') }} <span class="kbd">d</span></v-btn>
           </div>
         </div>
       </div>

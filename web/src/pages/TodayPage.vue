@@ -13,9 +13,10 @@ import { useTrail } from '@/composables/useTrail'
 import { listed, minutesUntil, pitchName, weekday } from '@/composables/words'
 import type { Schemas } from '@/api/client'
 import { lessonNow, startedNow } from '@/features/teach/lessonNow'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
+import { comesNext } from '@/locales/sayings'
 
-useTrail(() => [{ says: say.places.today }])
+useTrail(() => [{ says: say('places-today') }])
 const router = useRouter()
 const day = useDay()
 const sections = useSections()
@@ -43,13 +44,13 @@ const hearing = useHearing(lessonId, hearingPart)
 const firstSong = computed(() => parts.value.find((part) => part.song?.starting)?.song)
 const sentence = computed(() => {
   const entry = next.value
-  if (!entry || !day.data.value) return say.today.rest
-  const when = isToday.value ? say.today.next(entry.section.name, minutesUntil(day.data.value.now, entry.starts)) : say.today.nextDay(entry.section.name, weekday(day.data.value.day), entry.starts)
+  if (!entry || !day.data.value) return say('today-rest')
+  const when = isToday.value ? comesNext(entry.section.name, minutesUntil(day.data.value.now, entry.starts)) : say('today-next-day', { name: entry.section.name, day: weekday(day.data.value.day), time: entry.starts })
   const first = firstSong.value?.starting
   const parts = [
-    first ? say.today.start(pitchName(first.pitch)) : '',
-    entry.left_over ? say.today.left(entry.left_over) : '',
-    hearing.data.value?.queue.length ? say.today.hear(listed(hearing.data.value.queue.slice(0, 4).map((place) => place.name))) : '',
+    first ? say('today-start', { pitch: pitchName(first.pitch) }) : '',
+    entry.left_over ? say('today-left', { n: entry.left_over }) : '',
+    hearing.data.value?.queue.length ? say('today-hear', { names: listed(hearing.data.value.queue.slice(0, 4).map((place) => place.name)) }) : '',
   ].filter(Boolean)
   return `${when}${parts.length ? ': ' : ''}${parts.join(', ')}.`
 })
@@ -68,8 +69,8 @@ async function propose() {
   await router.push(`/lessons/${made.id}`)
 }
 useKeys([
-  { key: 'p', says: say.keys.pitch, act: () => firstSong.value?.starting && play([firstSong.value.starting.midi], 1.6) },
-  { key: 't', says: say.keys.teach, act: () => void teach() },
+  { key: 'p', says: say('keys-pitch'), act: () => firstSong.value?.starting && play([firstSong.value.starting.midi], 1.6) },
+  { key: 't', says: say('keys-teach'), act: () => void teach() },
 ])
 </script>
 
@@ -80,8 +81,8 @@ useKeys([
       <h1 class="sentence">{{ sentence }}</h1>
       <template v-if="next && lesson">
         <div class="row gap">
-          <v-btn class="main" size="large" @click="teach">{{ running ? say.today.goOn : say.today.teach }} <span class="kbd">t</span></v-btn>
-          <v-btn size="large" :to="`/lessons/${lessonId}`">{{ say.today.look }}</v-btn>
+          <v-btn class="main" size="large" @click="teach">{{ running ? say('today-go-on') : say('today-teach') }} <span class="kbd">t</span></v-btn>
+          <v-btn size="large" :to="`/lessons/${lessonId}`">{{ say('today-look') }}</v-btn>
           <TonicPattern v-if="firstSong" :tonic="firstSong.tonic" :starting="firstSong.starting" class="pitch" />
         </div>
         <LessonContour :blocks="parts" :height="110" named />
@@ -89,25 +90,25 @@ useKeys([
           <li v-for="part in parts" :key="part.id">
             <span class="minutes narrow">{{ part.minutes }}</span>
             <span><strong>{{ part.title }}</strong><span v-if="part.song" class="quiet"> · {{ part.song.title }}</span></span>
-            <span class="row"><span v-if="part.left_over" class="tag">{{ say.lesson.leftOver }}</span><span v-if="part.new" class="tag is-new">{{ say.lesson.newThing(part.new) }}</span></span>
+            <span class="row"><span v-if="part.left_over" class="tag">{{ say('lesson-left-over') }}</span><span v-if="part.new" class="tag is-new">{{ say('lesson-new-thing', { what: part.new }) }}</span></span>
           </li>
         </ol>
-        <p v-if="lesson.last_note" class="quiet">{{ say.lesson.lastNote }}: “{{ lesson.last_note }}”</p>
+        <p v-if="lesson.last_note" class="quiet">{{ say('lesson-last-note') }}: “{{ lesson.last_note }}”</p>
       </template>
       <template v-else-if="next">
-        <p class="quiet">{{ say.today.noLesson }}</p>
-        <div><v-btn class="main" size="large" @click="propose">{{ say.today.propose }}</v-btn></div>
+        <p class="quiet">{{ say('today-no-lesson') }}</p>
+        <div><v-btn class="main" size="large" @click="propose">{{ say('today-propose') }}</v-btn></div>
         <p v-if="acts.propose.error.value" class="wrong" role="alert">△ {{ acts.propose.error.value.message }}</p>
       </template>
     </section>
     <aside class="side">
       <section v-if="later.length" class="stack">
-        <h2>{{ say.today.later }}</h2>
-        <ol><li v-for="entry in later" :key="entry.section.id"><router-link :to="`/sections/${entry.section.id}`" class="later"><span class="narrow clock">{{ entry.starts }}</span><strong>{{ entry.section.name }}</strong><span class="small quiet">{{ entry.left_over ? say.strip.leftOver(entry.left_over) : '' }}</span></router-link></li></ol>
+        <h2>{{ say('today-later') }}</h2>
+        <ol><li v-for="entry in later" :key="entry.section.id"><router-link :to="`/sections/${entry.section.id}`" class="later"><span class="narrow clock">{{ entry.starts }}</span><strong>{{ entry.section.name }}</strong><span class="small quiet">{{ entry.left_over ? say('strip-left-over', { n: entry.left_over }) : '' }}</span></router-link></li></ol>
       </section>
       <section class="stack">
-        <h2>{{ say.today.all }}</h2>
-        <div v-for="[grade, list] in byGrade" :key="grade" class="grade"><span class="small quiet">{{ say.sectionForm.gradeOf(grade) }}</span><router-link v-for="one in list" :key="one.id" :to="`/sections/${one.id}`" class="tag">{{ one.name }}</router-link></div>
+        <h2>{{ say('today-all') }}</h2>
+        <div v-for="[grade, list] in byGrade" :key="grade" class="grade"><span class="small quiet">{{ say('section-form-grade-of', { n: grade }) }}</span><router-link v-for="one in list" :key="one.id" :to="`/sections/${one.id}`" class="tag">{{ one.name }}</router-link></div>
       </section>
     </aside>
   </div>

@@ -9,11 +9,11 @@ import { vFirst } from '@/composables/vFirst'
 import { useTrail } from '@/composables/useTrail'
 import { degreeName } from '@/composables/useWording'
 import { pitchName } from '@/composables/words'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
 type Typed = Schemas['TypedBody']
 const PAUSE = 250 // milliseconds without a key until the score follows
-useTrail(() => [{ says: say.songs.title, to: '/songs' }, { says: say.typing.title }])
+useTrail(() => [{ says: say('songs-title'), to: '/songs' }, { says: say('typing-title') }])
 const router = useRouter()
 const typed = ref<Typed>({ title: '', do: 'F', meter: '2/4', line: '', words: '' })
 const draft = ref<Schemas['DraftRead'] | null>(null)
@@ -55,19 +55,19 @@ async function keep() {
 
 <template>
   <form class="page" @submit.prevent="keep">
-    <header class="row spread"><h1>{{ say.typing.title }}</h1><v-btn type="submit" class="main" :disabled="!ready || keeping">{{ say.typing.keep }}</v-btn></header>
+    <header class="row spread"><h1>{{ say('typing-title') }}</h1><v-btn type="submit" class="main" :disabled="!ready || keeping">{{ say('typing-keep') }}</v-btn></header>
     <div class="head">
-      <label v-first>{{ say.typing.name }} <input v-model="typed.title" maxlength="120" /></label>
-      <label>{{ say.told.do }} <select v-model="typed.do"><option v-for="one in LETTERS" :key="one" :value="one">{{ pitchName(one) }}</option></select></label>
-      <label>{{ say.song.meter }} <select v-model="typed.meter"><option v-for="one in METERS" :key="one">{{ one }}</option></select></label>
+      <label v-first>{{ say('typing-name') }} <input v-model="typed.title" maxlength="120" /></label>
+      <label>{{ say('told-do') }} <select v-model="typed.do"><option v-for="one in LETTERS" :key="one" :value="one">{{ pitchName(one) }}</option></select></label>
+      <label>{{ say('song-meter') }} <select v-model="typed.meter"><option v-for="one in METERS" :key="one">{{ one }}</option></select></label>
     </div>
-    <div class="two"><label class="area">{{ say.typing.line }} <textarea v-model="typed.line" rows="4" spellcheck="false" autocapitalize="off" :placeholder="say.typing.example" /></label>
-    <label class="area">{{ say.typing.words }} <textarea v-model="typed.words" rows="4" :placeholder="say.typing.wordsExample" /></label></div>
-    <p class="small quiet">{{ say.typing.hint }}</p>
+    <div class="two"><label class="area">{{ say('typing-line') }} <textarea v-model="typed.line" rows="4" spellcheck="false" autocapitalize="off" :placeholder="say('typing-example')" /></label>
+    <label class="area">{{ say('typing-words') }} <textarea v-model="typed.words" rows="4" :placeholder="say('typing-words-example')" /></label></div>
+    <p class="small quiet">{{ say('typing-hint') }}</p>
     <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
     <template v-if="draft">
-      <p class="small" role="status"><span v-if="draft.problems.length" class="wrong">△ {{ draft.problems.map((one) => one.message).join(' ') }}</span><span v-else class="secure">✓ {{ say.typing.sums(draft.bars) }}</span> <span class="quiet">{{ draft.tones.map((tone) => degreeName(tone)).join(' ') }}</span> <span v-if="draft.without_words" class="new">{{ say.typing.without(draft.without_words) }}</span></p>
-      <div class="sheet paper"><ScoreView :svg="draft.svg" :label="say.song.score(typed.title)" /></div>
+      <p class="small" role="status"><span v-if="draft.problems.length" class="wrong">△ {{ draft.problems.map((one) => one.message).join(' ') }}</span><span v-else class="secure">✓ {{ say('typing-sums', { n: draft.bars }) }}</span> <span class="quiet">{{ draft.tones.map((tone) => degreeName(tone)).join(' ') }}</span> <span v-if="draft.without_words" class="new">{{ say('typing-without', { n: draft.without_words }) }}</span></p>
+      <div class="sheet paper"><ScoreView :svg="draft.svg" :label="say('song-score', { title: typed.title })" /></div>
     </template>
   </form>
 </template>

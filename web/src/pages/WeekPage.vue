@@ -7,9 +7,9 @@ import PageState from '@/components/PageState.vue'
 import { useTrail } from '@/composables/useTrail'
 import { shortDay } from '@/composables/words'
 import { phaseName } from '@/locales/names'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
-useTrail(() => [{ says: say.week.title }])
+useTrail(() => [{ says: say('week-title') }])
 const today = useDay()
 const weeks = ref(0)
 const asked = computed(() => {
@@ -25,20 +25,20 @@ const days = computed(() => week.data.value ?? [])
 <template>
   <PageState v-if="!week.data.value" :error="week.error.value" @again="week.refetch()" />
   <div v-else class="page">
-    <header class="row spread"><h1>{{ shortDay(days[0]?.day ?? '') }} – {{ shortDay(days.at(-1)?.day ?? '') }}</h1><div class="row"><v-btn @click="weeks -= 1">← {{ say.week.before }}</v-btn><v-btn @click="weeks += 1">{{ say.week.next }} →</v-btn></div></header>
+    <header class="row spread"><h1>{{ shortDay(days[0]?.day ?? '') }} – {{ shortDay(days.at(-1)?.day ?? '') }}</h1><div class="row"><v-btn @click="weeks -= 1">← {{ say('week-before') }}</v-btn><v-btn @click="weeks += 1">{{ say('week-next') }} →</v-btn></div></header>
     <div class="days">
       <section v-for="day in days" :key="day.day" :class="['day', { now: day.day === today.data.value?.today }]">
         <h2>{{ shortDay(day.day) }}</h2>
         <p v-if="day.holiday" class="quiet hatched">{{ day.holiday }}</p>
-        <p v-else-if="!day.lessons.length" class="quiet">{{ say.week.noLessons }}</p>
+        <p v-else-if="!day.lessons.length" class="quiet">{{ say('week-no-lessons') }}</p>
         <ol>
           <li v-for="one in day.lessons" :key="one.section.id + one.starts">
-            <p v-if="one.change" class="small change"><span class="quiet">{{ say.week.change }}:</span> {{ one.change }}</p>
+            <p v-if="one.change" class="small change"><span class="quiet">{{ say('week-change') }}:</span> {{ one.change }}</p>
             <router-link :to="one.lesson_id ? `/lessons/${one.lesson_id}` : `/sections/${one.section.id}`" class="lesson sheet">
-              <span class="row spread"><span><span class="narrow clock">{{ one.starts }}</span> <strong>{{ one.section.name }}</strong></span><span class="small quiet">{{ say.week.lesson(one.number) }}</span></span>
+              <span class="row spread"><span><span class="narrow clock">{{ one.starts }}</span> <strong>{{ one.section.name }}</strong></span><span class="small quiet">{{ say('week-lesson', { n: one.number }) }}</span></span>
               <span v-for="work in one.at_work" :key="work.concept.key + work.phase" class="work"><ConceptSign :sign="work.concept.sign" :name="work.concept.name" :height="18" /><span :class="['small', { new: work.phase === 'present' }]">{{ work.concept.name }}, {{ phaseName(work.phase) }}</span></span>
-              <span v-if="!one.at_work.length" class="small quiet">{{ say.week.nothing }}</span>
-              <span v-if="one.left_over" class="tag left">{{ say.strip.leftOver(one.left_over) }}</span>
+              <span v-if="!one.at_work.length" class="small quiet">{{ say('week-nothing') }}</span>
+              <span v-if="one.left_over" class="tag left">{{ say('strip-left-over', { n: one.left_over }) }}</span>
             </router-link>
           </li>
         </ol>

@@ -13,14 +13,15 @@ import RidgeView from '@/features/year/RidgeView.vue'
 import { moved } from '@/features/year/strata'
 import YearTable from '@/features/year/YearTable.vue'
 import { phaseName } from '@/locales/names'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
+import { hoursLeft, yearFound } from '@/locales/sayings'
 
 const props = defineProps<{ id: string }>()
 const year = useYear(() => props.id)
 const sections = useSections()
 const acts = useYearActs(() => props.id)
 const found = computed(() => year.data.value)
-useTrail(() => (found.value ? [{ says: say.year.grade(found.value.section.grade), to: `/year/${found.value.section.grade}` }, { says: found.value.section.name, to: `/sections/${props.id}` }, { says: say.year.title }] : []))
+useTrail(() => (found.value ? [{ says: say('year-grade', { g: found.value.section.grade }), to: `/year/${found.value.section.grade}` }, { says: found.value.section.name, to: `/sections/${props.id}` }, { says: say('year-title') }] : []))
 const picked = ref('')
 const pushed = ref<{ name: string; by: number }[] | null>(null)
 const refused = ref('')
@@ -55,14 +56,14 @@ function walk(by: number) {
   picked.value = list[Math.min(Math.max(index + by, 0), list.length - 1)]?.concept.key ?? ''
 }
 useKeys([
-  { key: 'ArrowRight', says: say.keys.choose, act: () => walk(1) },
-  { key: 'ArrowLeft', says: say.keys.choose, act: () => walk(-1) },
-  { key: '[', says: say.year.earlier, act: () => panel.value?.move(-1) },
-  { key: ']', says: say.year.laterOne, act: () => panel.value?.move(1) },
-  { key: '-', says: say.year.shorter, act: () => panel.value?.stretch(-1) },
-  { key: '+', says: say.year.longer, act: () => panel.value?.stretch(1) },
-  { key: 's', says: say.year.split, act: () => panel.value?.split() },
-  { key: 'f', says: say.year.layAgain, act: () => void fit() },
+  { key: 'ArrowRight', says: say('keys-choose'), act: () => walk(1) },
+  { key: 'ArrowLeft', says: say('keys-choose'), act: () => walk(-1) },
+  { key: '[', says: say('year-earlier'), act: () => panel.value?.move(-1) },
+  { key: ']', says: say('year-later-one'), act: () => panel.value?.move(1) },
+  { key: '-', says: say('year-shorter'), act: () => panel.value?.stretch(-1) },
+  { key: '+', says: say('year-longer'), act: () => panel.value?.stretch(1) },
+  { key: 's', says: say('year-split'), act: () => panel.value?.split() },
+  { key: 'f', says: say('year-lay-again'), act: () => void fit() },
 ])
 const legend = ['prepare', 'present', 'practise', 'warm', 'assess']
 </script>
@@ -74,27 +75,27 @@ const legend = ['prepare', 'present', 'practise', 'warm', 'assess']
       <header class="row spread top">
         <div>
           <h1>{{ found.sentence }}</h1>
-          <p class="quiet">{{ found.until_concert }} {{ say.year.held(found.held, found.lessons.length) }} · {{ say.year.minutes(found.minutes_left) }} · {{ say.year.reserve(found.reserve) }}<template v-if="found.fitted"> · {{ found.status === 'best_possible' ? say.year.fits : found.status === 'kept' ? say.year.kept : say.year.found(found.gap) }}</template></p>
+          <p class="quiet">{{ found.until_concert }} {{ say('year-held', { n: found.held, of: found.lessons.length }) }} · {{ hoursLeft(found.minutes_left) }} · {{ say('year-reserve', { n: found.reserve }) }}<template v-if="found.fitted"> · {{ found.status === 'best_possible' ? say('year-fits') : found.status === 'kept' ? say('year-kept') : yearFound(found.gap) }}</template></p>
         </div>
         <div class="row">
-          <v-btn v-if="found.short > 0" @click="looking = !looking">{{ say.year.waysOut }}</v-btn>
-          <v-btn :class="{ main: !found.fitted }" :disabled="busy" @click="fit">{{ busy ? say.year.laying : found.fitted ? say.year.layAgain : say.year.lay }} <span class="kbd">f</span></v-btn>
+          <v-btn v-if="found.short > 0" @click="looking = !looking">{{ say('year-ways-out') }}</v-btn>
+          <v-btn :class="{ main: !found.fitted }" :disabled="busy" @click="fit">{{ busy ? say('year-laying') : found.fitted ? say('year-lay-again') : say('year-lay') }} <span class="kbd">f</span></v-btn>
         </div>
       </header>
-      <p v-if="found.assumed" class="small">{{ say.year.assumed }} <router-link to="/set-up">{{ say.year.toSetUp }}</router-link></p>
+      <p v-if="found.assumed" class="small">{{ say('year-assumed') }} <router-link to="/set-up">{{ say('year-to-set-up') }}</router-link></p>
       <p v-if="refused && !concept" class="wrong" role="alert">△ {{ refused }}</p>
       <section v-if="looking" class="sheet ways">
-        <p v-if="ways.isPending.value" class="quiet" role="status">{{ say.year.looking }}</p>
-        <div v-for="way in ways.data.value ?? []" :key="way.kind" class="way"><p>{{ way.sentence }}</p><v-btn size="small" @click="preview = preview === way ? null : way">{{ preview === way ? say.year.back : say.year.preview.split(':')[0] }}</v-btn><v-btn size="small" class="main" :disabled="busy" @click="take(way)">{{ say.year.take }}</v-btn></div>
+        <p v-if="ways.isPending.value" class="quiet" role="status">{{ say('year-looking') }}</p>
+        <div v-for="way in ways.data.value ?? []" :key="way.kind" class="way"><p>{{ way.sentence }}</p><v-btn size="small" @click="preview = preview === way ? null : way">{{ preview === way ? say('year-back') : say('year-preview').split(':')[0] }}</v-btn><v-btn size="small" class="main" :disabled="busy" @click="take(way)">{{ say('year-take') }}</v-btn></div>
       </section>
-      <p v-if="preview" class="small new">{{ say.year.preview }}</p>
+      <p v-if="preview" class="small new">{{ say('year-preview') }}</p>
       <div class="sheet picture"><RidgeView :year="shown" :picked="picked" @pick="picked = $event === picked ? '' : $event" /></div>
-      <p class="row small legend" :aria-label="say.year.legend"><span v-for="phase in legend" :key="phase" class="row"><i :class="['swatch', phase]" />{{ phaseName(phase) }}</span><span class="row"><i class="swatch taught" />{{ say.year.taughtLegend }}</span></p>
+      <p class="row small legend" :aria-label="say('year-legend')"><span v-for="phase in legend" :key="phase" class="row"><i :class="['swatch', phase]" />{{ phaseName(phase) }}</span><span class="row"><i class="swatch taught" />{{ say('year-taught-legend') }}</span></p>
       <div class="row lists">
-        <p v-if="found.left_out.length"><span class="quiet">{{ say.year.leftOut }}:</span> <button v-for="one in found.left_out" :key="one.key" class="tag" @click="picked = one.key">{{ one.name }}</button></p>
-        <p v-if="found.next_year.length"><span class="quiet">{{ say.year.later }}:</span> <button v-for="one in found.next_year" :key="one.key" class="tag" @click="picked = one.key">{{ one.name }}</button></p>
+        <p v-if="found.left_out.length"><span class="quiet">{{ say('year-left-out') }}:</span> <button v-for="one in found.left_out" :key="one.key" class="tag" @click="picked = one.key">{{ one.name }}</button></p>
+        <p v-if="found.next_year.length"><span class="quiet">{{ say('year-later') }}:</span> <button v-for="one in found.next_year" :key="one.key" class="tag" @click="picked = one.key">{{ one.name }}</button></p>
       </div>
-      <nav class="row" :aria-label="say.setUp.sections"><router-link v-for="one in sections.data.value ?? []" :key="one.id" :to="`/sections/${one.id}/year`" :class="['tag', { on: one.id === id }]">{{ one.name }}</router-link></nav>
+      <nav class="row" :aria-label="say('set-up-sections')"><router-link v-for="one in sections.data.value ?? []" :key="one.id" :to="`/sections/${one.id}/year`" :class="['tag', { on: one.id === id }]">{{ one.name }}</router-link></nav>
       <YearTable :year="shown" />
     </div>
     <SideDrawer v-if="concept" :title="capital(concept.name)" @close="picked = ''">

@@ -2,7 +2,7 @@
 // A child on the roll: its name to display, its section, or that it left. Its marks go with it.
 import { ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
 const props = defineProps<{ child: { id: string; name: string }; section: string; sections: readonly Schemas['SectionRead'][]; today: string }>()
 const emit = defineEmits<{ change: [body: Schemas['ChildBody']] }>()
@@ -16,12 +16,12 @@ watch(() => [props.child.id, props.section], () => {
 
 <template>
   <details>
-    <summary>{{ say.child.title }}</summary>
+    <summary>{{ say('child-title') }}</summary>
     <form class="stack" @submit.prevent="emit('change', { name, section_id: chosen, left: null })">
-      <label class="stack">{{ say.child.name }}<input v-model="name" maxlength="60" required /></label>
-      <label class="stack">{{ say.child.section }}<select v-model="chosen"><option v-for="one in sections" :key="one.id" :value="one.id">{{ one.name }}</option></select></label>
-      <div class="row"><v-btn type="submit" size="small" :disabled="!name.trim() || (name === child.name && chosen === section)">{{ say.child.keep }}</v-btn><v-btn size="small" @click="emit('change', { name: child.name, section_id: section, left: today })">{{ say.child.left }}</v-btn></div>
-      <p class="small quiet">{{ say.child.stays }}</p>
+      <label class="stack">{{ say('child-name') }}<input v-model="name" maxlength="60" required /></label>
+      <label class="stack">{{ say('child-section') }}<select v-model="chosen"><option v-for="one in sections" :key="one.id" :value="one.id">{{ one.name }}</option></select></label>
+      <div class="row"><v-btn type="submit" size="small" :disabled="!name.trim() || (name === child.name && chosen === section)">{{ say('child-keep') }}</v-btn><v-btn size="small" @click="emit('change', { name: child.name, section_id: section, left: today })">{{ say('child-left') }}</v-btn></div>
+      <p class="small quiet">{{ say('child-stays') }}</p>
     </form>
   </details>
 </template>

@@ -5,7 +5,7 @@ import type { Schemas } from '@/api/client'
 import ConceptSign from '@/components/ConceptSign.vue'
 import StandingGlyph from '@/components/StandingGlyph.vue'
 import { standingName } from '@/locales/names'
-import { say } from '@/locales/en'
+import { say, sayOf } from '@/locales/say'
 
 const props = defineProps<{ ledger: Schemas['LedgerRead']; picked: { child: string; concept: string } | null }>()
 const emit = defineEmits<{ pick: [child: string, concept: string] }>()
@@ -45,7 +45,7 @@ const strands = computed(() => {
     <table ref="table" @keydown.right.prevent="walk(0, 1)" @keydown.left.prevent="walk(0, -1)" @keydown.down.prevent="walk(1, 0)" @keydown.up.prevent="walk(-1, 0)">
       <thead>
         <tr class="strands"><td class="corner"></td><th v-for="(group, index) in strands" :key="index" :colspan="group.span" scope="colgroup" class="small narrow"><span>{{ group.name }}</span></th></tr>
-        <tr><th scope="col" class="corner small quiet">{{ say.ledger.children }}</th><th v-for="column in ledger.columns" :key="column.concept.key" scope="col" :class="{ on: picked?.concept === column.concept.key }"><ConceptSign :sign="column.concept.sign" :name="column.concept.name" :height="22" /></th></tr>
+        <tr><th scope="col" class="corner small quiet">{{ say('ledger-children') }}</th><th v-for="column in ledger.columns" :key="column.concept.key" scope="col" :class="{ on: picked?.concept === column.concept.key }"><ConceptSign :sign="column.concept.sign" :name="column.concept.name" :height="22" /></th></tr>
       </thead>
       <tbody>
         <tr v-for="({ id, name }, row) in ledger.children" :key="id">
@@ -56,7 +56,7 @@ const strands = computed(() => {
         </tr>
       </tbody>
       <tfoot>
-        <tr><th scope="row">{{ say.ledger.readiness }}</th><td v-for="column in ledger.columns" :key="column.concept.key" :class="['foot narrow', column.answer]" :title="column.sentence"><span class="share">{{ column.heard ? say.ledger.share(column.secure, column.heard) : '–' }}</span><span class="answer">{{ say.ledger.answers[column.answer] }}</span></td></tr>
+        <tr><th scope="row">{{ say('ledger-readiness') }}</th><td v-for="column in ledger.columns" :key="column.concept.key" :class="['foot narrow', column.answer]" :title="column.sentence"><span class="share">{{ column.heard ? say('ledger-share', { good: column.secure, heard: column.heard }) : '–' }}</span><span class="answer">{{ sayOf('ledger-answers', column.answer) }}</span></td></tr>
       </tfoot>
     </table>
   </div>

@@ -4,7 +4,7 @@ import { mdiPin, mdiPinOutline } from '@mdi/js'
 import type { Schemas } from '@/api/client'
 import ConceptSign from '@/components/ConceptSign.vue'
 import { purposeName } from '@/locales/names'
-import { say } from '@/locales/en'
+import { say, sayOf } from '@/locales/say'
 
 defineProps<{ part: Schemas['PartRead']; picked: boolean; over: boolean; begun: boolean }>()
 defineEmits<{ pick: []; pin: [] }>()
@@ -17,9 +17,9 @@ defineEmits<{ pick: []; pin: [] }>()
       <span class="slot narrow">{{ part.slot }}</span>
       <span class="what"><strong>{{ part.title }}</strong><span v-if="part.song" class="quiet">{{ part.song.title }}</span></span>
       <span class="concept"><template v-if="part.concept"><ConceptSign :sign="part.concept.sign" :name="part.concept.name" :height="22" /><span v-if="part.purpose" class="small quiet">{{ purposeName(part.purpose) }}</span></template></span>
-      <span class="tags"><span v-if="part.left_over" class="tag hatched">{{ say.lesson.leftOver }}</span><span v-if="part.new" class="tag is-new">{{ say.lesson.newThing(part.new) }}</span><span v-if="part.hears" class="tag">{{ say.lesson.hears(part.hears) }}</span><span v-if="over || part.tick" class="tag">{{ say.lesson.was[part.tick ?? 'open'] }}</span></span>
+      <span class="tags"><span v-if="part.left_over" class="tag hatched">{{ say('lesson-left-over') }}</span><span v-if="part.new" class="tag is-new">{{ say('lesson-new-thing', { what: part.new }) }}</span><span v-if="part.hears" class="tag">{{ say('lesson-hears', { n: part.hears }) }}</span><span v-if="over || part.tick" class="tag">{{ sayOf('lesson-was', part.tick ?? 'open') }}</span></span>
     </button>
-    <button v-if="!begun" class="pin" :aria-pressed="part.pinned" :aria-label="`${part.pinned ? say.lesson.unpin : say.lesson.pin}: ${part.title}`" :title="part.pinned ? say.lesson.unpin : say.lesson.pin" @click="$emit('pin')"><v-icon :icon="part.pinned ? mdiPin : mdiPinOutline" size="20" /></button>
+    <button v-if="!begun" class="pin" :aria-pressed="part.pinned" :aria-label="`${part.pinned ? say('lesson-unpin') : say('lesson-pin')}: ${part.title}`" :title="part.pinned ? say('lesson-unpin') : say('lesson-pin')" @click="$emit('pin')"><v-icon :icon="part.pinned ? mdiPin : mdiPinOutline" size="20" /></button>
   </div>
 </template>
 

@@ -3,7 +3,7 @@
 import { computed, ref } from 'vue'
 import { setBarColours, useBarColours } from '@/api/songs'
 import { pitchName } from '@/composables/words'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
 const BARS = ['C', 'D', 'E', 'F', 'F#', 'G', 'A', 'Bb', 'B'] as const
 type Bar = (typeof BARS)[number]
@@ -18,8 +18,8 @@ async function set(bar: Bar, colour: string | null) {
 </script>
 
 <template>
-  <section class="stack"><h2>{{ say.bars.title }}</h2><p class="quiet small">{{ say.bars.lead }}</p>
-    <div class="row bars"><span v-for="bar in BARS" :key="bar" class="bar"><label>{{ pitchName(bar) }} <input type="color" :value="colours[bar] ?? '#b9b2a6'" :class="{ unset: !colours[bar] }" @change="set(bar, ($event.target as HTMLInputElement).value)" /></label><button v-if="colours[bar]" class="small" :aria-label="say.bars.none(pitchName(bar))" @click="set(bar, null)">×</button></span></div>
+  <section class="stack"><h2>{{ say('bars-title') }}</h2><p class="quiet small">{{ say('bars-lead') }}</p>
+    <div class="row bars"><span v-for="bar in BARS" :key="bar" class="bar"><label>{{ pitchName(bar) }} <input type="color" :value="colours[bar] ?? '#b9b2a6'" :class="{ unset: !colours[bar] }" @change="set(bar, ($event.target as HTMLInputElement).value)" /></label><button v-if="colours[bar]" class="small" :aria-label="say('bars-none', { bar: pitchName(bar) })" @click="set(bar, null)">×</button></span></div>
     <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
   </section>
 </template>

@@ -3,7 +3,7 @@
 import { mdiClose, mdiPlus } from '@mdi/js'
 import { ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
 const props = defineProps<{ calendar: Schemas['CalendarRead']; busy: boolean }>()
 const emit = defineEmits<{ keep: [periods: Schemas['PeriodsBody']] }>()
@@ -23,16 +23,16 @@ const complete = () => [...terms.value, ...holidays.value].every((row) => row.fi
 
 <template>
   <form class="stack" @submit.prevent="emit('keep', { terms, holidays, cycle })">
-    <fieldset v-for="part in [{ says: say.calendar.terms, rows: terms, add: say.calendar.addTerm }, { says: say.calendar.holidays, rows: holidays, add: say.calendar.addHoliday }]" :key="part.says">
+    <fieldset v-for="part in [{ says: say('calendar-terms'), rows: terms, add: say('calendar-add-term') }, { says: say('calendar-holidays'), rows: holidays, add: say('calendar-add-holiday') }]" :key="part.says">
       <legend>{{ part.says }}</legend>
       <div v-for="(row, index) in part.rows" :key="index" class="span">
-        <input v-model="row.name" :aria-label="`${part.says} ${index + 1}: ${say.calendar.name}`" maxlength="120" /><input v-model="row.first" type="date" :aria-label="`${row.name}: ${say.calendar.first}`" required /><input v-model="row.last" type="date" :aria-label="`${row.name}: ${say.calendar.last}`" required />
-        <v-btn :icon="mdiClose" size="small" :aria-label="`${say.calendar.remove}: ${row.name}`" @click="part.rows.splice(index, 1)" />
+        <input v-model="row.name" :aria-label="`${part.says} ${index + 1}: ${say('calendar-name')}`" maxlength="120" /><input v-model="row.first" type="date" :aria-label="`${row.name}: ${say('calendar-first')}`" required /><input v-model="row.last" type="date" :aria-label="`${row.name}: ${say('calendar-last')}`" required />
+        <v-btn :icon="mdiClose" size="small" :aria-label="`${say('calendar-remove')}: ${row.name}`" @click="part.rows.splice(index, 1)" />
       </div>
       <v-btn size="small" :prepend-icon="mdiPlus" @click="part.rows.push(fresh(''))">{{ part.add }}</v-btn>
     </fieldset>
-    <label class="row">{{ say.calendar.cycle }} <select v-model.number="cycle"><option v-for="one in cycles" :key="one" :value="one">{{ one ? say.calendar.days(one) : say.calendar.weekly }}</option></select></label>
-    <div><v-btn type="submit" class="main" :disabled="busy || !complete()">{{ say.calendar.save }}</v-btn></div>
+    <label class="row">{{ say('calendar-cycle') }} <select v-model.number="cycle"><option v-for="one in cycles" :key="one" :value="one">{{ one ? say('calendar-days', { n: one }) : say('calendar-weekly') }}</option></select></label>
+    <div><v-btn type="submit" class="main" :disabled="busy || !complete()">{{ say('calendar-save') }}</v-btn></div>
   </form>
 </template>
 

@@ -4,7 +4,7 @@ import { mdiClose } from '@mdi/js'
 import { computed, reactive } from 'vue'
 import type { Schemas } from '@/api/client'
 import { shortDay } from '@/composables/words'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
 const props = defineProps<{ calendar: Schemas['CalendarRead']; sections: readonly Schemas['SectionRead'][]; concepts: readonly Schemas['ConceptRead'][]; busy: boolean }>()
 const emit = defineEmits<{ change: [change: Schemas['ChangeBody']]; unchange: [id: string]; concert: [concert: Schemas['ConcertBody']]; unconcert: [id: string] }>()
@@ -37,21 +37,21 @@ function addConcert() {
   <div class="stack">
     <form class="stack" @submit.prevent="addChange">
       <div class="line">
-        <select v-model="change.kind" :aria-label="say.calendar.kind"><option value="lost">{{ say.calendar.lostKind }}</option><option value="extra">{{ say.calendar.extraKind }}</option></select>
-        <input v-model="change.day" type="date" :aria-label="say.calendar.day" required /><input v-model="change.starts" type="time" :aria-label="say.calendar.time" :title="say.calendar.time" /><input v-model="change.why" :placeholder="say.calendar.why" :aria-label="say.calendar.why" maxlength="120" />
+        <select v-model="change.kind" :aria-label="say('calendar-kind')"><option value="lost">{{ say('calendar-lost-kind') }}</option><option value="extra">{{ say('calendar-extra-kind') }}</option></select>
+        <input v-model="change.day" type="date" :aria-label="say('calendar-day')" required /><input v-model="change.starts" type="time" :aria-label="say('calendar-time')" :title="say('calendar-time')" /><input v-model="change.why" :placeholder="say('calendar-why')" :aria-label="say('calendar-why')" maxlength="120" />
       </div>
-      <p class="row small" role="group" :aria-label="say.calendar.who"><span class="quiet">{{ say.calendar.who }}</span><label v-for="one in sections" :key="one.id" class="pick"><input v-model="change.section_ids" type="checkbox" :value="one.id" />{{ one.name }}</label></p>
-      <div><v-btn type="submit" size="small" :disabled="busy || !change.day">{{ say.calendar.add }}</v-btn></div>
+      <p class="row small" role="group" :aria-label="say('calendar-who')"><span class="quiet">{{ say('calendar-who') }}</span><label v-for="one in sections" :key="one.id" class="pick"><input v-model="change.section_ids" type="checkbox" :value="one.id" />{{ one.name }}</label></p>
+      <div><v-btn type="submit" size="small" :disabled="busy || !change.day">{{ say('calendar-add') }}</v-btn></div>
     </form>
-    <ul class="list"><li v-for="row in rows" :key="row.one.id"><span>{{ shortDay(row.one.day) }}</span><span>{{ row.one.why || (row.one.kind === 'lost' ? say.calendar.lostKind : say.calendar.extraKind) }}</span><span class="small quiet">{{ row.who.length ? row.who.join(', ') : say.calendar.all }}</span><v-btn :icon="mdiClose" size="small" :aria-label="`${say.calendar.remove}: ${row.one.why} ${row.one.day}`" @click="row.ids.forEach((id) => emit('unchange', id))" /></li></ul>
+    <ul class="list"><li v-for="row in rows" :key="row.one.id"><span>{{ shortDay(row.one.day) }}</span><span>{{ row.one.why || (row.one.kind === 'lost' ? say('calendar-lost-kind') : say('calendar-extra-kind')) }}</span><span class="small quiet">{{ row.who.length ? row.who.join(', ') : say('calendar-all') }}</span><v-btn :icon="mdiClose" size="small" :aria-label="`${say('calendar-remove')}: ${row.one.why} ${row.one.day}`" @click="row.ids.forEach((id) => emit('unchange', id))" /></li></ul>
     <form class="stack" @submit.prevent="addConcert">
-      <h3>{{ say.calendar.concerts }}</h3>
-      <div class="line two"><input v-model="concert.name" :placeholder="say.calendar.name" :aria-label="say.calendar.name" maxlength="120" required /><input v-model="concert.day" type="date" :aria-label="say.calendar.day" required /></div>
-      <p class="row small" role="group" :aria-label="say.setUp.sections"><label v-for="one in sections" :key="one.id" class="pick"><input v-model="concert.section_ids" type="checkbox" :value="one.id" />{{ one.name }}</label></p>
-      <label class="stack small">{{ say.calendar.concepts }}<select v-model="concert.concepts" multiple size="5"><option v-for="one in concepts" :key="one.key" :value="one.key">{{ one.name }}</option></select></label>
-      <div><v-btn type="submit" size="small" :disabled="busy || !concert.name || !concert.day || !concert.section_ids.length">{{ say.calendar.addConcert }}</v-btn></div>
+      <h3>{{ say('calendar-concerts') }}</h3>
+      <div class="line two"><input v-model="concert.name" :placeholder="say('calendar-name')" :aria-label="say('calendar-name')" maxlength="120" required /><input v-model="concert.day" type="date" :aria-label="say('calendar-day')" required /></div>
+      <p class="row small" role="group" :aria-label="say('set-up-sections')"><label v-for="one in sections" :key="one.id" class="pick"><input v-model="concert.section_ids" type="checkbox" :value="one.id" />{{ one.name }}</label></p>
+      <label class="stack small">{{ say('calendar-concepts') }}<select v-model="concert.concepts" multiple size="5"><option v-for="one in concepts" :key="one.key" :value="one.key">{{ one.name }}</option></select></label>
+      <div><v-btn type="submit" size="small" :disabled="busy || !concert.name || !concert.day || !concert.section_ids.length">{{ say('calendar-add-concert') }}</v-btn></div>
     </form>
-    <ul class="list"><li v-for="one in calendar.concerts" :key="one.id"><span>{{ shortDay(one.day) }}</span><span>{{ one.name }}</span><span class="small quiet">{{ one.section_ids.map((id) => names.get(id)).join(', ') }}: {{ one.concepts.map((key) => concepts.find((c) => c.key === key)?.name ?? key).join(', ') }}</span><v-btn :icon="mdiClose" size="small" :aria-label="`${say.calendar.remove}: ${one.name}`" @click="emit('unconcert', one.id)" /></li></ul>
+    <ul class="list"><li v-for="one in calendar.concerts" :key="one.id"><span>{{ shortDay(one.day) }}</span><span>{{ one.name }}</span><span class="small quiet">{{ one.section_ids.map((id) => names.get(id)).join(', ') }}: {{ one.concepts.map((key) => concepts.find((c) => c.key === key)?.name ?? key).join(', ') }}</span><v-btn :icon="mdiClose" size="small" :aria-label="`${say('calendar-remove')}: ${one.name}`" @click="emit('unconcert', one.id)" /></li></ul>
   </div>
 </template>
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // Into the next school year: what would happen is shown first.
 import type { Schemas } from '@/api/client'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
 defineProps<{ steps: readonly Schemas['StepRead'][]; done: boolean; busy: boolean }>()
 defineEmits<{ roll: [] }>()
@@ -9,13 +9,13 @@ defineEmits<{ roll: [] }>()
 
 <template>
   <div class="stack">
-    <p class="small quiet">{{ say.rollOver.lead }}</p>
+    <p class="small quiet">{{ say('roll-over-lead') }}</p>
     <details>
-      <summary>{{ say.rollOver.look }}</summary>
-      <ul class="steps"><li v-for="step in steps" :key="step.was + step.becomes"><span>{{ step.was ? (step.becomes ? say.rollOver.becomes(step.was, step.becomes) : say.rollOver.leaves(step.was)) : say.rollOver.begins(step.becomes) }}</span><span class="small quiet">{{ step.was ? say.roster.children(step.children) : '' }}</span></li></ul>
-      <v-btn size="small" :disabled="busy || !steps.length" @click="$emit('roll')">{{ say.rollOver.go }}</v-btn>
+      <summary>{{ say('roll-over-look') }}</summary>
+      <ul class="steps"><li v-for="step in steps" :key="step.was + step.becomes"><span>{{ step.was ? (step.becomes ? say('roll-over-becomes', { was: step.was, name: step.becomes }) : say('roll-over-leaves', { was: step.was })) : say('roll-over-begins', { name: step.becomes }) }}</span><span class="small quiet">{{ step.was ? say('roster-children', { n: step.children }) : '' }}</span></li></ul>
+      <v-btn size="small" :disabled="busy || !steps.length" @click="$emit('roll')">{{ say('roll-over-go') }}</v-btn>
     </details>
-    <p v-if="done" class="secure" role="status">✓ {{ say.rollOver.done }}</p>
+    <p v-if="done" class="secure" role="status">✓ {{ say('roll-over-done') }}</p>
   </div>
 </template>
 

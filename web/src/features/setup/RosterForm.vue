@@ -3,7 +3,7 @@
 import { mdiUpload } from '@mdi/js'
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
 const props = defineProps<{ look: (file: File) => Promise<Schemas['RosterRead']>; bring: (body: Schemas['RosterBody']) => Promise<Schemas['KeptRead'][]> }>()
 const emit = defineEmits<{ brought: [] }>()
@@ -42,17 +42,17 @@ async function keep() {
 
 <template>
   <div class="stack">
-    <p class="quiet small">{{ say.roster.lead }}</p>
-    <textarea v-model="text" rows="5" :placeholder="say.roster.example" :aria-label="say.roster.paste" />
-    <div class="row"><v-btn :disabled="!text.trim()" @click="lookAtText">{{ say.roster.look }}</v-btn><v-btn :prepend-icon="mdiUpload" @click="input?.click()">{{ say.roster.file }}</v-btn><input ref="input" type="file" accept=".csv,.txt,.tsv,.zip" class="visually-hidden" tabindex="-1" :aria-label="say.roster.file" @change="chosen" /></div>
+    <p class="quiet small">{{ say('roster-lead') }}</p>
+    <textarea v-model="text" rows="5" :placeholder="say('roster-example')" :aria-label="say('roster-paste')" />
+    <div class="row"><v-btn :disabled="!text.trim()" @click="lookAtText">{{ say('roster-look') }}</v-btn><v-btn :prepend-icon="mdiUpload" @click="input?.click()">{{ say('roster-file') }}</v-btn><input ref="input" type="file" accept=".csv,.txt,.tsv,.zip" class="visually-hidden" tabindex="-1" :aria-label="say('roster-file')" @change="chosen" /></div>
     <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
     <section v-if="read" class="sheet found" role="status">
-      <p><strong>{{ say.roster.understood(read.sections.length, children) }}</strong></p>
-      <ul><li v-for="one in read.sections" :key="one.name"><strong>{{ one.name }}</strong><span class="small">{{ say.year.grade(one.grade) }}, {{ one.minutes }} {{ say.teach.minutes }}, {{ say.roster.meets(one.meetings?.length ?? 0) }}</span><span class="small quiet">{{ say.roster.children(one.children?.length ?? 0) }}</span></li></ul>
-      <p v-for="problem in read.problems" :key="problem.row" class="wrong small">△ {{ say.roster.row(problem.row) }}: {{ problem.sentence }}</p>
-      <div class="row"><v-btn class="main" :disabled="!read.sections.length" @click="keep">{{ read.problems.length ? say.roster.keepGood : say.roster.keep }}</v-btn><v-btn @click="read = null">{{ say.roster.leave }}</v-btn></div>
+      <p><strong>{{ say('roster-understood', { sections: read.sections.length, children }) }}</strong></p>
+      <ul><li v-for="one in read.sections" :key="one.name"><strong>{{ one.name }}</strong><span class="small">{{ say('year-grade', { g: one.grade }) }}, {{ one.minutes }} {{ say('teach-minutes') }}, {{ say('roster-meets', { n: one.meetings?.length ?? 0 }) }}</span><span class="small quiet">{{ say('roster-children', { n: one.children?.length ?? 0 }) }}</span></li></ul>
+      <p v-for="problem in read.problems" :key="problem.row" class="wrong small">△ {{ say('roster-row', { n: problem.row }) }}: {{ problem.sentence }}</p>
+      <div class="row"><v-btn class="main" :disabled="!read.sections.length" @click="keep">{{ read.problems.length ? say('roster-keep-good') : say('roster-keep') }}</v-btn><v-btn @click="read = null">{{ say('roster-leave') }}</v-btn></div>
     </section>
-    <p v-if="kept" class="secure" role="status">✓ {{ say.roster.kept(kept.filter((one) => one.new).length, kept.reduce((sum, one) => sum + one.children, 0), kept.reduce((sum, one) => sum + one.already, 0)) }}</p>
+    <p v-if="kept" class="secure" role="status">✓ {{ say('roster-kept', { sections: kept.filter((one) => one.new).length, children: kept.reduce((sum, one) => sum + one.children, 0), already: kept.reduce((sum, one) => sum + one.already, 0) }) }}</p>
   </div>
 </template>
 

@@ -3,11 +3,11 @@
 import { mdiClose, mdiPlus } from '@mdi/js'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
-import { say } from '@/locales/en'
+import { choices, say } from '@/locales/say'
 
 const section = defineModel<Schemas['SectionBody']>({ required: true })
-const grades = [...Array.from({ length: 9 }, (_, value) => value), 13].map((value) => ({ value, title: say.sectionForm.gradeOf(value) }))
-const days = say.weekdays.slice(0, 5).map((title, value) => ({ value, title }))
+const grades = [...Array.from({ length: 9 }, (_, value) => value), 13].map((value) => ({ value, title: say('section-form-grade-of', { n: value }) }))
+const days = choices('weekdays', [0, 1, 2, 3, 4])
 const counted = computed(() => section.value.names.split('\n').filter((name) => name.trim()).length)
 const add = () => section.value.meetings.push({ weekday: 0, starts: '09:00', minutes: null })
 const minutes = (meeting: Schemas['MeetingBody'], text: string) => { meeting.minutes = text ? Number(text) : null }
@@ -16,22 +16,22 @@ const minutes = (meeting: Schemas['MeetingBody'], text: string) => { meeting.min
 <template>
   <div class="form">
     <div class="three">
-      <v-text-field v-model="section.name" :label="say.sectionForm.name" name="section" />
-      <v-select v-model="section.grade" :items="grades" :label="say.sectionForm.grade" />
-      <v-text-field v-model.number="section.minutes" type="number" min="10" max="180" step="5" :label="say.sectionForm.minutes" />
+      <v-text-field v-model="section.name" :label="say('section-form-name')" name="section" />
+      <v-select v-model="section.grade" :items="grades" :label="say('section-form-grade')" />
+      <v-text-field v-model.number="section.minutes" type="number" min="10" max="180" step="5" :label="say('section-form-minutes')" />
     </div>
-    <v-textarea v-model="section.names" rows="5" :label="say.sectionForm.names" :hint="`${say.sectionForm.namesHint} ${say.sectionForm.counted(counted)}`" persistent-hint name="names" />
+    <v-textarea v-model="section.names" rows="5" :label="say('section-form-names')" :hint="`${say('section-form-names-hint')} ${say('section-form-counted', { n: counted })}`" persistent-hint name="names" />
     <fieldset>
-      <legend class="small quiet meets">{{ say.sectionForm.meets }}</legend>
+      <legend class="small quiet meets">{{ say('section-form-meets') }}</legend>
       <div v-for="(meeting, index) in section.meetings" :key="index" class="row meeting">
-        <v-select v-model="meeting.weekday" :items="days" :label="say.sectionForm.day" class="day" />
-        <v-text-field v-model="meeting.starts" type="time" :label="say.sectionForm.time" class="time" />
-        <v-text-field :model-value="meeting.minutes ?? ''" type="number" min="10" max="180" :label="say.sectionForm.minutesHere" class="time" @update:model-value="minutes(meeting, $event)" />
-        <v-btn :aria-label="say.sectionForm.removeMeeting" @click="section.meetings.splice(index, 1)"><v-icon :icon="mdiClose" /></v-btn>
+        <v-select v-model="meeting.weekday" :items="days" :label="say('section-form-day')" class="day" />
+        <v-text-field v-model="meeting.starts" type="time" :label="say('section-form-time')" class="time" />
+        <v-text-field :model-value="meeting.minutes ?? ''" type="number" min="10" max="180" :label="say('section-form-minutes-here')" class="time" @update:model-value="minutes(meeting, $event)" />
+        <v-btn :aria-label="say('section-form-remove-meeting')" @click="section.meetings.splice(index, 1)"><v-icon :icon="mdiClose" /></v-btn>
       </div>
-      <v-btn :prepend-icon="mdiPlus" @click="add">{{ say.sectionForm.addMeeting }}</v-btn>
+      <v-btn :prepend-icon="mdiPlus" @click="add">{{ say('section-form-add-meeting') }}</v-btn>
     </fieldset>
-    <v-checkbox v-model="section.declare_earlier" :label="say.sectionForm.earlier" />
+    <v-checkbox v-model="section.declare_earlier" :label="say('section-form-earlier')" />
   </div>
 </template>
 

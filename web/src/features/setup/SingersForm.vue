@@ -2,7 +2,7 @@
 // Who of the classes sings in a choir: by class, one box a child.
 import { computed, ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
 const props = defineProps<{ children: readonly Schemas['SingerRead'][]; name: string }>()
 const emit = defineEmits<{ keep: [ids: string[]] }>()
@@ -16,10 +16,10 @@ const classes = computed(() => [...new Set(props.children.map((one) => one.secti
 
 <template>
   <form class="stack" @submit.prevent="emit('keep', chosen)">
-    <h3>{{ say.singers.title(name) }}</h3>
-    <p class="quiet small">{{ children.length ? say.singers.lead : say.singers.none }}</p>
-    <details v-for="one in classes" :key="one.section" :open="one.sings > 0"><summary>{{ one.section }} <span class="small quiet">{{ say.singers.count(one.sings) }}</span></summary><div class="names"><label v-for="child in one.mine" :key="child.id"><input v-model="chosen" type="checkbox" :value="child.id" />{{ child.name }}</label></div></details>
-    <div class="row"><v-btn type="submit">{{ say.singers.keep }}</v-btn><span class="small">{{ say.singers.count(chosen.length) }}</span></div>
+    <h3>{{ say('singers-title', { name }) }}</h3>
+    <p class="quiet small">{{ children.length ? say('singers-lead') : say('singers-none') }}</p>
+    <details v-for="one in classes" :key="one.section" :open="one.sings > 0"><summary>{{ one.section }} <span class="small quiet">{{ say('singers-count', { n: one.sings }) }}</span></summary><div class="names"><label v-for="child in one.mine" :key="child.id"><input v-model="chosen" type="checkbox" :value="child.id" />{{ child.name }}</label></div></details>
+    <div class="row"><v-btn type="submit">{{ say('singers-keep') }}</v-btn><span class="small">{{ say('singers-count', { n: chosen.length }) }}</span></div>
   </form>
 </template>
 

@@ -2,7 +2,7 @@
 // What a school calls things: its phases, its syllables, its names for degrees and rhythms.
 import { computed, ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
-import { say } from '@/locales/en'
+import { choices, say } from '@/locales/say'
 
 const props = defineProps<{ words: Schemas['WordsRead']; busy: boolean }>()
 const emit = defineEmits<{ keep: [words: Schemas['WordsBody']] }>()
@@ -23,16 +23,16 @@ function word(key: string, event: Event) {
 
 <template>
   <form v-if="mine" class="words" @submit.prevent="emit('keep', mine)">
-    <p class="quiet small">{{ say.words.lead }}</p>
-    <label>{{ say.words.model }} <select v-model="mine.model"><option v-for="one in words.models" :key="one.key" :value="one.key">{{ one.name }}</option></select></label>
-    <fieldset><legend class="small quiet">{{ say.words.own }}</legend><label v-for="one in phases" :key="one.key"><span class="small quiet">{{ say.words.usual(one.usual) }}</span><input :value="mine.phase_words[one.key] ?? one.key" :aria-label="`${say.words.own}: ${one.key}`" maxlength="40" @change="word(one.key, $event)" /></label></fieldset>
-    <label>{{ say.words.so }} <select v-model="mine.so"><option>so</option><option>sol</option></select></label>
-    <label>{{ say.words.ti }} <select v-model="mine.ti"><option>ti</option><option>si</option></select></label>
-    <p v-if="mine.ti === 'si'" class="small">{{ say.words.siNote }}</p>
-    <label>{{ say.words.names }} <select v-model="mine.names"><option v-for="(says, key) in say.words.namesOf" :key="key" :value="key">{{ says }}</option></select></label>
-    <label>{{ say.words.rhythm }} <select v-model="mine.rhythm"><option v-for="(says, key) in say.words.rhythmOf" :key="key" :value="key">{{ says }}</option></select></label>
-    <label>{{ say.words.minor }} <select v-model="mine.minor"><option v-for="(says, key) in say.words.minorOf" :key="key" :value="key">{{ says }}</option></select></label>
-    <div><v-btn type="submit" :disabled="busy">{{ say.words.keep }}</v-btn></div>
+    <p class="quiet small">{{ say('words-lead') }}</p>
+    <label>{{ say('words-model') }} <select v-model="mine.model"><option v-for="one in words.models" :key="one.key" :value="one.key">{{ one.name }}</option></select></label>
+    <fieldset><legend class="small quiet">{{ say('words-own') }}</legend><label v-for="one in phases" :key="one.key"><span class="small quiet">{{ say('words-usual', { n: one.usual }) }}</span><input :value="mine.phase_words[one.key] ?? one.key" :aria-label="`${say('words-own')}: ${one.key}`" maxlength="40" @change="word(one.key, $event)" /></label></fieldset>
+    <label>{{ say('words-so') }} <select v-model="mine.so"><option>so</option><option>sol</option></select></label>
+    <label>{{ say('words-ti') }} <select v-model="mine.ti"><option>ti</option><option>si</option></select></label>
+    <p v-if="mine.ti === 'si'" class="small">{{ say('words-si-note') }}</p>
+    <label>{{ say('words-names') }} <select v-model="mine.names"><option v-for="one in choices('words-names-of', ['solfa', 'numbers', 'letters'])" :key="one.value" :value="one.value">{{ one.title }}</option></select></label>
+    <label>{{ say('words-rhythm') }} <select v-model="mine.rhythm"><option v-for="one in choices('words-rhythm-of', ['ta-titi', 'beat-function', 'macro-micro', 'counting'])" :key="one.value" :value="one.value">{{ one.title }}</option></select></label>
+    <label>{{ say('words-minor') }} <select v-model="mine.minor"><option v-for="one in choices('words-minor-of', ['la', 'do'])" :key="one.value" :value="one.value">{{ one.title }}</option></select></label>
+    <div><v-btn type="submit" :disabled="busy">{{ say('words-keep') }}</v-btn></div>
   </form>
 </template>
 

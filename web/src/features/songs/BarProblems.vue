@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // What does not add up in a song, each with the ways to mend it. The file stays as it came; the mending is the teacher's word.
 import type { Schemas } from '@/api/client'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
 const props = defineProps<{ problems: readonly Schemas['ProblemRead'][]; repairs: readonly Schemas['RepairRead'][]; busy: boolean }>()
 const emit = defineEmits<{ mend: [bar: number, how: Schemas['RepairRead']['how']] }>()
@@ -9,9 +9,9 @@ const ways = (bar: number | null) => props.repairs.filter((one) => one.bar === b
 </script>
 
 <template>
-  <section v-if="problems.length" class="problems" :aria-label="say.song.problems">
-    <strong>△ {{ say.song.problems }}</strong>
-    <ul><li v-for="(one, index) in problems" :key="index"><span>{{ one.message }}</span><span v-if="ways(one.bar).length && one.code.startsWith('bar_too')" class="row ways"><span class="small">{{ say.insight.mend }}</span><button v-for="way in ways(one.bar)" :key="way.how" :disabled="busy" @click="emit('mend', way.bar, way.how)">{{ way.sentence }}</button></span></li></ul>
+  <section v-if="problems.length" class="problems" :aria-label="say('song-problems')">
+    <strong>△ {{ say('song-problems') }}</strong>
+    <ul><li v-for="(one, index) in problems" :key="index"><span>{{ one.message }}</span><span v-if="ways(one.bar).length && one.code.startsWith('bar_too')" class="row ways"><span class="small">{{ say('insight-mend') }}</span><button v-for="way in ways(one.bar)" :key="way.how" :disabled="busy" @click="emit('mend', way.bar, way.how)">{{ way.sentence }}</button></span></li></ul>
   </section>
 </template>
 

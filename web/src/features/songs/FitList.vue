@@ -2,7 +2,7 @@
 // Songs against one concept and purpose: best first with their reasons, the ones that will not do folded below.
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
 const props = defineProps<{ fits: readonly Schemas['FitRead'][]; picked: string }>()
 const emit = defineEmits<{ pick: [id: string] }>()
@@ -17,12 +17,12 @@ const why = (fit: Schemas['FitRead']) => fit.reasons.filter((reason) => reason.w
       <li v-for="(fit, index) in good" :key="fit.song.id">
         <button :class="{ on: fit.song.id === picked }" @click="emit('pick', fit.song.id)">
           <span class="place narrow">{{ index + 1 }}</span>
-          <span><strong>{{ fit.song.title }}</strong> <span :class="['small', fit.lessons_met ? 'quiet' : 'new']">{{ say.section.met(fit.lessons_met) }}</span><span class="sentence">{{ fit.sentence }}</span></span>
+          <span><strong>{{ fit.song.title }}</strong> <span :class="['small', fit.lessons_met ? 'quiet' : 'new']">{{ say('section-met', { n: fit.lessons_met }) }}</span><span class="sentence">{{ fit.sentence }}</span></span>
         </button>
       </li>
     </ol>
     <details v-if="barred.length" :open="!good.length">
-      <summary>{{ say.section.barred(barred.length) }}</summary>
+      <summary>{{ say('section-barred', { n: barred.length }) }}</summary>
       <ol class="fits barred"><li v-for="fit in barred" :key="fit.song.id"><button :class="{ on: fit.song.id === picked }" @click="emit('pick', fit.song.id)"><span class="place" aria-hidden="true">✕</span><span><strong>{{ fit.song.title }}</strong><span class="sentence">{{ why(fit) }}</span></span></button></li></ol>
     </details>
   </div>

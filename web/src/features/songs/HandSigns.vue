@@ -5,7 +5,7 @@ import type { Schemas } from '@/api/client'
 import { HANDS, HEIGHTS, natural } from '@/components/handShapes'
 import { play } from '@/composables/useSound'
 import { degreeName } from '@/composables/useWording'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
 const props = defineProps<{ sounds: readonly Schemas['SoundRead'][]; toneSet: readonly string[]; now: number | null }>()
 const mirrored = ref(true)
@@ -27,7 +27,7 @@ const wide = computed(() => Math.max(tones.value.length * 34 + 30, 150))
 
 <template>
   <figure class="stack">
-    <svg :viewBox="`0 0 ${wide} ${TALL}`" role="group" :aria-label="say.insight.hands">
+    <svg :viewBox="`0 0 ${wide} ${TALL}`" role="group" :aria-label="say('insight-hands')">
       <g class="body"><line v-for="[height, name] in ([[0, 'waist'], [0.34, 'chest'], [0.72, 'eyes']] as const)" :key="name" x1="0" :x2="wide" :y1="y(height) + 18" :y2="y(height) + 18" /></g>
       <g v-for="one in tones" :key="one.degree" :class="['hand', { now: one.midi !== null && one.midi === now }]" :transform="`translate(${one.index * 34 + 4} ${y(one.height)})`" role="button" tabindex="0" :aria-label="degreeName(one.degree)" @click="one.midi && play([one.midi], 0.9)" @keydown.enter="one.midi && play([one.midi], 0.9)">
         <rect class="touch" width="34" height="46" />
@@ -35,8 +35,8 @@ const wide = computed(() => Math.max(tones.value.length * 34 + 30, 150))
         <text x="16" y="40">{{ degreeName(one.degree) }}</text>
       </g>
     </svg>
-    <label class="small row"><input v-model="mirrored" type="checkbox" /> {{ mirrored ? say.insight.mirrored : say.insight.ownView }}</label>
-    <p class="small quiet">{{ say.insight.levels }}</p>
+    <label class="small row"><input v-model="mirrored" type="checkbox" /> {{ mirrored ? say('insight-mirrored') : say('insight-own-view') }}</label>
+    <p class="small quiet">{{ say('insight-levels') }}</p>
   </figure>
 </template>
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // What stands under the notes, one switch a layer; reading hides every help.
-import { say } from '@/locales/en'
+import { LAYERS } from '@/composables/layers'
+import { say, sayOf } from '@/locales/say'
 
 const shown = defineModel<string[]>({ required: true })
 const reading = defineModel<boolean>('reading', { required: true })
@@ -12,11 +13,11 @@ defineExpose({ turn })
 </script>
 
 <template>
-  <div class="layers" role="group" :aria-label="say.layers.title">
-    <button v-for="(says, layer, index) in say.layers.names" :key="layer" :class="{ on: shown.includes(layer) && !reading }" :aria-pressed="shown.includes(layer) && !reading" :disabled="reading" @click="turn(layer)">{{ says }} <span class="kbd">{{ index + 1 }}</span></button>
-    <button v-if="colours" :class="{ on: coloured && !reading }" :aria-pressed="coloured && !reading" :disabled="reading" @click="coloured = !coloured">{{ say.layers.colours }}</button>
-    <button v-if="shown.includes('hands') && !reading" :aria-pressed="ownHands" :title="ownHands ? say.insight.ownView : say.insight.mirrored" @click="ownHands = !ownHands">⇆ {{ ownHands ? say.layers.own : say.layers.mirror }}</button>
-    <button :class="['reading', { on: reading }]" :aria-pressed="reading" :title="say.layers.readingHint" @click="reading = !reading">{{ say.layers.reading }} <span class="kbd">r</span></button>
+  <div class="layers" role="group" :aria-label="say('layers-title')">
+    <button v-for="(layer, index) in LAYERS" :key="layer" :class="{ on: shown.includes(layer) && !reading }" :aria-pressed="shown.includes(layer) && !reading" :disabled="reading" @click="turn(layer)">{{ sayOf('layers-names', layer) }} <span class="kbd">{{ index + 1 }}</span></button>
+    <button v-if="colours" :class="{ on: coloured && !reading }" :aria-pressed="coloured && !reading" :disabled="reading" @click="coloured = !coloured">{{ say('layers-colours') }}</button>
+    <button v-if="shown.includes('hands') && !reading" :aria-pressed="ownHands" :title="ownHands ? say('insight-own-view') : say('insight-mirrored')" @click="ownHands = !ownHands">⇆ {{ ownHands ? say('layers-own') : say('layers-mirror') }}</button>
+    <button :class="['reading', { on: reading }]" :aria-pressed="reading" :title="say('layers-reading-hint')" @click="reading = !reading">{{ say('layers-reading') }} <span class="kbd">r</span></button>
   </div>
 </template>
 

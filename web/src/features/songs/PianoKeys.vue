@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import { degreeName } from '@/composables/useWording'
 import { play } from '@/composables/useSound'
 import { pitchName } from '@/composables/words'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
 interface Tone { midi: number | null; pitch: string | null; degree: string | null }
 const props = defineProps<{ tones: readonly Tone[]; now: number | null }>()
@@ -29,7 +29,7 @@ const width = computed(() => keys.value.filter((key) => !key.black).length * WHI
 </script>
 
 <template>
-  <svg class="keys" :viewBox="`0 0 ${width} 96`" role="group" :aria-label="say.play.keyboard">
+  <svg class="keys" :viewBox="`0 0 ${width} 96`" role="group" :aria-label="say('play-keyboard')">
     <g v-for="key in drawn" :key="key.midi" :class="['key', { black: key.black, used: key.tone, now: key.midi === now }]" role="button" :tabindex="key.tone ? 0 : -1" :aria-label="pitchName(key.tone?.pitch ?? '') || String(key.midi)" @click="play([key.midi], 0.9)" @keydown.enter="play([key.midi], 0.9)">
       <rect :x="key.x + 0.5" y="0.5" :width="key.black ? 16 : WHITE - 1" :height="key.black ? 58 : 95" />
       <template v-if="key.tone"><title>{{ pitchName(key.tone.pitch ?? '') }}</title><text :x="key.x + (key.black ? 8 : WHITE / 2)" :y="key.black ? 50 : 86">{{ degreeName(key.tone.degree ?? '', key.tone.pitch ?? undefined) }}</text></template>

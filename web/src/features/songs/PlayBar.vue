@@ -2,7 +2,7 @@
 // Playing a song: start and stop, tempo, one phrase, over and over, its rhythm alone.
 import { device } from '@/composables/useDevice'
 import type { usePlayback } from '@/composables/usePlayback'
-import { say } from '@/locales/en'
+import { choices, say } from '@/locales/say'
 
 const props = defineProps<{ player: ReturnType<typeof usePlayback>; phrases: readonly string[] }>()
 const { playing, tempo, phrase, loop, rhythmOnly, tonicFirst, beatsAMinute } = props.player
@@ -13,13 +13,13 @@ function soundOn(what: string) {
 </script>
 
 <template>
-  <div class="play" role="group" :aria-label="say.play.title">
-    <v-btn :class="{ main: playing }" @click="player.turn()">{{ playing ? say.play.stop : say.play.start }} <span class="kbd">space</span></v-btn>
-    <label :title="say.play.tempo(beatsAMinute)">{{ say.play.tempoShort(beatsAMinute) }} <input :value="beatsAMinute" type="range" min="40" max="200" step="2" :aria-label="say.play.tempo(beatsAMinute)" @input="tempo = Number(($event.target as HTMLInputElement).value)" /></label>
-    <label><span class="visually-hidden">{{ say.play.what }}</span><select :value="phrase ?? ''" @change="phrase = ($event.target as HTMLSelectElement).value === '' ? null : Number(($event.target as HTMLSelectElement).value)"><option value="">{{ say.play.all }}</option><option v-for="(label, index) in phrases" :key="index" :value="index">{{ say.play.phrase(index + 1, label) }}</option></select></label>
-    <label><span class="visually-hidden">{{ say.play.on }}</span><select :value="rhythmOnly ? 'rhythm' : device.instrument" @change="soundOn(($event.target as HTMLSelectElement).value)"><option v-for="(says, key) in say.play.instruments" :key="key" :value="key">{{ says }}</option><option value="rhythm">{{ say.play.rhythm }}</option></select></label>
-    <label><input v-model="loop" type="checkbox" /> {{ say.play.loop }}</label>
-    <label><input v-model="tonicFirst" type="checkbox" /> {{ say.play.tonicFirst }}</label>
+  <div class="play" role="group" :aria-label="say('play-title')">
+    <v-btn :class="{ main: playing }" @click="player.turn()">{{ playing ? say('play-stop') : say('play-start') }} <span class="kbd">space</span></v-btn>
+    <label :title="say('play-tempo', { n: beatsAMinute })">{{ say('play-tempo-short', { n: beatsAMinute }) }} <input :value="beatsAMinute" type="range" min="40" max="200" step="2" :aria-label="say('play-tempo', { n: beatsAMinute })" @input="tempo = Number(($event.target as HTMLInputElement).value)" /></label>
+    <label><span class="visually-hidden">{{ say('play-what') }}</span><select :value="phrase ?? ''" @change="phrase = ($event.target as HTMLSelectElement).value === '' ? null : Number(($event.target as HTMLSelectElement).value)"><option value="">{{ say('play-all') }}</option><option v-for="(label, index) in phrases" :key="index" :value="index">{{ say('play-phrase', { n: index + 1, label }) }}</option></select></label>
+    <label><span class="visually-hidden">{{ say('play-on') }}</span><select :value="rhythmOnly ? 'rhythm' : device.instrument" @change="soundOn(($event.target as HTMLSelectElement).value)"><option v-for="one in choices('play-instruments', ['piano', 'bars', 'plain'])" :key="one.value" :value="one.value">{{ one.title }}</option><option value="rhythm">{{ say('play-rhythm') }}</option></select></label>
+    <label><input v-model="loop" type="checkbox" /> {{ say('play-loop') }}</label>
+    <label><input v-model="tonicFirst" type="checkbox" /> {{ say('play-tonic-first') }}</label>
   </div>
 </template>
 

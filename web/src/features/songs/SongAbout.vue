@@ -3,7 +3,7 @@
 import { computed, ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
 import { sayAbout } from '@/api/songs'
-import { say } from '@/locales/en'
+import { say, sayOf } from '@/locales/say'
 
 const props = defineProps<{ song: Schemas['SongRead']; twins: readonly Schemas['TwinRead'][]; concepts: readonly Schemas['ConceptRead'][] }>()
 const FIELDS = ['composer', 'words', 'origin', 'language', 'source', 'rights', 'season', 'culture', 'game', 'care', 'note'] as const
@@ -23,18 +23,18 @@ async function keep() {
 
 <template>
   <section class="stack">
-    <div class="row spread"><h2>{{ say.song.facts }}</h2><v-btn v-if="!editing" size="small" @click="editing = true">{{ say.about.change }}</v-btn></div>
+    <div class="row spread"><h2>{{ say('song-facts') }}</h2><v-btn v-if="!editing" size="small" @click="editing = true">{{ say('about-change') }}</v-btn></div>
     <form v-if="editing" class="form" @submit.prevent="keep">
-      <label class="wide">{{ say.typing.name }} <input v-model="title" maxlength="200" required /></label>
-      <label v-for="field in FIELDS" :key="field">{{ say.song.names[field] ?? field }} <input v-model="facts[field]" maxlength="600" /></label>
-      <label>{{ say.song.names.verified }} <select v-model="facts.verified"><option value="">{{ say.about.unsaid }}</option><option value="yes">{{ say.about.yes }}</option><option value="no">{{ say.about.no }}</option></select></label>
+      <label class="wide">{{ say('typing-name') }} <input v-model="title" maxlength="200" required /></label>
+      <label v-for="field in FIELDS" :key="field">{{ sayOf('song-names', field) }} <input v-model="facts[field]" maxlength="600" /></label>
+      <label>{{ say('song-names-verified') }} <select v-model="facts.verified"><option value="">{{ say('about-unsaid') }}</option><option value="yes">{{ say('about-yes') }}</option><option value="no">{{ say('about-no') }}</option></select></label>
       <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
-      <div class="row"><v-btn class="main" type="submit">{{ say.about.keep }}</v-btn><v-btn @click="editing = false">{{ say.about.leave }}</v-btn></div>
+      <div class="row"><v-btn class="main" type="submit">{{ say('about-keep') }}</v-btn><v-btn @click="editing = false">{{ say('about-leave') }}</v-btn></div>
     </form>
-    <dl v-else-if="shown.length" class="facts"><template v-for="[name, value] in shown" :key="name"><dt class="small quiet">{{ say.song.names[name] ?? name }}</dt><dd :class="{ care: name === 'care' }">{{ value }}</dd></template></dl>
-    <p v-else class="quiet">{{ say.about.nothing }}</p>
-    <p v-if="!song.facts.verified" class="small quiet">{{ say.about.unverified }}</p>
-    <section v-if="twins.length" class="stack"><h3>{{ say.about.twins }}</h3><ul><li v-for="one in twins" :key="one.id"><router-link :to="`/songs/${one.id}`">{{ one.tone_set_name ?? say.song.restsNot }}, {{ one.meter }}, {{ say.songs.bars(one.bars) }}</router-link></li></ul></section>
+    <dl v-else-if="shown.length" class="facts"><template v-for="[name, value] in shown" :key="name"><dt class="small quiet">{{ sayOf('song-names', name) }}</dt><dd :class="{ care: name === 'care' }">{{ value }}</dd></template></dl>
+    <p v-else class="quiet">{{ say('about-nothing') }}</p>
+    <p v-if="!song.facts.verified" class="small quiet">{{ say('about-unverified') }}</p>
+    <section v-if="twins.length" class="stack"><h3>{{ say('about-twins') }}</h3><ul><li v-for="one in twins" :key="one.id"><router-link :to="`/songs/${one.id}`">{{ one.tone_set_name ?? say('song-rests-not') }}, {{ one.meter }}, {{ say('songs-bars', { n: one.bars }) }}</router-link></li></ul></section>
   </section>
 </template>
 

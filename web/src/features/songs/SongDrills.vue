@@ -5,11 +5,13 @@ import type { Schemas } from '@/api/client'
 import { useEchoes, useRows } from '@/api/songs'
 import { tones as sound } from '@/composables/useSound'
 import { degreeName } from '@/composables/useWording'
-import { say } from '@/locales/en'
+import { choices, say } from '@/locales/say'
+import { rowsSum } from '@/locales/sayings'
 
 type Played = Schemas['PlayedRead']
 const props = defineProps<{ id: string; toneSet: readonly string[] }>()
-const kind = ref<'echo' | 'up_and_down' | 'thirds' | 'sequence' | 'widening'>('echo')
+const KINDS = ['echo', 'up_and_down', 'thirds', 'sequence', 'widening'] as const
+const kind = ref<(typeof KINDS)[number]>('echo')
 const beats = ref(4)
 const ending = ref<'any' | 'home' | 'open'>('any')
 const start = ref('')
@@ -18,7 +20,7 @@ watch(() => props.id, () => { start.value = '' })
 const echoes = useEchoes(() => props.id, beats, ending, () => kind.value === 'echo')
 const rows = useRows(() => props.id, kind, start, tempo, () => kind.value !== 'echo')
 const lines = computed<{ tones: Played[]; note: string }[]>(() => kind.value === 'echo'
-  ? (echoes.data.value ?? []).map((one) => ({ tones: one.tones, note: `${say.song.bar(one.bar)}, ${one.home ? say.drills.home : say.drills.open}` }))
+  ? (echoes.data.value ?? []).map((one) => ({ tones: one.tones, note: `${say('song-bar', { n: one.bar })}, ${one.home ? say('drills-home') : say('drills-open')}` }))
   : (rows.data.value?.rows ?? []).map((tones) => ({ tones, note: '' })))
 const problem = computed(() => (kind.value === 'echo' ? echoes.error.value : rows.error.value)?.message ?? '')
 function hear(tones: readonly Played[]) {
@@ -31,18 +33,18 @@ function hear(tones: readonly Played[]) {
 <template>
   <section class="stack">
     <div class="row head">
-      <label>{{ say.drills.kind }} <select v-model="kind"><option v-for="(says, key) in say.drills.kinds" :key="key" :value="key">{{ says }}</option></select></label>
+      <label>{{ say('drills-kind') }} <select v-model="kind"><option v-for="one in choices('drills-kinds', KINDS)" :key="one.value" :value="one.value">{{ one.title }}</option></select></label>
       <template v-if="kind === 'echo'">
-        <label>{{ say.drills.beats }} <select v-model.number="beats"><option v-for="n in [2, 3, 4, 6, 8]" :key="n" :value="n">{{ n }}</option></select></label>
-        <label>{{ say.drills.ending }} <select v-model="ending"><option v-for="(says, key) in say.drills.endings" :key="key" :value="key">{{ says }}</option></select></label>
+        <label>{{ say('drills-beats') }} <select v-model.number="beats"><option v-for="n in [2, 3, 4, 6, 8]" :key="n" :value="n">{{ n }}</option></select></label>
+        <label>{{ say('drills-ending') }} <select v-model="ending"><option v-for="one in choices('drills-endings', ['any', 'home', 'open'] as const)" :key="one.value" :value="one.value">{{ one.title }}</option></select></label>
       </template>
-      <label v-else>{{ say.drills.from }} <select v-model="start"><option value="">{{ say.drills.lowest }}</option><option v-for="one in toneSet.slice(1, -1)" :key="one" :value="one">{{ degreeName(one) }}</option></select></label>
-      <label>{{ say.play.tempo(tempo) }} <input v-model.number="tempo" type="range" min="40" max="160" step="4" :aria-label="say.play.tempo(tempo)" /></label>
+      <label v-else>{{ say('drills-from') }} <select v-model="start"><option value="">{{ say('drills-lowest') }}</option><option v-for="one in toneSet.slice(1, -1)" :key="one" :value="one">{{ degreeName(one) }}</option></select></label>
+      <label>{{ say('play-tempo', { n: tempo }) }} <input v-model.number="tempo" type="range" min="40" max="160" step="4" :aria-label="say('play-tempo', { n: tempo })" /></label>
     </div>
     <p v-if="problem" class="wrong small" role="alert">△ {{ problem }}</p>
-    <p v-else-if="kind !== 'echo' && rows.data.value" class="small quiet">{{ say.drills.sum(rows.data.value.tones, rows.data.value.seconds) }}</p>
-    <p v-else-if="kind === 'echo' && !lines.length" class="quiet">{{ say.drills.none }}</p>
-    <ol><li v-for="(line, index) in lines" :key="index"><button class="tones" :title="say.insight.hear" @click="hear(line.tones)"><span v-for="(one, n) in line.tones" :key="n" :class="{ rest: !one.degree }" :style="{ minWidth: `${Math.max(one.beats, 0.5) * 46}px` }">{{ one.degree ? degreeName(one.degree, one.pitch ?? undefined) : '·' }}</span></button><span class="small quiet">{{ line.note }}</span></li></ol>
+    <p v-else-if="kind !== 'echo' && rows.data.value" class="small quiet">{{ rowsSum(rows.data.value.tones, rows.data.value.seconds) }}</p>
+    <p v-else-if="kind === 'echo' && !lines.length" class="quiet">{{ say('drills-none') }}</p>
+    <ol><li v-for="(line, index) in lines" :key="index"><button class="tones" :title="say('insight-hear')" @click="hear(line.tones)"><span v-for="(one, n) in line.tones" :key="n" :class="{ rest: !one.degree }" :style="{ minWidth: `${Math.max(one.beats, 0.5) * 46}px` }">{{ one.degree ? degreeName(one.degree, one.pitch ?? undefined) : '·' }}</span></button><span class="small quiet">{{ line.note }}</span></li></ol>
   </section>
 </template>
 

@@ -3,7 +3,7 @@
 import { computed, ref, watch } from 'vue'
 import { useBestKeys, type KeyPurpose } from '@/api/songs'
 import { pitchName } from '@/composables/words'
-import { say } from '@/locales/en'
+import { choices, say } from '@/locales/say'
 
 const props = defineProps<{ id: string; written: string | null; sung: string | null; busy: boolean; sections: readonly { id: string; name: string; grade: number }[] }>()
 const emit = defineEmits<{ show: [letter: string | null]; sing: [letter: string | null] }>()
@@ -17,13 +17,13 @@ const keys = useBestKeys(() => props.id, grade, purpose)
 
 <template>
   <section class="stack">
-    <div class="row head"><h2>{{ say.keyFor.title }}</h2>
-      <label>{{ say.keyFor.whom }} <select v-model="section"><option v-for="one in sections" :key="one.id" :value="one.id">{{ one.name }}</option></select></label>
-      <label>{{ say.keyFor.purpose }} <select v-model="purpose"><option v-for="(says, key) in say.keyFor.purposes" :key="key" :value="key">{{ says }}</option></select></label>
+    <div class="row head"><h2>{{ say('key-for-title') }}</h2>
+      <label>{{ say('key-for-whom') }} <select v-model="section"><option v-for="one in sections" :key="one.id" :value="one.id">{{ one.name }}</option></select></label>
+      <label>{{ say('key-for-purpose') }} <select v-model="purpose"><option v-for="one in choices('key-for-purposes', ['voices', 'bars', 'recorder', 'reading'])" :key="one.value" :value="one.value">{{ one.title }}</option></select></label>
     </div>
-    <p v-if="keys.data.value && !keys.data.value.length" class="quiet">{{ say.keyFor.none }}</p>
-    <ol v-else><li v-for="(one, index) in keys.data.value ?? []" :key="one.do + one.low"><strong class="place">{{ index + 1 }}</strong><strong>{{ say.song.doIs(pitchName(one.do)) }}<span v-if="one.written" class="small quiet"> {{ say.keyFor.written }}</span></strong><span class="small">{{ one.reasons.join(' ') }}</span><span class="row acts"><v-btn size="small" @click="emit('show', one.written ? null : one.do)">{{ say.keyFor.show }}</v-btn><span v-if="isSung(one)" class="secure small">✓ {{ say.keyFor.sungSo }}</span><v-btn v-else size="small" :disabled="busy" @click="emit('sing', one.written ? null : one.do)">{{ say.keyFor.singSo }}</v-btn></span></li></ol>
-    <p class="small quiet">{{ say.keyFor.printed(pitchName(written ?? '')) }}</p>
+    <p v-if="keys.data.value && !keys.data.value.length" class="quiet">{{ say('key-for-none') }}</p>
+    <ol v-else><li v-for="(one, index) in keys.data.value ?? []" :key="one.do + one.low"><strong class="place">{{ index + 1 }}</strong><strong>{{ say('song-do-is', { d: pitchName(one.do) }) }}<span v-if="one.written" class="small quiet"> {{ say('key-for-written') }}</span></strong><span class="small">{{ one.reasons.join(' ') }}</span><span class="row acts"><v-btn size="small" @click="emit('show', one.written ? null : one.do)">{{ say('key-for-show') }}</v-btn><span v-if="isSung(one)" class="secure small">✓ {{ say('key-for-sung-so') }}</span><v-btn v-else size="small" :disabled="busy" @click="emit('sing', one.written ? null : one.do)">{{ say('key-for-sing-so') }}</v-btn></span></li></ol>
+    <p class="small quiet">{{ say('key-for-printed', { letter: pitchName(written ?? '') }) }}</p>
   </section>
 </template>
 

@@ -2,7 +2,8 @@
 // What a song is made of: its figures, how it moves, and how hard it is on six axes, never as one number.
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
-import { say } from '@/locales/en'
+import { say, sayOf } from '@/locales/say'
+import { someBars } from '@/locales/sayings'
 
 const props = defineProps<{ song: Schemas['SongRead']; axes: readonly Schemas['AxisRead'][] }>()
 const motions = computed(() => Object.entries(props.song.motion).filter(([, count]) => count > 0))
@@ -11,19 +12,19 @@ const motions = computed(() => Object.entries(props.song.motion).filter(([, coun
 <template>
   <div class="made">
     <section class="stack">
-      <h2>{{ say.song.elements }}</h2>
+      <h2>{{ say('song-elements') }}</h2>
       <ul class="lines">
-        <li v-for="one in song.elements" :key="one.key"><span>{{ one.name }} <span class="small quiet">{{ one.spoken }}</span></span><span class="narrow">{{ say.song.times(one.count) }}</span><span class="small quiet">{{ say.song.bars(one.bars) }}</span></li>
-        <li v-for="one in song.unnamed" :key="one.name"><span>{{ one.name }} <span class="small new">{{ say.song.unnamed }}</span></span><span class="narrow">{{ say.song.times(one.count) }}</span><span class="small quiet">{{ say.song.bars(one.bars) }}</span></li>
+        <li v-for="one in song.elements" :key="one.key"><span>{{ one.name }} <span class="small quiet">{{ one.spoken }}</span></span><span class="narrow">{{ say('song-times', { n: one.count }) }}</span><span class="small quiet">{{ someBars(one.bars) }}</span></li>
+        <li v-for="one in song.unnamed" :key="one.name"><span>{{ one.name }} <span class="small new">{{ say('song-unnamed') }}</span></span><span class="narrow">{{ say('song-times', { n: one.count }) }}</span><span class="small quiet">{{ someBars(one.bars) }}</span></li>
       </ul>
     </section>
     <section v-if="motions.length" class="stack">
-      <h2>{{ say.song.motion }}</h2>
-      <ul class="lines two"><li v-for="[kind, count] in motions" :key="kind"><span>{{ say.song.motions[kind] }}</span><span class="narrow">{{ count }}</span></li></ul>
+      <h2>{{ say('song-motion') }}</h2>
+      <ul class="lines two"><li v-for="[kind, count] in motions" :key="kind"><span>{{ sayOf('song-motions', kind) }}</span><span class="narrow">{{ count }}</span></li></ul>
     </section>
     <section v-if="axes.length" class="stack">
-      <h2>{{ say.insight.hard }}</h2>
-      <ul class="lines axes"><li v-for="one in axes" :key="one.name"><span>{{ say.insight.axes[one.name] ?? one.name }}</span><svg width="76" height="12" viewBox="0 0 76 12" role="img" :aria-label="say.insight.step(one.step)"><rect v-for="n in 5" :key="n" :x="(n - 1) * 15 + 1" y="1" width="12" height="10" :class="{ full: n <= one.step }" /></svg><span class="small quiet">{{ one.why }}</span></li></ul>
+      <h2>{{ say('insight-hard') }}</h2>
+      <ul class="lines axes"><li v-for="one in axes" :key="one.name"><span>{{ sayOf('insight-axes', one.name) }}</span><svg width="76" height="12" viewBox="0 0 76 12" role="img" :aria-label="say('insight-step', { n: one.step })"><rect v-for="n in 5" :key="n" :x="(n - 1) * 15 + 1" y="1" width="12" height="10" :class="{ full: n <= one.step }" /></svg><span class="small quiet">{{ one.why }}</span></li></ul>
     </section>
   </div>
 </template>

@@ -6,7 +6,8 @@ import BodyLine from '@/components/BodyLine.vue'
 import { play } from '@/composables/useSound'
 import { degreeName } from '@/composables/useWording'
 import { pitchName } from '@/composables/words'
-import { say } from '@/locales/en'
+import { say, sayOf } from '@/locales/say'
+import { barRange, moves, phrasesHeard, someBars } from '@/locales/sayings'
 
 const props = defineProps<{ song: Schemas['SongRead']; insight: Schemas['InsightRead']; busy: boolean }>()
 const emit = defineEmits<{ take: [bars: number[]] }>()
@@ -18,27 +19,26 @@ const hear = (tones: readonly string[]) => play(tones.flatMap((tone) => pitches.
 const names = (tones: readonly string[]) => tones.map((tone) => degreeName(tone)).join(' ')
 const lineOf = (index: number) => props.song.sounds.filter((one) => one.phrase === index)
 const range = computed(() => { const all = props.song.sounds.flatMap((one) => one.midi ?? []); return { low: Math.min(...all), high: Math.max(...all) } })
-const moves = (one: Schemas['PhraseRead']) => say.insight.moves(one.motion)
 const elsewhere = (one: Schemas['PhraseRead']) => (one.do !== props.song.do || one.tonality !== props.song.tonality) && one.tonality !== 'not_established'
 </script>
 
 <template>
   <div class="phrases">
     <section class="stack">
-      <div class="row spread"><h2>{{ say.insight.phrases }}</h2><label class="small row"><input v-model="strong" type="checkbox" /> {{ say.insight.strong }}</label></div>
-      <p class="small quiet">{{ say.insight.phrasesFrom[insight.phrases_from] }} <template v-if="!sameAsHeard && heard.length">{{ say.insight.heard(heard) }} <button v-if="insight.phrases_from !== 'told'" class="take" :disabled="busy" @click="emit('take', heard)">{{ say.insight.takeHeard }}</button></template></p>
+      <div class="row spread"><h2>{{ say('insight-phrases') }}</h2><label class="small row"><input v-model="strong" type="checkbox" /> {{ say('insight-strong') }}</label></div>
+      <p class="small quiet">{{ sayOf('insight-phrases-from', insight.phrases_from) }} <template v-if="!sameAsHeard && heard.length">{{ phrasesHeard(heard) }} <button v-if="insight.phrases_from !== 'told'" class="take" :disabled="busy" @click="emit('take', heard)">{{ say('insight-take-heard') }}</button></template></p>
       <ol>
         <li v-for="(one, index) in insight.phrases" :key="index">
           <strong class="letter">{{ one.label }}</strong>
-          <BodyLine :sounds="lineOf(index)" :low="range.low" :high="range.high" :label="say.insight.line(one.label)" />
-          <span class="text"><button class="tones" :title="say.insight.hear" @click="hear(strong ? one.strong : one.skeleton)">{{ names(strong ? one.strong : one.skeleton) }}</button>
-            <span class="small quiet">{{ say.insight.bars(one.first_bar, one.last_bar) }} · {{ moves(one) }}<template v-if="one.relation"> · {{ one.relation }}</template><template v-if="elsewhere(one)"> · {{ say.insight.elsewhere(pitchName(one.do ?? ''), say.song.tonality[one.tonality] ?? one.tonality) }}</template></span></span>
+          <BodyLine :sounds="lineOf(index)" :low="range.low" :high="range.high" :label="say('insight-line', { label: one.label })" />
+          <span class="text"><button class="tones" :title="say('insight-hear')" @click="hear(strong ? one.strong : one.skeleton)">{{ names(strong ? one.strong : one.skeleton) }}</button>
+            <span class="small quiet">{{ barRange(one.first_bar, one.last_bar) }} · {{ moves(one.motion) }}<template v-if="one.relation"> · {{ one.relation }}</template><template v-if="elsewhere(one)"> · {{ say('insight-elsewhere', { doIs: pitchName(one.do ?? ''), tonality: sayOf('song-tonality', one.tonality) }) }}</template></span></span>
         </li>
       </ol>
     </section>
     <section v-if="insight.turns.length" class="stack">
-      <h2>{{ say.insight.turns }}</h2>
-      <ul><li v-for="one in insight.turns" :key="one.tones.join()" class="turn"><button class="tones" :title="say.insight.hear" @click="hear(one.tones)">{{ names(one.tones) }}</button><span class="narrow">{{ say.song.times(one.bars.length) }}</span><span class="small quiet">{{ say.song.bars([...new Set(one.bars)]) }}</span></li></ul>
+      <h2>{{ say('insight-turns') }}</h2>
+      <ul><li v-for="one in insight.turns" :key="one.tones.join()" class="turn"><button class="tones" :title="say('insight-hear')" @click="hear(one.tones)">{{ names(one.tones) }}</button><span class="narrow">{{ say('song-times', { n: one.bars.length }) }}</span><span class="small quiet">{{ someBars([...new Set(one.bars)]) }}</span></li></ul>
     </section>
   </div>
 </template>

@@ -3,7 +3,7 @@
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import { degreeName } from '@/composables/useWording'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
 const props = defineProps<{ insight: Schemas['InsightRead']; toneSet: readonly string[]; chosen: string | null }>()
 const emit = defineEmits<{ choose: [degree: string] }>()
@@ -17,14 +17,14 @@ const rest = (tones: readonly string[]) => tones.map((one) => degreeName(one)).j
 </script>
 
 <template>
-  <p v-if="!insight.verses.length" class="quiet">{{ say.insight.wordless }}</p>
+  <p v-if="!insight.verses.length" class="quiet">{{ say('insight-wordless') }}</p>
   <section v-else class="stack">
-    <div class="row"><h2>{{ say.insight.onTones }}</h2><span v-if="insight.verses.length > 1" class="row" role="group" :aria-label="say.insight.onTones"><button v-for="one in insight.verses" :key="one.verse" :class="{ on: one.verse === verse }" :aria-pressed="one.verse === verse" @click="verse = one.verse">{{ say.insight.verse(one.verse) }}</button></span></div>
+    <div class="row"><h2>{{ say('insight-on-tones') }}</h2><span v-if="insight.verses.length > 1" class="row" role="group" :aria-label="say('insight-on-tones')"><button v-for="one in insight.verses" :key="one.verse" :class="{ on: one.verse === verse }" :aria-pressed="one.verse === verse" @click="verse = one.verse">{{ say('insight-verse', { n: one.verse }) }}</button></span></div>
     <p class="small quiet" role="status">{{ sum?.sentence }}</p>
     <ul class="words">
       <li v-for="row in rows" :key="row.tone" :class="{ chosen: row.tone === chosen }">
         <button class="tone" :aria-pressed="row.tone === chosen" @click="emit('choose', row.tone)">{{ degreeName(row.tone) }}</button>
-        <span class="said"><span v-for="one in row.said" :key="one.note" class="word">{{ one.before }}<strong>{{ one.text }}</strong>{{ one.after }}<span v-if="one.tones.length > 1" class="small new held">{{ say.insight.held(rest(one.tones)) }}</span></span><span v-if="!row.said.length" class="quiet">–</span></span>
+        <span class="said"><span v-for="one in row.said" :key="one.note" class="word">{{ one.before }}<strong>{{ one.text }}</strong>{{ one.after }}<span v-if="one.tones.length > 1" class="small new held">{{ say('insight-held', { tones: rest(one.tones) }) }}</span></span><span v-if="!row.said.length" class="quiet">–</span></span>
       </li>
     </ul>
   </section>

@@ -4,7 +4,7 @@ import { computed, ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
 import { degreeName } from '@/composables/useWording'
 import { pitchName } from '@/composables/words'
-import { say } from '@/locales/en'
+import { choices, say, sayOf } from '@/locales/say'
 
 type Told = Schemas['ToldBody']
 const props = defineProps<{ song: Schemas['SongRead']; concepts: readonly { key: string; name: string }[]; refused: string; busy: boolean }>()
@@ -44,19 +44,19 @@ const pick = (event: Event) => (event.target as HTMLSelectElement).value || null
 
 <template>
   <details class="told" :open="said">
-    <summary>{{ say.told.title }}</summary>
-    <p v-if="said" class="small quiet">{{ say.told.own }}: {{ song.own.do ? say.song.doIs(pitchName(song.own.do)) : say.song.doUnknown }}, {{ song.own.resting_tone ? say.song.rests(degreeName(song.own.resting_tone)) : say.song.restsNot }}, {{ song.own.form }}</p>
-    <label>{{ say.told.do }} <select :value="song.told.do ?? ''" :disabled="busy" @change="send({ do: pick($event) as Told['do'] })"><option value="">{{ say.told.computed }}</option><option v-for="one in LETTERS" :key="one" :value="one">{{ pitchName(one) }}</option></select></label>
-    <label>{{ say.told.sung }} <select :value="song.told.sung ?? ''" :disabled="busy" @change="send({ sung: pick($event) as Told['sung'] })"><option value="">{{ say.told.printed }}</option><option v-for="one in LETTERS" :key="one" :value="one">{{ pitchName(one) }}</option></select></label>
-    <label>{{ say.told.resting }} <select :value="song.told.resting ?? ''" :disabled="busy" @change="send({ resting: pick($event) as Told['resting'] })"><option value="">{{ say.told.computed }}</option><option v-for="one in RESTING" :key="one" :value="one">{{ degreeName(one) }}</option></select></label>
-    <label>{{ say.told.beat }} <select :value="song.told.beat ?? ''" :disabled="busy" @change="send({ beat: pick($event) as Told['beat'] })"><option value="">{{ say.told.printed }}</option><option v-for="(says, key) in say.told.beats" :key="key" :value="key">{{ says }}</option></select></label>
-    <label>{{ say.told.phrases }} <input v-model="bars" inputmode="numeric" :placeholder="song.phrase_bars.slice(1).join(', ')" :disabled="busy" @change="send()" /></label>
-    <label>{{ say.told.letters }} <input v-model="letters" :placeholder="song.form" :disabled="busy" @change="send()" /></label>
-    <label v-for="as in (['has', 'lacks'] as const)" :key="as">{{ say.told[as] }} <select :disabled="busy" @change="tag($event, as)"><option value="">{{ say.told.choose }}</option><option v-for="one in concepts" :key="one.key" :value="one.key">{{ one.name }}</option></select></label>
-    <p v-if="tags.length" class="row"><button v-for="one in tags" :key="one.key" class="tag" :disabled="busy" :aria-label="say.told.untag(name(one.key))" @click="untag(one.key)">{{ one.has ? '+' : '−' }} {{ name(one.key) }} ×</button></p>
-    <p v-if="Object.keys(song.told.repairs ?? {}).length" class="small">{{ say.told.mended(Object.keys(song.told.repairs ?? {}).join(', ')) }}</p>
+    <summary>{{ say('told-title') }}</summary>
+    <p v-if="said" class="small quiet">{{ say('told-own') }}: {{ song.own.do ? say('song-do-is', { d: pitchName(song.own.do) }) : say('song-do-unknown') }}, {{ song.own.resting_tone ? say('song-rests', { tone: degreeName(song.own.resting_tone) }) : say('song-rests-not') }}, {{ song.own.form }}</p>
+    <label>{{ say('told-do') }} <select :value="song.told.do ?? ''" :disabled="busy" @change="send({ do: pick($event) as Told['do'] })"><option value="">{{ say('told-computed') }}</option><option v-for="one in LETTERS" :key="one" :value="one">{{ pitchName(one) }}</option></select></label>
+    <label>{{ say('told-sung') }} <select :value="song.told.sung ?? ''" :disabled="busy" @change="send({ sung: pick($event) as Told['sung'] })"><option value="">{{ say('told-printed') }}</option><option v-for="one in LETTERS" :key="one" :value="one">{{ pitchName(one) }}</option></select></label>
+    <label>{{ say('told-resting') }} <select :value="song.told.resting ?? ''" :disabled="busy" @change="send({ resting: pick($event) as Told['resting'] })"><option value="">{{ say('told-computed') }}</option><option v-for="one in RESTING" :key="one" :value="one">{{ degreeName(one) }}</option></select></label>
+    <label>{{ say('told-beat') }} <select :value="song.told.beat ?? ''" :disabled="busy" @change="send({ beat: pick($event) as Told['beat'] })"><option value="">{{ say('told-printed') }}</option><option v-for="one in choices('told-beats', ['1/2', '1', '3/2', '2', '3'])" :key="one.value" :value="one.value">{{ one.title }}</option></select></label>
+    <label>{{ say('told-phrases') }} <input v-model="bars" inputmode="numeric" :placeholder="song.phrase_bars.slice(1).join(', ')" :disabled="busy" @change="send()" /></label>
+    <label>{{ say('told-letters') }} <input v-model="letters" :placeholder="song.form" :disabled="busy" @change="send()" /></label>
+    <label v-for="as in (['has', 'lacks'] as const)" :key="as">{{ sayOf('told', as) }} <select :disabled="busy" @change="tag($event, as)"><option value="">{{ say('told-choose') }}</option><option v-for="one in concepts" :key="one.key" :value="one.key">{{ one.name }}</option></select></label>
+    <p v-if="tags.length" class="row"><button v-for="one in tags" :key="one.key" class="tag" :disabled="busy" :aria-label="say('told-untag', { name: name(one.key) })" @click="untag(one.key)">{{ one.has ? '+' : '−' }} {{ name(one.key) }} ×</button></p>
+    <p v-if="Object.keys(song.told.repairs ?? {}).length" class="small">{{ say('told-mended', { bars: Object.keys(song.told.repairs ?? {}).join(', ') }) }}</p>
     <p v-if="refused" class="wrong small" role="alert">△ {{ refused }}</p>
-    <v-btn size="small" :disabled="busy" @click="undo">{{ say.told.undo }}</v-btn>
+    <v-btn size="small" :disabled="busy" @click="undo">{{ say('told-undo') }}</v-btn>
   </details>
 </template>
 

@@ -4,7 +4,7 @@ import { play } from '@/composables/useSound'
 import { degreeName } from '@/composables/useWording'
 import { pitchName } from '@/composables/words'
 import type { Schemas } from '@/api/client'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
 defineProps<{ ladder: readonly Schemas['RungRead'][]; resting: string | null; chosen?: string | null; now?: number | null }>()
 const emit = defineEmits<{ choose: [degree: string] }>()
@@ -18,9 +18,9 @@ function midi(pitch: string): number {
 </script>
 
 <template>
-  <ol class="ladder" :aria-label="say.song.ladder">
+  <ol class="ladder" :aria-label="say('song-ladder')">
     <template v-for="rung in ladder" :key="rung.degree">
-      <li><button :class="['rung', { home: resting && rung.degree.replace(/[,']/g, '') === resting, chosen: rung.degree === chosen, now: now !== null && midi(rung.pitch) === now }]" :aria-pressed="rung.degree === chosen" @click="play([midi(rung.pitch)], 1); emit('choose', rung.degree)"><span class="degree">{{ degreeName(rung.degree, rung.pitch) }}</span><span class="quiet small">{{ pitchName(rung.pitch) }}</span><span class="small narrow quiet">{{ say.song.times(rung.count) }}</span></button></li>
+      <li><button :class="['rung', { home: resting && rung.degree.replace(/[,']/g, '') === resting, chosen: rung.degree === chosen, now: now !== null && midi(rung.pitch) === now }]" :aria-pressed="rung.degree === chosen" @click="play([midi(rung.pitch)], 1); emit('choose', rung.degree)"><span class="degree">{{ degreeName(rung.degree, rung.pitch) }}</span><span class="quiet small">{{ pitchName(rung.pitch) }}</span><span class="small narrow quiet">{{ say('song-times', { n: rung.count }) }}</span></button></li>
       <li v-if="rung.below" :class="['gap', rung.below.replace(' ', '-')]"><span class="small narrow">{{ rung.below }}</span></li>
     </template>
   </ol>

@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { play } from '@/composables/useSound'
 import { degreeName } from '@/composables/useWording'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
 const props = defineProps<{ sounds: readonly Schemas['SoundRead'][]; toneSet: readonly string[]; now: number | null; chosen: string | null }>()
 const emit = defineEmits<{ choose: [degree: string] }>()
@@ -20,7 +20,7 @@ const top = (midi: number) => tall.value - 26 - (midi - low.value) * STEP
 </script>
 
 <template>
-  <svg class="stairs" :viewBox="`0 0 ${wide * tones.length} ${tall}`" :style="{ maxWidth: `${wide * tones.length}px` }" role="group" :aria-label="say.insight.stairs">
+  <svg class="stairs" :viewBox="`0 0 ${wide * tones.length} ${tall}`" :style="{ maxWidth: `${wide * tones.length}px` }" role="group" :aria-label="say('insight-stairs')">
     <g v-for="(one, index) in tones" :key="one.degree" :class="{ now: one.midi === now, chosen: one.degree === chosen }" role="button" tabindex="0" :aria-label="degreeName(one.degree)" @click="play([one.midi], 0.9); emit('choose', one.degree)" @keydown.enter="play([one.midi], 0.9); emit('choose', one.degree)">
       <rect :x="index * wide + 0.5" :y="top(one.midi) + 0.5" :width="wide - 1" :height="tall - top(one.midi) - 1" />
       <text :x="index * wide + wide / 2" :y="top(one.midi) + 18">{{ degreeName(one.degree) }}</text>

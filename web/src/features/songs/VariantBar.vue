@@ -3,13 +3,13 @@
 import { computed } from 'vue'
 import type { Variant } from '@/api/queries'
 import { pitchName } from '@/composables/words'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
 const variant = defineModel<Variant>({ required: true })
 const props = defineProps<{ own: { do: string | null; tonality: string } }>()
 const MODES = ['dorian', 'phrygian', 'lydian', 'mixolydian'] as const
 const LETTERS = ['C', 'G', 'D', 'A', 'E', 'F', 'Bb', 'Eb', 'Ab']
-const other = computed(() => ({ major: say.song.tonality.minor, minor: say.song.tonality.major })[props.own.tonality])
+const other = computed(() => ({ major: say('song-tonality-minor'), minor: say('song-tonality-major') })[props.own.tonality])
 function change(name: keyof Variant, event: Event) {
   const value = (event.target as HTMLSelectElement).value
   const rest = Object.fromEntries(Object.entries(variant.value).filter(([key]) => key !== name))
@@ -18,10 +18,10 @@ function change(name: keyof Variant, event: Event) {
 </script>
 
 <template>
-  <div class="variants" role="group" :aria-label="say.variant.title">
-    <label v-if="own.tonality !== 'not_established'">{{ say.variant.how }} <select :value="variant.recast ?? ''" @change="change('recast', $event)"><option value="">{{ say.variant.asIs }}</option><template v-if="other"><option value="parallel">{{ say.variant.parallel(other) }}</option><option value="half">{{ say.variant.half(other) }}</option></template><option v-for="mode in MODES.filter((one) => one !== own.tonality)" :key="mode" :value="mode">{{ say.variant.parallel(mode) }}</option></select></label>
-    <label>{{ say.variant.do }} <select :value="variant.do ?? ''" @change="change('do', $event)"><option value="">{{ say.variant.written(pitchName(own.do ?? '')) }}</option><option v-for="one in LETTERS" :key="one" :value="one">{{ pitchName(one) }}</option></select></label>
-    <button v-if="variant.recast || variant.do" class="small" @click="variant = {}">{{ say.variant.back }}</button>
+  <div class="variants" role="group" :aria-label="say('variant-title')">
+    <label v-if="own.tonality !== 'not_established'">{{ say('variant-how') }} <select :value="variant.recast ?? ''" @change="change('recast', $event)"><option value="">{{ say('variant-as-is') }}</option><template v-if="other"><option value="parallel">{{ say('variant-parallel', { name: other }) }}</option><option value="half">{{ say('variant-half', { name: other }) }}</option></template><option v-for="mode in MODES.filter((one) => one !== own.tonality)" :key="mode" :value="mode">{{ say('variant-parallel', { name: mode }) }}</option></select></label>
+    <label>{{ say('variant-do') }} <select :value="variant.do ?? ''" @change="change('do', $event)"><option value="">{{ say('variant-written', { letter: pitchName(own.do ?? '') }) }}</option><option v-for="one in LETTERS" :key="one" :value="one">{{ pitchName(one) }}</option></select></label>
+    <button v-if="variant.recast || variant.do" class="small" @click="variant = {}">{{ say('variant-back') }}</button>
   </div>
 </template>
 

@@ -4,7 +4,7 @@ import type { Schemas } from '@/api/client'
 import { play } from '@/composables/useSound'
 import { degreeName } from '@/composables/useWording'
 import { pitchName } from '@/composables/words'
-import { say } from '@/locales/en'
+import { pointed as pointedAt } from '@/locales/sayings'
 
 export function usePointed(song: Ref<Schemas['SongRead'] | undefined>, playing: Ref<number | null>) {
   const pointed = ref<number | null>(null)
@@ -13,7 +13,7 @@ export function usePointed(song: Ref<Schemas['SongRead'] | undefined>, playing: 
   const sound = computed(() => at(note.value))
   const says = computed(() => {
     const one = at(pointed.value)
-    return one ? say.song.pointed(one.bar, one.degree ? degreeName(one.degree) : '', one.pitch ? pitchName(one.pitch) : '') : ''
+    return one ? pointedAt(one.bar, one.degree ? degreeName(one.degree) : '', one.pitch ? pitchName(one.pitch) : '') : ''
   })
   function point(which: number) {
     pointed.value = which

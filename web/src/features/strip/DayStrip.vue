@@ -5,7 +5,7 @@ import { computed } from 'vue'
 import { useDay } from '@/api/queries'
 import { sectionHere } from '@/composables/useTrail'
 import { minutesUntil, weekday } from '@/composables/words'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
 const day = useDay()
 const entries = computed(() => day.data.value?.entries ?? [])
@@ -18,37 +18,37 @@ const nowBefore = computed(() => {
   return index < 0 ? entries.value.length : index
 })
 const places = computed(() => [
-  { to: '/', says: say.places.today, icon: mdiDoorOpen },
-  { to: '/week', says: say.places.week, icon: mdiCalendarWeek },
-  { to: sectionHere.value ? `/sections/${sectionHere.value}/year` : '/year', says: say.places.year, icon: mdiImageFilterHdr },
-  { to: '/songs', says: say.places.songs, icon: mdiBookOpenVariant },
-  { to: sectionHere.value ? `/sections/${sectionHere.value}/ledger` : '/ledger', says: say.places.ledger, icon: mdiViewGridOutline },
-  { to: '/set-up', says: say.places.setUp, icon: mdiCogOutline },
+  { to: '/', says: say('places-today'), icon: mdiDoorOpen },
+  { to: '/week', says: say('places-week'), icon: mdiCalendarWeek },
+  { to: sectionHere.value ? `/sections/${sectionHere.value}/year` : '/year', says: say('places-year'), icon: mdiImageFilterHdr },
+  { to: '/songs', says: say('places-songs'), icon: mdiBookOpenVariant },
+  { to: sectionHere.value ? `/sections/${sectionHere.value}/ledger` : '/ledger', says: say('places-ledger'), icon: mdiViewGridOutline },
+  { to: '/set-up', says: say('places-set-up'), icon: mdiCogOutline },
 ])
 </script>
 
 <template>
   <div class="strip">
-    <nav class="day" :aria-label="say.places.day">
+    <nav class="day" :aria-label="say('places-day')">
       <h2 class="small">{{ title }}</h2>
       <ol>
         <template v-for="(entry, index) in entries" :key="entry.section.id + entry.starts">
-          <li v-if="index === nowBefore" class="now narrow">{{ say.strip.now(day.data.value?.now ?? '') }}</li>
+          <li v-if="index === nowBefore" class="now narrow">{{ say('strip-now', { clock: day.data.value?.now ?? '' }) }}</li>
           <li>
             <router-link :to="`/sections/${entry.section.id}`" :class="['entry', { past: isToday && index < nowBefore, running: entry.state === 'running' }]">
               <span class="clock narrow">{{ entry.starts }}</span><span class="name">{{ entry.section.name }}</span>
-              <span v-if="entry.state === 'running'" class="mark narrow">{{ say.strip.running }}</span>
-              <span v-else-if="entry.state === 'done'" class="mark narrow">✓ {{ say.strip.done }}</span>
-              <span v-else-if="entry.state === 'not_held'" class="mark narrow">{{ say.strip.notHeld }}</span>
-              <span v-else-if="entry.left_over" class="mark narrow hatched" :title="say.strip.leftOver(entry.left_over)">{{ say.strip.leftOver(entry.left_over) }}</span>
+              <span v-if="entry.state === 'running'" class="mark narrow">{{ say('strip-running') }}</span>
+              <span v-else-if="entry.state === 'done'" class="mark narrow">✓ {{ say('strip-done') }}</span>
+              <span v-else-if="entry.state === 'not_held'" class="mark narrow">{{ say('strip-not-held') }}</span>
+              <span v-else-if="entry.left_over" class="mark narrow hatched" :title="say('strip-left-over', { n: entry.left_over })">{{ say('strip-left-over', { n: entry.left_over }) }}</span>
             </router-link>
           </li>
         </template>
-        <li v-if="nowBefore === entries.length && entries.length" class="now narrow">{{ say.strip.now(day.data.value?.now ?? '') }}</li>
+        <li v-if="nowBefore === entries.length && entries.length" class="now narrow">{{ say('strip-now', { clock: day.data.value?.now ?? '' }) }}</li>
       </ol>
-      <p v-if="day.data.value && !entries.length" class="small quiet">{{ say.strip.none }}</p>
+      <p v-if="day.data.value && !entries.length" class="small quiet">{{ say('strip-none') }}</p>
     </nav>
-    <nav class="places" :aria-label="say.places.main">
+    <nav class="places" :aria-label="say('places-main')">
       <router-link v-for="place in places" :key="place.to" :to="place.to" :class="{ last: place.to === '/set-up' }"><v-icon :icon="place.icon" size="20" aria-hidden="true" /><span>{{ place.says }}</span></router-link>
     </nav>
   </div>

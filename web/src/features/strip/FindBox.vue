@@ -3,7 +3,7 @@
 import { computed, nextTick, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { useSections, useSongsNamed } from '@/api/queries'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
 const emit = defineEmits<{ close: [] }>()
 const router = useRouter()
@@ -18,9 +18,9 @@ const found = computed(() => {
   const wanted = text.value.trim().toLowerCase()
   if (!wanted) return []
   const places = [
-    ...(sections.data.value ?? []).map((one) => ({ says: one.name, kind: say.sectionForm.gradeOf(one.grade), to: `/sections/${one.id}` })),
+    ...(sections.data.value ?? []).map((one) => ({ says: one.name, kind: say('section-form-grade-of', { n: one.grade }), to: `/sections/${one.id}` })),
   ].filter((place) => place.says.toLowerCase().includes(wanted))
-  return [...places, ...(songs.data.value?.songs ?? []).map((one) => ({ says: one.title, kind: say.places.songs, to: `/songs/${one.id}` }))].slice(0, 8)
+  return [...places, ...(songs.data.value?.songs ?? []).map((one) => ({ says: one.title, kind: say('places-songs'), to: `/songs/${one.id}` }))].slice(0, 8)
 })
 function go(to?: string) {
   if (to) void router.push(to)
@@ -33,9 +33,9 @@ function walk(by: number) {
 
 <template>
   <div class="find sheet" role="search">
-    <input ref="field" v-model="text" type="search" :aria-label="say.keys.search" :placeholder="say.keys.search" @input="at = 0" @keydown.down.prevent="walk(1)" @keydown.up.prevent="walk(-1)" @keydown.enter="go(found[at]?.to)" @keydown.esc="go()" @blur="emit('close')" />
+    <input ref="field" v-model="text" type="search" :aria-label="say('keys-search')" :placeholder="say('keys-search')" @input="at = 0" @keydown.down.prevent="walk(1)" @keydown.up.prevent="walk(-1)" @keydown.enter="go(found[at]?.to)" @keydown.esc="go()" @blur="emit('close')" />
     <ul><li v-for="(place, index) in found" :key="place.to"><a :href="place.to" :class="{ at: index === at }" @mousedown.prevent="go(place.to)">{{ place.says }} <span class="quiet small">{{ place.kind }}</span></a></li></ul>
-    <p v-if="text && !found.length" class="quiet small">{{ say.songs.nothing }}</p>
+    <p v-if="text && !found.length" class="quiet small">{{ say('songs-nothing') }}</p>
   </div>
 </template>
 

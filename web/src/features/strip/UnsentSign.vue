@@ -3,7 +3,7 @@
 import { computed, onUnmounted, ref, watch } from 'vue'
 import { outbox } from '@/api/outbox'
 import { useAside } from '@/api/queries'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
 const SOON = 1500 // what is sent at once need not be said
 const late = ref(false)
@@ -20,8 +20,8 @@ const toSettle = computed(() => outbox.refused.value.length + (aside.data.value?
 
 <template>
   <div class="row" role="status">
-    <router-link v-if="late && outbox.waiting.value" to="/kept" class="sign">△ {{ say.outbox.unsent(outbox.waiting.value) }}</router-link>
-    <router-link v-if="toSettle" to="/kept" class="sign">△ {{ say.outbox.aside(toSettle) }}</router-link>
+    <router-link v-if="late && outbox.waiting.value" to="/kept" class="sign">△ {{ say('outbox-unsent', { n: outbox.waiting.value }) }}</router-link>
+    <router-link v-if="toSettle" to="/kept" class="sign">△ {{ say('outbox-aside', { n: toSettle }) }}</router-link>
   </div>
 </template>
 

@@ -4,23 +4,23 @@ import type { Schemas } from '@/api/client'
 import { useScore } from '@/api/queries'
 import ScoreView from '@/components/ScoreView.vue'
 import TonicPattern from '@/components/TonicPattern.vue'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
 const props = defineProps<{ part: Schemas['PartRead'] }>()
 const score = useScore(() => props.part.song?.id ?? '', 1500)
 </script>
 
 <template>
-  <section :class="['face', { bare: !part.song }]" :aria-label="say.teach.activity">
+  <section :class="['face', { bare: !part.song }]" :aria-label="say('teach-activity')">
     <div class="words">
       <p v-if="part.song" class="song quiet">{{ part.song.title }}</p>
       <h1>{{ part.title }}</h1>
       <ol class="steps"><li v-for="step in part.steps.slice(0, 3)" :key="step">{{ step }}</li></ol>
-      <p v-if="part.props" class="quiet">{{ say.lesson.props }}: {{ part.props }}</p>
+      <p v-if="part.props" class="quiet">{{ say('lesson-props') }}: {{ part.props }}</p>
       <p v-if="part.care" class="care">{{ part.care }}</p>
       <TonicPattern v-if="part.song" :tonic="part.song.tonic" :starting="part.song.starting" big />
     </div>
-    <div v-if="part.song" class="music sheet"><ScoreView v-if="score.data.value" :svg="score.data.value" :label="say.song.score(part.song.title)" /><p v-else-if="score.error.value" class="wrong">△ {{ score.error.value.message }}</p></div>
+    <div v-if="part.song" class="music sheet"><ScoreView v-if="score.data.value" :svg="score.data.value" :label="say('song-score', { title: part.song.title })" /><p v-else-if="score.error.value" class="wrong">△ {{ score.error.value.message }}</p></div>
   </section>
 </template>
 

@@ -3,7 +3,7 @@
 import type { Schemas } from '@/api/client'
 import ConceptSign from '@/components/ConceptSign.vue'
 import StandingGlyph from '@/components/StandingGlyph.vue'
-import { say } from '@/locales/en'
+import { say, sayOf } from '@/locales/say'
 import type { Result } from './useQueue'
 
 interface Done { child: string; name: string; result: Result | 'absent'; event: string }
@@ -16,34 +16,34 @@ const props = defineProps<{
   names: boolean
 }>()
 defineEmits<{ pick: [child: string]; give: [result: Result | 'absent']; undo: [] }>()
-const shown = (place: Schemas['PlaceRead'], index: number) => (props.names ? place.name : say.teach.hidden(index + 1))
+const shown = (place: Schemas['PlaceRead'], index: number) => (props.names ? place.name : say('teach-hidden', { n: index + 1 }))
 const results: { result: Result; says: string; key: string; level: string }[] = [
-  { result: 'secure', says: say.keys.secure, key: '3', level: 'secure' },
-  { result: 'nearly', says: say.keys.nearly, key: '2', level: 'nearly' },
-  { result: 'not_yet', says: say.keys.notYet, key: '1', level: 'not_yet' },
+  { result: 'secure', says: say('keys-secure'), key: '3', level: 'secure' },
+  { result: 'nearly', says: say('keys-nearly'), key: '2', level: 'nearly' },
+  { result: 'not_yet', says: say('keys-not-yet'), key: '1', level: 'not_yet' },
 ]
 </script>
 
 <template>
-  <section class="hearing" :aria-label="say.teach.hearing">
+  <section class="hearing" :aria-label="say('teach-hearing')">
     <div class="row spread head">
-      <p class="row"><ConceptSign v-if="hearing.concept.sign !== hearing.concept.name" :sign="hearing.concept.sign" :name="hearing.concept.name" :height="24" /><strong>{{ say.teach.listening(hearing.concept.name, say.teach.ways[hearing.way], say.teach.helps[hearing.help]) }}</strong></p>
-      <p class="row small quiet"><span>{{ say.teach.heard(done.filter((one) => one.result !== 'absent').length) }}</span><button v-if="done.length" class="undo" @click="$emit('undo')">{{ say.teach.undo }}<template v-if="names">: {{ done.at(-1)?.name }}</template> <span class="kbd">⌫</span></button></p>
+      <p class="row"><ConceptSign v-if="hearing.concept.sign !== hearing.concept.name" :sign="hearing.concept.sign" :name="hearing.concept.name" :height="24" /><strong>{{ say('teach-listening', { concept: hearing.concept.name, way: sayOf('teach-ways', hearing.way), help: sayOf('teach-helps', hearing.help) }) }}</strong></p>
+      <p class="row small quiet"><span>{{ say('teach-heard', { n: done.filter((one) => one.result !== 'absent').length }) }}</span><button v-if="done.length" class="undo" @click="$emit('undo')">{{ say('teach-undo') }}<template v-if="names">: {{ done.at(-1)?.name }}</template> <span class="kbd">⌫</span></button></p>
     </div>
-    <p v-if="!four.length" class="quiet">{{ say.teach.nobody }}</p>
+    <p v-if="!four.length" class="quiet">{{ say('teach-nobody') }}</p>
     <div v-else class="panel">
-      <div class="four" role="group" :aria-label="say.teach.queue">
+      <div class="four" role="group" :aria-label="say('teach-queue')">
         <button v-for="(place, index) in four" :key="place.child_id" :class="['child', { on: place.child_id === current?.child_id }]" :aria-pressed="place.child_id === current?.child_id" :title="names ? place.reason : undefined" @click="$emit('pick', place.child_id)">
           <span class="name">{{ shown(place, index) }}</span><span v-if="names" class="why small">{{ place.reason }}</span>
         </button>
       </div>
-      <div class="results" role="group" :aria-label="current && names ? current.name : say.teach.now">
+      <div class="results" role="group" :aria-label="current && names ? current.name : say('teach-now')">
         <button v-for="one in results" :key="one.result" :class="['result', one.result]" @click="$emit('give', one.result)"><StandingGlyph :level="one.level" :size="26" plain /><span>{{ one.says }}</span><span class="kbd">{{ one.key }}</span></button>
-        <button class="result away" @click="$emit('give', 'absent')"><span>{{ say.keys.absent }}</span><span class="kbd">0</span></button>
+        <button class="result away" @click="$emit('give', 'absent')"><span>{{ say('keys-absent') }}</span><span class="kbd">0</span></button>
       </div>
     </div>
-    <p v-if="names && then.length" class="small quiet">{{ say.teach.then }} {{ then.map((place) => place.name).join(', ') }}</p>
-    <p v-if="!names" class="small quiet">{{ say.teach.namesHidden }}</p>
+    <p v-if="names && then.length" class="small quiet">{{ say('teach-then') }} {{ then.map((place) => place.name).join(', ') }}</p>
+    <p v-if="!names" class="small quiet">{{ say('teach-names-hidden') }}</p>
   </section>
 </template>
 

@@ -3,7 +3,7 @@
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import { vFirst } from '@/composables/vFirst'
-import { say } from '@/locales/en'
+import { say, sayOf } from '@/locales/say'
 
 const props = defineProps<{ parts: readonly Schemas['PartRead'][]; busy: boolean }>()
 defineEmits<{ end: [note: string]; back: [] }>()
@@ -13,11 +13,11 @@ const open = computed(() => props.parts.filter((part) => part.tick !== 'done'))
 
 <template>
   <form class="end" @submit.prevent="$emit('end', note)">
-    <h1>{{ say.teach.end }}</h1>
-    <ul v-if="open.length"><li v-for="part in open" :key="part.id"><strong>{{ part.title }}</strong> <span class="quiet">{{ say.lesson.was[part.tick ?? 'open'] }}</span></li></ul>
-    <p v-if="open.length" class="quiet">{{ say.teach.ended }}</p>
-    <v-text-field v-model="note" v-first :label="say.teach.note" :hint="say.teach.noteHint" maxlength="300" persistent-hint />
-    <div class="row"><v-btn type="submit" class="main" size="large" :disabled="busy">{{ say.teach.end }}</v-btn><v-btn size="large" @click="$emit('back')">{{ say.teach.previous }}</v-btn></div>
+    <h1>{{ say('teach-end') }}</h1>
+    <ul v-if="open.length"><li v-for="part in open" :key="part.id"><strong>{{ part.title }}</strong> <span class="quiet">{{ sayOf('lesson-was', part.tick ?? 'open') }}</span></li></ul>
+    <p v-if="open.length" class="quiet">{{ say('teach-ended') }}</p>
+    <v-text-field v-model="note" v-first :label="say('teach-note')" :hint="say('teach-note-hint')" maxlength="300" persistent-hint />
+    <div class="row"><v-btn type="submit" class="main" size="large" :disabled="busy">{{ say('teach-end') }}</v-btn><v-btn size="large" @click="$emit('back')">{{ say('teach-previous') }}</v-btn></div>
   </form>
 </template>
 

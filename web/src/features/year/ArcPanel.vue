@@ -5,7 +5,8 @@ import type { Schemas } from '@/api/client'
 import ConceptSign from '@/components/ConceptSign.vue'
 import { capital, shortDay } from '@/composables/words'
 import { phaseName } from '@/locales/names'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
+import { movedBy } from '@/locales/sayings'
 
 const props = defineProps<{ year: Schemas['YearRead']; concept: Schemas['ConceptRead']; busy: boolean; pushed: readonly { name: string; by: number }[] | null; refused: string }>()
 const emit = defineEmits<{ wish: [wish: Schemas['WishBody']] }>()
@@ -40,30 +41,30 @@ defineExpose({ split, move: (by: number) => arc.value && !arc.value.begun && sen
     <p class="row"><ConceptSign :sign="concept.sign" :name="concept.name" :height="30" /><span class="quiet">{{ concept.strand }}</span></p>
     <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
     <dl v-if="arc">
-      <template v-for="{ phase, first: from, last: to } in arc.phases" :key="phase + from"><dt>{{ capital(phaseName(phase)) }}</dt><dd>{{ day(from) }}<template v-if="to !== from"> – {{ day(to) }}</template> <span class="quiet small">{{ say.year.lessonsOf(to - from + 1) }}</span></dd></template>
+      <template v-for="{ phase, first: from, last: to } in arc.phases" :key="phase + from"><dt>{{ capital(phaseName(phase)) }}</dt><dd>{{ day(from) }}<template v-if="to !== from"> – {{ day(to) }}</template> <span class="quiet small">{{ say('year-lessons-of', { n: to - from + 1 }) }}</span></dd></template>
     </dl>
-    <p v-if="touches.length" class="small quiet">{{ capital(say.year.was) }}: {{ touches.length }} ×, {{ day(touches[0]?.lesson ?? 1) }} – {{ day(touches.at(-1)?.lesson ?? 1) }}</p>
-    <p v-if="arc?.begun" class="small quiet">{{ say.year.begun }}</p>
-    <p v-if="arc?.fixed" class="small">{{ say.year.placed }}</p>
+    <p v-if="touches.length" class="small quiet">{{ capital(say('year-was')) }}: {{ touches.length }} ×, {{ day(touches[0]?.lesson ?? 1) }} – {{ day(touches.at(-1)?.lesson ?? 1) }}</p>
+    <p v-if="arc?.begun" class="small quiet">{{ say('year-begun') }}</p>
+    <p v-if="arc?.fixed" class="small">{{ say('year-placed') }}</p>
     <template v-if="arc">
-      <div v-if="!arc.begun" class="acts"><span>{{ say.year.begin }} {{ starting }}</span><v-btn size="small" :disabled="busy || starting <= year.next_lesson" @click="send({ start: starting - 1 })">{{ say.year.earlier }} <span class="kbd">[</span></v-btn><v-btn size="small" :disabled="busy" @click="send({ start: starting + 1 })">{{ say.year.laterOne }} <span class="kbd">]</span></v-btn></div>
-      <div v-if="prepare > 0 && !arc.begun && !arc.short" class="acts"><span>{{ say.year.prepare }} {{ prepare }}</span><v-btn size="small" :disabled="busy || prepare <= 1" @click="send({ prepare: prepare - 1 })">{{ say.year.shorter }}</v-btn><v-btn size="small" :disabled="busy" @click="send({ prepare: prepare + 1 })">{{ say.year.longer }}</v-btn></div>
-      <div v-if="practise > 0 && !arc.short" class="acts"><span>{{ say.year.practise }} {{ practise }}</span><v-btn size="small" :disabled="busy || practise <= 4" @click="send({ practise: practise - 1 })">{{ say.year.shorter }} <span class="kbd">-</span></v-btn><v-btn size="small" :disabled="busy" @click="send({ practise: practise + 1 })">{{ say.year.longer }} <span class="kbd">+</span></v-btn></div>
+      <div v-if="!arc.begun" class="acts"><span>{{ say('year-begin') }} {{ starting }}</span><v-btn size="small" :disabled="busy || starting <= year.next_lesson" @click="send({ start: starting - 1 })">{{ say('year-earlier') }} <span class="kbd">[</span></v-btn><v-btn size="small" :disabled="busy" @click="send({ start: starting + 1 })">{{ say('year-later-one') }} <span class="kbd">]</span></v-btn></div>
+      <div v-if="prepare > 0 && !arc.begun && !arc.short" class="acts"><span>{{ say('year-prepare') }} {{ prepare }}</span><v-btn size="small" :disabled="busy || prepare <= 1" @click="send({ prepare: prepare - 1 })">{{ say('year-shorter') }}</v-btn><v-btn size="small" :disabled="busy" @click="send({ prepare: prepare + 1 })">{{ say('year-longer') }}</v-btn></div>
+      <div v-if="practise > 0 && !arc.short" class="acts"><span>{{ say('year-practise') }} {{ practise }}</span><v-btn size="small" :disabled="busy || practise <= 4" @click="send({ practise: practise - 1 })">{{ say('year-shorter') }} <span class="kbd">-</span></v-btn><v-btn size="small" :disabled="busy" @click="send({ practise: practise + 1 })">{{ say('year-longer') }} <span class="kbd">+</span></v-btn></div>
       <div v-if="longRuns.length" class="split">
-        <label>{{ say.year.splitFrom }} <input v-model.number="restFrom" type="number" :min="year.next_lesson" :max="year.lessons.length" /></label>
-        <label>{{ say.year.splitFor }} <input v-model.number="restFor" type="number" min="1" max="12" /> {{ say.year.splitLessons }}</label>
-        <v-btn size="small" :disabled="busy || !restFor" @click="split">{{ say.year.split }} <span class="kbd">s</span></v-btn>
-        <v-btn v-if="wish?.pause" size="small" :disabled="busy" @click="send({ pause_from: null, pause: null })">{{ say.year.join }}</v-btn>
+        <label>{{ say('year-split-from') }} <input v-model.number="restFrom" type="number" :min="year.next_lesson" :max="year.lessons.length" /></label>
+        <label>{{ say('year-split-for') }} <input v-model.number="restFor" type="number" min="1" max="12" /> {{ say('year-split-lessons') }}</label>
+        <v-btn size="small" :disabled="busy || !restFor" @click="split">{{ say('year-split') }} <span class="kbd">s</span></v-btn>
+        <v-btn v-if="wish?.pause" size="small" :disabled="busy" @click="send({ pause_from: null, pause: null })">{{ say('year-join') }}</v-btn>
       </div>
-      <p v-if="wish?.pause && wish.pause_from" class="small">{{ say.year.rests(day(wish.pause_from), wish.pause) }}</p>
+      <p v-if="wish?.pause && wish.pause_from" class="small">{{ say('year-rests', { from: day(wish.pause_from), n: wish.pause }) }}</p>
       <div v-if="!arc.begun" class="split">
-        <label>{{ say.year.notBefore }} <input type="date" :value="wish?.not_before ?? ''" :disabled="busy" @change="send({ not_before: ($event.target as HTMLInputElement).value || null })" /></label>
-        <label>{{ say.year.notAfter }} <input type="date" :value="wish?.not_after ?? ''" :disabled="busy" @change="send({ not_after: ($event.target as HTMLInputElement).value || null })" /></label>
+        <label>{{ say('year-not-before') }} <input type="date" :value="wish?.not_before ?? ''" :disabled="busy" @change="send({ not_before: ($event.target as HTMLInputElement).value || null })" /></label>
+        <label>{{ say('year-not-after') }} <input type="date" :value="wish?.not_after ?? ''" :disabled="busy" @change="send({ not_after: ($event.target as HTMLInputElement).value || null })" /></label>
       </div>
-      <div class="row"><v-btn v-if="wish" size="small" :disabled="busy" @click="send({ start: null, prepare: null, practise: null, not_before: null, not_after: null, pause_from: null, pause: null })">{{ say.year.free }}</v-btn><v-btn v-if="!arc.begun" size="small" :disabled="busy" @click="send({ start: null, next_year: true })">{{ say.year.nextYear }}</v-btn></div>
+      <div class="row"><v-btn v-if="wish" size="small" :disabled="busy" @click="send({ start: null, prepare: null, practise: null, not_before: null, not_after: null, pause_from: null, pause: null })">{{ say('year-free') }}</v-btn><v-btn v-if="!arc.begun" size="small" :disabled="busy" @click="send({ start: null, next_year: true })">{{ say('year-next-year') }}</v-btn></div>
     </template>
-    <v-btn v-else-if="wish?.next_year" size="small" :disabled="busy" @click="send({})">{{ say.year.thisYear }}</v-btn>
-    <section v-if="pushed" class="stack" role="status"><h3>{{ say.year.moved }}</h3><p v-if="!pushed.length" class="quiet">{{ say.year.nothingMoved }}</p><ul><li v-for="one in pushed" :key="one.name">{{ capital(one.name) }}: {{ say.year.by(one.by) }}</li></ul></section>
+    <v-btn v-else-if="wish?.next_year" size="small" :disabled="busy" @click="send({})">{{ say('year-this-year') }}</v-btn>
+    <section v-if="pushed" class="stack" role="status"><h3>{{ say('year-moved') }}</h3><p v-if="!pushed.length" class="quiet">{{ say('year-nothing-moved') }}</p><ul><li v-for="one in pushed" :key="one.name">{{ capital(one.name) }}: {{ movedBy(one.by) }}</li></ul></section>
     <p v-if="concept.prompt" class="quiet">“{{ concept.prompt }}”</p>
   </div>
 </template>

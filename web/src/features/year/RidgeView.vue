@@ -4,7 +4,7 @@ import { computed, onMounted, onUnmounted, ref, useId } from 'vue'
 import type { Schemas } from '@/api/client'
 import { monthName, shortDay } from '@/composables/words'
 import { phaseName } from '@/locales/names'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 import { bandsOf, type Run, type Stratum } from './strata'
 
 const props = withDefaults(defineProps<{ year: Schemas['YearRead']; picked?: string; compact?: boolean }>(), { picked: '', compact: false })
@@ -46,14 +46,14 @@ const turns = computed(() =>
 )
 const months = computed(() => turns.value.filter((one, index, all) => !index || x(one.at) - x(all[index - 1]?.at ?? 1) > 26))
 const spoken = (one: Stratum) => {
-  const runs = one.runs.map((run) => `${phaseName(run.phase)} ${run.taught ? say.year.was : ''} ${shortDay(props.year.lessons[run.from - 1] ?? '')}`)
+  const runs = one.runs.map((run) => `${phaseName(run.phase)} ${run.taught ? say('year-was') : ''} ${shortDay(props.year.lessons[run.from - 1] ?? '')}`)
   return `${one.concept.name}: ${runs.join(', ')}`
 }
 const here = computed(() => Math.min(props.year.next_lesson, count.value + 1))
 </script>
 
 <template>
-  <svg ref="frame" :viewBox="`0 0 ${width} ${total}`" :class="['ridge', { compact }]" :role="compact ? 'img' : 'group'" :aria-label="`${say.year.ridge} ${year.section.name}`">
+  <svg ref="frame" :viewBox="`0 0 ${width} ${total}`" :class="['ridge', { compact }]" :role="compact ? 'img' : 'group'" :aria-label="`${say('year-ridge')} ${year.section.name}`">
     <defs>
       <pattern :id="`${id}-prepare`" width="6" height="6" patternUnits="userSpaceOnUse"><rect width="6" height="6" class="ground" /><circle cx="2" cy="2" r="1" class="ink" /><circle cx="5" cy="5" r="1" class="ink" /></pattern>
       <pattern :id="`${id}-practise`" width="5" height="5" patternUnits="userSpaceOnUse"><rect width="5" height="5" class="ground" /><rect width="5" height="1.6" y="1.5" class="ink" /></pattern>

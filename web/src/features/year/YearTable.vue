@@ -3,7 +3,7 @@
 import type { Schemas } from '@/api/client'
 import { capital, shortDay } from '@/composables/words'
 import { phaseName } from '@/locales/names'
-import { say } from '@/locales/en'
+import { say } from '@/locales/say'
 
 defineProps<{ year: Schemas['YearRead'] }>()
 const order = ['prepare', 'present', 'practise', 'warm', 'assess'] as const
@@ -13,10 +13,10 @@ const span = (year: Schemas['YearRead'], arc: Schemas['ArcRead'], phase: string)
 
 <template>
   <details>
-    <summary>{{ say.year.table }}</summary>
+    <summary>{{ say('year-table') }}</summary>
     <div class="scroll">
       <table>
-        <thead><tr><th scope="col">{{ say.year.concept }}</th><th v-for="phase in order" :key="phase" scope="col">{{ capital(phaseName(phase)) }}</th></tr></thead>
+        <thead><tr><th scope="col">{{ say('year-concept') }}</th><th v-for="phase in order" :key="phase" scope="col">{{ capital(phaseName(phase)) }}</th></tr></thead>
         <tbody><tr v-for="arc in year.arcs" :key="arc.concept.key"><th scope="row">{{ capital(arc.concept.name) }}</th><td v-for="phase in order" :key="phase">{{ span(year, arc, phase) }}</td></tr></tbody>
       </table>
     </div>

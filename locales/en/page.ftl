@@ -1,0 +1,1004 @@
+# Every word of the page.
+
+## app
+app = Kopje
+
+## places
+places-week = Week
+places-year = Year
+places-today = Today
+places-songs = Songs
+places-ledger = Ledger
+places-set-up = Set-up
+places-main = Main places
+places-day = The day
+
+## keys
+keys-title = Keys
+keys-close = Close
+keys-open = Keys
+keys-search = Search songs and sections
+keys-pitch = Starting pitch
+keys-tonic = Tonic pattern
+keys-next = Next
+keys-previous = Previous
+keys-done = Done
+keys-partly = Partly
+keys-skip = Skip
+keys-secure = Secure
+keys-nearly = Nearly
+keys-not-yet = Not yet
+keys-absent = Absent
+keys-undo = Take the last mark back
+keys-names = Hold: show names
+keys-pin = Pin
+keys-refuse = Refuse
+keys-propose = Propose anew
+keys-choose = Choose a part
+keys-help = This sheet
+keys-teach = Teach
+
+## state
+state-loading = One moment …
+state-failed = This could not be loaded.
+state-again = Try again
+
+## signIn
+sign-in-login = Name
+sign-in-password = Password
+sign-in-go = Sign in
+sign-in-lead = The planner and the ledger that know the music.
+
+## firstRun
+first-run-title = Begin
+first-run-lead = One page, then you can plan. Everything can be changed later.
+first-run-school = School
+first-run-teacher = Your name
+first-run-login = Name to sign in with
+first-run-password = Password (8 characters or more)
+first-run-section = Your first section
+first-run-songs = Put the songs that come with Kopje into my songbook
+first-run-go = Begin
+
+## sectionForm
+section-form-name = Section, for instance 2A
+section-form-grade = Grade
+section-form-grade-of = { $n ->
+     [0] Kindergarten
+     [13] Choir
+    *[other] Grade { $n }
+  }
+section-form-minutes = Minutes a lesson
+section-form-names = Children, one name a line
+section-form-names-hint = Paste a column. Names as you call them; nothing else is needed.
+section-form-meets = Meets
+section-form-day = Day
+section-form-time = Time
+section-form-minutes-here = Minutes (empty: as usual)
+section-form-add-meeting = Add a meeting
+section-form-remove-meeting = Remove this meeting
+section-form-earlier = Earlier grades brought their usual concepts (you can change this later)
+section-form-counted = { $n ->
+     [one] { $n } child
+    *[other] { $n } children
+  }
+
+## weekdays
+weekdays-0 = Monday
+weekdays-1 = Tuesday
+weekdays-2 = Wednesday
+weekdays-3 = Thursday
+weekdays-4 = Friday
+weekdays-5 = Saturday
+weekdays-6 = Sunday
+
+## strip
+strip-none = No lessons are timetabled yet. Add meeting times in Set-up.
+strip-left-over = { $n } left over
+strip-running = in the room now
+strip-done = taught
+strip-not-held = did not happen
+strip-now = now { $clock }
+
+## today
+today-rest = That was the last lesson of the day.
+today-next = { $when ->
+    [soon] { $name } in { $minutes } min
+    [now] { $name } is due now
+   *[later] { $name } comes next
+  }
+today-next-day = { $name } on { $day } at { $time }
+today-start = start on { $pitch }
+today-left = { $n ->
+     [one] { $n } thing
+    *[other] { $n } things
+  } left over
+today-hear = hear { $names }
+today-later = Later
+today-all = All sections
+today-teach = Teach
+today-go-on = Go on teaching
+today-look = Look at the lesson
+today-propose = Propose the lesson
+today-no-lesson = No lesson is proposed yet.
+
+## section
+section-title = { $grade ->
+     [0] Kindergarten
+     [13] Choir
+    *[other] Grade { $grade }
+  } · { $roll ->
+     [one] { $roll } child
+    *[other] { $roll } children
+  }
+section-lessons = { $n ->
+     [one] { $n } lesson
+    *[other] { $n } lessons
+  } taught
+section-due = Due
+section-secure = Secure in
+section-nothing-secure = Nothing has been heard often enough yet.
+section-declared = { $n } more declared from earlier years
+section-songs-for = Songs for this
+section-next-lesson = Next lesson
+section-ledger = Ledger
+section-open = Open the lesson
+section-ahead = Lessons after that
+section-propose-this = Propose it
+section-propose = Propose the lesson
+section-no-songs = The songbook is empty. Bring in a few songs first.
+section-bring-songs = Go to the songs
+section-barred = { $n ->
+     [one] { $n } song
+    *[other] { $n } songs
+  } will not do for this
+section-met = { $n ->
+     [0] new to them
+    *[other] sung in { $n ->
+     [one] { $n } lesson
+    *[other] { $n } lessons
+  }
+  }
+section-nothing-due = Nothing is due: everything of this grade is named and ready.
+
+## purpose
+purpose-prepare = prepare
+purpose-present = present
+purpose-practise = practise
+
+## lesson
+lesson-title = Lesson { $n }
+lesson-minutes = { $n } of { $of } minutes
+lesson-new = new
+lesson-left-over = left over
+lesson-why = Why this?
+lesson-alternatives = Instead
+lesson-pin = Pin
+lesson-unpin = Unpin
+lesson-refuse = Not for this section
+lesson-propose = Propose anew
+lesson-teach = Teach
+lesson-go-on = Go on teaching
+lesson-over = This lesson is over.
+lesson-not-held = This lesson did not happen.
+lesson-reopen = Open it again
+lesson-note = Your note
+lesson-swap = Take this
+lesson-none = Nothing else fits here.
+lesson-new-thing = new: { $what }
+lesson-props = Fetch
+lesson-best = best possible
+lesson-found = best found
+lesson-hears = { $n } heard alone
+lesson-proposing = Proposing …
+lesson-last-note = From last time
+lesson-next-one = Propose the next lesson
+lesson-energy-seated = seated
+lesson-energy-standing = standing
+lesson-energy-moving = moving
+lesson-choose = Choose a part to see why it is there and what else would fit.
+lesson-was-done = done
+lesson-was-partly = partly
+lesson-was-skipped = skipped
+lesson-was-open = not reached
+
+## outbox
+outbox-unsent = { $n ->
+     [one] { $n } thing
+    *[other] { $n } things
+  } not sent yet
+outbox-aside = { $n ->
+     [one] { $n } thing
+    *[other] { $n } things
+  } to settle
+outbox-title = Not sent, and set aside
+outbox-lead = What you mark is kept on this device first and then sent. Nothing here is lost; nobody else sees it.
+outbox-away = Kopje does not answer. It is tried again by itself.
+outbox-out = You are signed out. Sign in again, and it is sent.
+outbox-none = Everything has been sent, and nothing waits to be settled.
+outbox-waiting = Waiting to be sent
+outbox-refused-title = Not accepted as it is
+outbox-aside-title = Set aside by Kopje
+outbox-again = Try again
+outbox-drop = Let it go
+outbox-full = This device has no room left, so the last mark was not kept. Free some space, then mark again.
+outbox-send-now = Send now
+outbox-kinds-started = lesson begun
+outbox-kinds-ticked = a part ticked
+outbox-kinds-marked = a mark
+outbox-kinds-taken_back = taken back
+outbox-kinds-absent = absent
+outbox-kinds-noted = a note
+outbox-kinds-ended = lesson ended
+outbox-kinds-reopened = lesson opened again
+outbox-kinds-rated = how a part went
+outbox-kinds-not_held = lesson did not happen
+
+## teach
+teach-of = { $n } of { $all }
+teach-previous = Previous
+teach-next = Next
+teach-done = Done
+teach-partly = Partly
+teach-skip = Skip
+teach-end = End the lesson
+teach-minutes = min
+teach-left = { $n } min left in the lesson
+teach-names = Hold to show names
+teach-mine = Only I see this screen
+teach-projector = Projector
+teach-listening = { $concept } · { $way } · { $help }
+teach-ways-hear = hearing it
+teach-ways-sing = singing or playing
+teach-ways-read = reading
+teach-ways-write = writing
+teach-ways-create = making
+teach-helps-none = alone, no help
+teach-helps-model = with a model
+teach-helps-signs = with signs or pointing
+teach-queue = Hear these
+teach-then = then
+teach-nobody = Everybody on the roll was heard or is absent.
+teach-hidden = Child { $n }
+teach-undo = Undo
+teach-note = One line for next time
+teach-note-hint = It is shown before the next lesson.
+teach-heard = { $n } heard
+teach-ended = What was not done comes again in the next lesson, as far as it finds room there; the others are named.
+teach-ticked-done = done
+teach-ticked-partly = partly
+teach-ticked-skipped = skipped
+teach-names-hidden = Names are hidden while this screen may be mirrored.
+teach-now = now hearing
+teach-hearing = Hearing queue
+teach-activity = Activity
+
+## projector
+projector-title = Projector
+projector-waiting = Waiting for the lesson …
+projector-look = Look and listen
+
+## ledger
+ledger-title = Ledger
+ledger-children = Child
+ledger-readiness = The class
+ledger-empty = Nothing has been heard or taught here yet. Teach a lesson and mark a few children.
+ledger-legend = Legend
+ledger-no-marks = No marks: nobody listened yet.
+ledger-marks = Marks, newest first
+ledger-ways = By way
+ledger-answers-ready = ready
+ledger-answers-teach_again = teach again
+ledger-answers-split = split
+ledger-answers-hear_more = hear more
+ledger-answers-nobody_heard = not heard
+ledger-voices-alone = alone
+ledger-voices-group = in a group
+ledger-voices-class = with the class
+ledger-share = { $good } of { $heard }
+
+## year
+year-title = Year
+year-ridge = The year of
+year-was = taught
+year-lay = Lay the year
+year-lay-again = Lay it anew
+year-laying = Laying …
+year-ways-out = Ways out
+year-looking = Looking for ways …
+year-take = Take this
+year-back = Keep it as it is
+year-preview = Preview: this is what the year would look like.
+year-phases-prepare = prepare
+year-phases-present = name it
+year-phases-practise = practise
+year-phases-warm = keep warm
+year-phases-assess = assess
+year-fits = best possible
+year-kept = in the order you had; lay it anew to look for a better one
+year-found = { $gap ->
+    [0] best found
+   *[other] best found, at most { $gap } points from best
+  }
+year-reserve = { $n ->
+     [one] { $n } lesson
+    *[other] { $n } lessons
+  } in reserve
+year-held = { $n } of { $of ->
+     [one] { $of } lesson
+    *[other] { $of } lessons
+  } held
+year-minutes = { $hours } h { $minutes } min of contact left
+year-assumed = No terms are entered yet, so September to June is assumed.
+year-to-set-up = Enter the terms
+year-left-out = No room this year
+year-later = Waits for next year
+year-table = The same as a table
+year-concept = Concept
+year-begin = Begins in lesson
+year-earlier = Earlier
+year-later-one = Later
+year-longer = Longer
+year-shorter = Shorter
+year-prepare = Prepare
+year-practise = Practise
+year-next-year = Wait for next year
+year-this-year = Bring it back into this year
+year-free = Let Kopje place it
+year-placed = You placed it here.
+year-split = Split it
+year-split-from = Rest from lesson
+year-split-for = for
+year-split-lessons = lessons
+year-join = Join it again
+year-rests = It rests from { $from } for { $n ->
+     [one] { $n } lesson
+    *[other] { $n } lessons
+  }.
+year-not-before = Not named before
+year-not-after = Not named after
+year-begun = It has begun: what was taught stays as it was.
+year-moved = This moved with it
+year-by = { $n ->
+    [one] { $n } lesson
+   *[other] { $n } lessons
+  } { $way ->
+    [later] later
+   *[earlier] earlier
+  }
+year-nothing-moved = Nothing else moved.
+year-legend = Legend
+year-taught-legend = taught
+year-lessons-of = { $n ->
+     [one] { $n } lesson
+    *[other] { $n } lessons
+  }
+year-where = Where will they be on
+year-grade = { $g ->
+     [0] Kindergarten
+     [13] Choirs
+    *[other] Grade { $g }
+  }
+year-spare = { $fits ->
+    [no] short by { $n }
+   *[yes] { $n } to spare
+  }
+year-behind = { $n ->
+     [0] furthest on
+    *[other] { $n ->
+     [one] { $n } lesson
+    *[other] { $n } lessons
+  } behind
+  }
+year-by-then = { $n ->
+     [one] { $n } lesson
+    *[other] { $n } lessons
+  } held by then
+year-fit-all = Lay every year anew
+year-fitting = { $n } of { $of } laid
+year-stop = Stop
+year-school = The school’s year
+
+## child
+child-title = This child on the roll
+child-name = Name to display
+child-section = Section
+child-keep = Keep this
+child-left = Left the school
+child-stays = Marks stay with the child.
+
+## rollOver
+roll-over-heading = Next school year
+roll-over-lead = Sections go up a grade with their children and their marks; what was secure is due to be heard again.
+roll-over-look = What would happen
+roll-over-go = Go into the next school year
+roll-over-done = Done. Enter the new terms above.
+roll-over-becomes = { $was } becomes { $name }
+roll-over-leaves = { $was } leaves the school
+roll-over-begins = { $name } begins, still without children
+
+## sequence
+sequence-title = The sequence
+sequence-lead = { $n ->
+     [one] { $n } concept
+    *[other] { $n } concepts
+  } in the order of teaching. Within a strand the next begins once the one before was practised.
+sequence-keep = Keep as a new version
+sequence-kept = Kept as version { $n }.
+sequence-along = Kept. { $names } came along, because it was taught or heard already.
+sequence-read = { $n ->
+     [one] { $n } concept
+    *[other] { $n } concepts
+  } read. Look through them, then keep them.
+sequence-start-from = Start from
+sequence-shipped-so-mi = so-mi first
+sequence-shipped-mi-re-do = mi-re-do first
+sequence-shipped-scale = scale first
+sequence-bring = From a file
+sequence-add = Add a concept
+sequence-fresh = A new concept
+sequence-strand = Strand
+sequence-grade = Grade
+sequence-after = after { $names }
+sequence-up = Earlier
+sequence-down = Later
+sequence-more = More
+sequence-needs = Comes after
+sequence-sign = Sign
+sequence-prompt = A question for the class
+sequence-ways = A child shows it by
+sequence-not-before = Each year not named before
+sequence-not-after = and not after
+sequence-any-day = any day
+sequence-core = Core: it has to find room in its year
+sequence-remove = Take it out
+sequence-versions = Versions
+sequence-back = Go back to this
+
+## words
+words-title = What you call things
+words-lead = From here on every page, plan and print says it your way. What is kept stays the same.
+words-so = Fifth degree
+words-ti = Seventh degree
+words-si-note = With si for the seventh, the raised so is written so♯.
+words-names = Degrees are shown as
+words-names-of-solfa = syllables
+words-names-of-numbers = scale numbers
+words-names-of-letters = letter names where a song gives them
+words-rhythm = Rhythm is spoken as
+words-rhythm-of-ta-titi = ta, ti ti, by value
+words-rhythm-of-beat-function = ta di, ta ka di mi, by place in the beat
+words-rhythm-of-macro-micro = du de, du ta de ta, by place in the beat
+words-rhythm-of-counting = 1 &, 1 e & a, counted
+words-minor = Minor is read from
+words-minor-of-la = la
+words-minor-of-do = do (do re me)
+words-model = Learning goes through
+words-own = Your words
+words-usual = { $n ->
+     [one] { $n } lesson
+    *[other] { $n } lessons
+  }
+words-keep = Keep these words
+words-kept = Kept. Every page says it so from now on.
+
+## monthDay
+month-day-month = { $what }: month
+month-day-day = { $what }: day
+
+## bars
+bars-title = Colours of the bars
+bars-lead = Only if the bars in your room are coloured: set each as it is there. A song can then show them; the letters stand beside.
+bars-none = No colour for { $bar }
+
+## singers
+singers-title = Who sings in { $name }
+singers-lead = Children of the classes; their marks go with them.
+singers-none = No class has children yet.
+singers-count = { $n ->
+     [one] { $n } singer
+    *[other] { $n } singers
+  }
+singers-keep = Keep
+singers-kept = Kept.
+
+## typing
+typing-title = Type a song
+typing-open = Type a song
+typing-name = Title
+typing-line = Tones, beat by beat
+typing-words = Words, syllable by syllable
+typing-keep = Keep it in the songbook
+typing-example = 
+    s m | sl s
+    s -l | s -
+typing-words-example = 
+    Up the hill we
+    climb at noon
+typing-sums = { $n ->
+     [one] { $n } bar
+    *[other] { $n } bars
+  }, all add up.
+typing-without = { $n ->
+     [one] { $n } tone
+    *[other] { $n } tones
+  } without a syllable.
+typing-hint = A space between beats; tones of one beat side by side: d r m f s l t, or letters C D E F G A B, with , for low and ' for high. - holds, . is silence, | is a bar line. A new line begins a new phrase; =1 is line 1 again, =1 r d the same with another end. In the words an empty line begins the next verse.
+
+## ask
+ask-title = Which songs
+ask-for-whom = Songs for
+ask-anybody = anybody
+ask-add = that has …
+ask-groups-concept = What you teach
+ask-groups-tone = Tones
+ask-groups-figure = Rhythms
+ask-groups-meter = Meters
+ask-groups-set = Tone sets
+ask-groups-rests = Home
+ask-keep = Keep this sentence
+ask-kept-as = Call it
+ask-kept = Kept:
+ask-drop-kept = Forget “{ $name }”
+ask-more = { $n ->
+     [one] { $n } more song
+    *[other] { $n } more songs
+  }
+ask-sung-before = sung in { $n ->
+     [one] { $n } lesson
+    *[other] { $n } lessons
+  }
+ask-has = has { $name }
+ask-drop = No longer: has { $name }
+ask-known = else only what { $name } knows
+ask-fits = fits { $name }’s voices
+ask-fresh = new to them
+ask-rested = Last sung
+ask-whenever = whenever it was sung
+ask-not-since = not sung for { $weeks ->
+     [one] { $weeks } week
+    *[other] { $weeks } weeks
+  }
+ask-found = { $n ->
+     [one] { $n } song
+    *[other] { $n } songs
+  }
+
+## insight
+insight-tabs-made = Made of
+insight-tabs-words = Words
+insight-tabs-phrases = Phrases
+insight-tabs-keys = Best keys
+insight-tabs-drills = Practise
+insight-tabs-games = Games
+insight-tabs-about = About
+insight-tabs-title = More about this song
+insight-verse = Verse { $n }
+insight-on-tones = Words on each tone
+insight-held = held over { $tones }
+insight-wordless = This song has no words.
+insight-hard = How hard
+insight-axes-tones = tones
+insight-axes-motion = motion
+insight-axes-rhythm = rhythm
+insight-axes-meter = meter
+insight-axes-key = key
+insight-axes-range = range
+insight-step = { $n } of 5
+insight-phrases = Phrase by phrase
+insight-move = { $kind ->
+    [repeat] { $n ->
+        [one] { $n } repeat
+       *[other] { $n } repeats
+      }
+    [step] { $n ->
+        [one] { $n } step
+       *[other] { $n } steps
+      }
+    [skip] { $n ->
+        [one] { $n } skip
+       *[other] { $n } skips
+      }
+   *[leap] { $n ->
+        [one] { $n } leap
+       *[other] { $n } leaps
+      }
+  }
+insight-half-steps = ({ $n ->
+    [one] { $n } half step
+   *[other] { $n } half steps
+  })
+insight-phrases-from-told = They begin where you said.
+insight-phrases-from-marks = They begin where the file shows it: line ends, breath marks, repeats.
+insight-phrases-from-spans = The file does not show phrases; these are equal spans.
+insight-heard = From long tones, rests and repeats they seem to begin in { $n ->
+    [one] bar
+   *[other] bars
+  } { $bars }.
+insight-take-heard = Take these
+insight-strong = only strong beats
+insight-line = The line of phrase { $label }
+insight-hear = Hear it
+insight-bars = { $several ->
+    [0] bar { $first }
+   *[1] bars { $first }–{ $last }
+  }
+insight-elsewhere = here do = { $doIs }, { $tonality }
+insight-turns = Turns that come back
+insight-stairs = Stairs
+insight-hands = Hand signs
+insight-mirrored = as in a mirror, for those who face you
+insight-own-view = as you see your own hand
+insight-levels = Dotted: waist, chest, eyes.
+insight-beside-ladder = Ladder
+insight-beside-stairs = Stairs
+insight-beside-hands = Hands
+insight-beside-title = Show the tones as
+insight-words = On { $tone }: { $words }
+insight-no-words = No words on { $tone }.
+insight-mend = Mend it:
+
+## keyFor
+key-for-sing-so = Sing it so
+key-for-sung-so = sung so
+key-for-title = Best keys
+key-for-whom = for
+key-for-purpose = to
+key-for-purposes-voices = sing
+key-for-purposes-bars = sing and play on bars
+key-for-purposes-recorder = play on the recorder
+key-for-purposes-reading = read with one sign at most
+key-for-written = as written
+key-for-show = Show it so
+key-for-none = No key with four signs or fewer puts it inside their outer limits.
+key-for-printed = Printed with do = { $letter }. “Show it so” looks at it in that key; “Sing it so” leaves the score and moves what sounds.
+
+## drills
+drills-kind = What
+drills-kinds-echo = calls to echo
+drills-kinds-up_and_down = up and back, one more each time
+drills-kinds-thirds = every other tone
+drills-kinds-sequence = three in a row, moving on
+drills-kinds-widening = signs to read, one new tone a row
+drills-beats = Beats
+drills-ending = Ending
+drills-endings-any = any
+drills-endings-home = at home
+drills-endings-open = open
+drills-from = From
+drills-lowest = the lowest
+drills-home = ends at home
+drills-open = open end
+drills-none = No stretch of this length begins on a strong beat without cutting a tone.
+drills-sum = { $tones ->
+    [one] { $tones } tone
+   *[other] { $tones } tones
+  }, about { $time } with a breath after each row.
+
+## games
+games-title = Which game
+games-names-masked = Sing some inside
+games-names-trials = Which tonality?
+games-names-guess = Guess the song
+games-only = only these aloud
+games-count = Questions
+games-may-change = it may change in the middle
+games-again = Another order
+games-answer = Show
+games-half = changes in the middle
+games-luck = Evidence from { $least } of { $count } right on; all by luck: { $share } of 100.
+games-luck-only = All { $count } right happens by luck in { $share } of 100: no evidence yet, ask more.
+games-whose = Songs of
+games-by = by
+games-clues-rhythm = rhythm
+games-clues-contour = ups and downs
+games-clues-words = some of its words
+games-clap = Clap
+games-no-songs = This class has not sung any song yet.
+games-alike = Would also fit: { $names }.
+
+## about
+about-change = Change
+about-keep = Keep
+about-leave = Leave it
+about-unsaid = not said
+about-yes = yes
+about-no = no
+about-nothing = Nothing is said about this song yet.
+about-unverified = Where it comes from has not been verified.
+about-twins = Other tunes of this title
+
+## variant
+variant-title = Another way
+variant-how = Sound it
+variant-as-is = as it is
+variant-parallel = in { $name }, same home
+variant-half = half in { $name }
+variant-do = do is
+variant-written = { $letter }, as written
+variant-back = Back to the song as it is
+variant-said = This is not how the song is written.
+
+## play
+play-title = Play
+play-start = Play
+play-stop = Stop
+play-tempo = { $n } beats a minute
+play-tempo-short = { $n } a min
+play-tonic-first = tonic first
+play-what = What
+play-all = all of it
+play-phrase = phrase { $n } ({ $label })
+play-loop = loop
+play-rhythm = rhythm only
+play-keyboard = Keyboard
+play-on = On
+play-instruments-piano = piano
+play-instruments-bars = bars
+play-instruments-plain = plain tones
+
+## layers
+layers-title = Under the notes
+layers-names-words = words
+layers-names-degrees = syllables
+layers-names-numbers = numbers
+layers-names-letters = letters
+layers-names-rhythm = rhythm
+layers-names-motion = steps and skips
+layers-names-marks = only where needed
+layers-names-hands = hands
+layers-names-phrases = phrases
+layers-mirror = mirrored
+layers-own = own view
+layers-colours = bar colours
+layers-reading = Reading
+layers-reading-hint = Hides every help: only the notes
+
+## told
+told-title = Say it yourself
+told-own = Worked out
+told-computed = as worked out
+told-printed = as printed
+told-do = Do is
+told-resting = It rests on
+told-sung = Sung with do
+told-beat = It is counted
+told-phrases = Phrases begin in bars
+told-letters = Letters of the phrases
+told-has = It has
+told-lacks = It has no
+told-choose = choose …
+told-untag = No longer say: { $name }
+told-mended = Mended as you said: bar { $bars }. The file stays as it came.
+told-undo = Take it all back
+told-beats-1-2 = in eighths
+told-beats-1 = in quarters
+told-beats-3-2 = in dotted quarters
+told-beats-2 = in halves
+told-beats-3 = in dotted halves
+
+## roster
+roster-title = The whole school from a table
+roster-lead = One row a child or a section, with a first row that names the columns: section, grade, name, minutes, meets. A OneRoster zip works too. Nothing is kept before you have looked at it.
+roster-example = 
+    section	grade	name	minutes	meets
+    2A	2	Ama	30	Mon 09:10, Thu 09:50
+    2A	2	Jun
+roster-paste = Paste a table
+roster-look = Look at it
+roster-file = Choose a file
+roster-understood = { $sections ->
+     [one] { $sections } section
+    *[other] { $sections } sections
+  } and { $children ->
+     [one] { $children } child
+    *[other] { $children } children
+  } understood.
+roster-meets = { $n ->
+     [0] no meeting times
+    *[other] { $n ->
+     [one] { $n } meeting
+    *[other] { $n } meetings
+  }
+  }
+roster-children = { $n ->
+     [one] { $n } child
+    *[other] { $n } children
+  }
+roster-row = Row { $n }
+roster-keep = Keep these
+roster-keep-good = Keep the good rows
+roster-leave = Leave it
+roster-kept = { $sections ->
+     [one] { $sections } new section
+    *[other] { $sections } new sections
+  }, { $children ->
+     [one] { $children } child
+    *[other] { $children } children
+  } added{ $already ->
+     [0] {""}
+    *[other] , { $already } already there
+  }.
+
+## week
+week-title = Week
+week-next = Next week
+week-before = Week before
+week-no-lessons = No lessons.
+week-nothing = nothing is laid
+week-lesson = lesson { $n }
+week-change = Room
+
+## calendar
+calendar-title = The year
+calendar-terms = Terms
+calendar-holidays = Holidays
+calendar-name = Name
+calendar-first = First day
+calendar-last = Last day
+calendar-add-term = Add a term
+calendar-add-holiday = Add a holiday
+calendar-save = Keep these dates
+calendar-saved = Kept. Every section’s lessons are counted anew.
+calendar-cycle = Timetable
+calendar-weekly = by weekday
+calendar-days = { $n }-day cycle
+calendar-remove = Remove
+calendar-lost = A lesson lost, or an extra one
+calendar-kind = What
+calendar-lost-kind = lost
+calendar-extra-kind = extra
+calendar-day = Day
+calendar-time = Time (empty: the whole day)
+calendar-why = Why
+calendar-who = Sections (none: all)
+calendar-add = Add
+calendar-concerts = Concerts
+calendar-add-concert = Add the concert
+calendar-concepts = What it needs
+calendar-all = all sections
+calendar-missing = Still missing
+calendar-nothing-missing = Everything a year needs is there.
+calendar-no-terms = terms
+calendar-no-meetings = meeting times for { $names }
+calendar-no-sections = sections
+calendar-out = Take the calendar along (iCalendar)
+calendar-bring = Holidays from a calendar file
+calendar-brought = { $n ->
+     [one] { $n } holiday
+    *[other] { $n } holidays
+  } read. Look at them, then keep the dates.
+
+## standing
+standing-not_heard = not heard
+standing-not_yet = not yet
+standing-nearly = nearly
+standing-secure = secure
+standing-once = showed it once
+standing-due = secure, due for review
+standing-once_due = showed it once, due for review
+standing-partly = heard in one way, not yet in another
+
+## songs
+songs-title = Songs
+songs-find = Find by title, tone or meter
+songs-bring = Bring in songs
+songs-drop = Drop or paste files or a tune here: MusicXML, .mxl, ABC or MIDI
+songs-not-atune = What was pasted is neither ABC nor MusicXML. Nothing was kept; paste the whole text of a tune.
+songs-shipped = Add the songs that come with Kopje
+songs-none = No song yet.
+songs-nothing = No song matches.
+songs-report = What became of the files
+songs-added = added
+songs-already = already there
+songs-refused = not read
+songs-problems = { $n ->
+     [one] { $n } thing
+    *[other] { $n } things
+  } to look at
+songs-bars = { $n ->
+     [one] { $n } bar
+    *[other] { $n } bars
+  }
+songs-count = { $n ->
+     [one] { $n } song
+    *[other] { $n } songs
+  }
+songs-busy = Reading …
+songs-reading = { $done } of { $all ->
+     [one] { $all } song
+    *[other] { $all } songs
+  } read
+songs-stop = Stop here
+songs-close = Close
+songs-sum-added = { $added ->
+    [one] { $added } song
+   *[other] { $added } songs
+  } added
+songs-sum-already = { $already } already there
+songs-sum-refused = { $refused ->
+    [one] { $refused } file
+   *[other] { $refused } files
+  } not read
+
+## song
+song-open = Open the song
+song-pointed = Bar { $bar }
+song-point-hint = Press a note to hear it and see it in all pictures; arrow keys walk on from there.
+song-rests = rests on { $tone }
+song-rests-not = rests on nothing
+song-sure = { $share } % sure
+song-do-is = do = { $d }
+song-sung-with = Sung with do = { $letter }: the starting pitch, what plays and the keyboard follow that; the score stays as printed.
+song-do-unknown = do is not known
+song-tonality-major = major
+song-tonality-minor = minor
+song-tonality-dorian = dorian
+song-tonality-phrygian = phrygian
+song-tonality-lydian = lydian
+song-tonality-mixolydian = mixolydian
+song-tonality-not_established = no tonality yet
+song-tone-set = Tones
+song-range = Range
+song-meter = Meter
+song-form = Form
+song-final = Ends on
+song-elements = Rhythm
+song-motion = Motion
+song-problems = To look at
+song-facts = Facts
+song-ladder = Ladder
+song-bar = bar { $n }
+song-times = { $n }×
+song-motions-repeat = repeat
+song-motions-step = step
+song-motions-skip = skip
+song-motions-leap = leap
+song-motions-half_step = of these half steps
+song-remove = Remove from the songbook
+song-file = as it came
+song-files = File:
+song-print = Print:
+song-print-all = with its facts
+song-print-bare = the notes alone
+song-paper = Paper
+song-unnamed = no name
+song-start = Starting pitch
+song-tonic = Tonic pattern
+song-whole = The class as a whole
+song-names-composer = By
+song-names-words = Words
+song-names-origin = Origin
+song-names-kind = Kind
+song-names-source = Source
+song-names-rights = Rights
+song-names-note = Note
+song-names-book = Book
+song-names-language = Language
+song-names-verified = Verified
+song-names-role = Role
+song-names-game = Game
+song-names-season = Season
+song-names-culture = Culture
+song-names-care = Care
+song-score = Score of { $title }
+song-times_long = lasts
+
+## setUp
+set-up-sequence = What is taught, in which order and grade
+set-up-title = Set-up
+set-up-section = Add a section
+set-up-add = Add the section
+set-up-added = { $name } is there now.
+set-up-screen = This device
+set-up-night = Dark (for a dim hall)
+set-up-keys = Single keys
+set-up-volume = Volume
+set-up-out = Sign out
+set-up-everywhere = Sign out on every device
+set-up-you = You
+set-up-mine = Only I see this screen: show names while teaching
+set-up-sections = Sections
+
+## drawer
+drawer-close = Close the drawer
