@@ -50,7 +50,7 @@ class Camera:
     def lesson(self) -> None:
         self.section("2A")
         self.page.get_by_role("link", name="Open the lesson").click()
-        self.page.wait_for_selector(".cells li")
+        self.page.wait_for_selector(".parts li")
 
 
 def today(camera: Camera) -> None:
@@ -109,7 +109,7 @@ def song_words(camera: Camera) -> None:
 
 def lesson(camera: Camera) -> None:
     camera.lesson()
-    camera.page.locator(".cells .main-part").nth(2).click()
+    camera.page.locator(".parts .main-part").nth(2).click()
 
 
 def teach(camera: Camera) -> None:

@@ -2,6 +2,7 @@
 
 ## app
 app = Kopje
+listed = { $before } and { $last }
 
 ## places
 places-week = Week

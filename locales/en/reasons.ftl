@@ -50,6 +50,14 @@ readiness_hear_more = Hear { $more ->
 rota_never = Never heard alone.
 rota_since = Waiting since { DAY($day) }.
 rota_not_heard_in_this = Not heard in this.
+rota_unsure = { $state ->
+    [nearly] Nearly, so far.
+    [once] Showed it once.
+    [due] Due for review.
+    [partly] Heard in one way only.
+    [secure] Secure.
+   *[not_yet] Not yet, so far.
+  }
 
 ## Where a song is at home
 mode = { $mode ->

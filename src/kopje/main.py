@@ -110,7 +110,11 @@ def _serve_page(app: FastAPI, settings: Settings) -> None:
         app.mount("/sounds", StaticFiles(directory=settings.web / "sounds"), name="sounds")
 
     # The page learns from its own first line which language this Kopje speaks.
-    spoken = (settings.web / "index.html").read_text("utf-8").replace('lang="en"', f'lang="{settings.language}"', 1)
+    spoken = (
+        (settings.web / "index.html")
+        .read_text("utf-8")
+        .replace('lang="en"', f'lang="{settings.language}"', 1)
+    )
 
     @app.get("/{path:path}", include_in_schema=False, response_model=None)
     def page(path: str) -> Response:
@@ -119,5 +123,7 @@ def _serve_page(app: FastAPI, settings: Settings) -> None:
         if path in ("favicon.svg", "NOTICES.txt"):
             return FileResponse(settings.web / path)
         if path == "locales/page.ftl":
-            return FileResponse(settings.locales / settings.language / "page.ftl", media_type="text/plain; charset=utf-8")
+            return FileResponse(
+                settings.locales / settings.language / "page.ftl", media_type="text/plain; charset=utf-8"
+            )
         return HTMLResponse(spoken, headers={"Cache-Control": "no-cache"})

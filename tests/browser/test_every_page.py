@@ -52,7 +52,7 @@ def visit_all(page: Page, address: str) -> list[str]:
     page.locator(".fits button").first.click()
     look("section, drawer open")
     page.get_by_role("link", name="Open the lesson").click()
-    page.locator(".cells .main-part").nth(2).click()
+    page.locator(".parts .main-part").nth(2).click()
     page.wait_for_selector(".other")
     look("lesson, drawer open")
     lesson = page.url
@@ -103,7 +103,7 @@ def test_axe_finds_nothing_while_teaching(page: Page, demo: Running) -> None:
     sign_in(page, demo.address)
     page.get_by_label("The day").get_by_role("link", name="3B").click()
     page.get_by_role("link", name="Open the lesson").click()
-    page.wait_for_selector(".cells li")
+    page.wait_for_selector(".parts li")
     page.keyboard.press("t")
     page.wait_for_selector(".child")
     hidden = violations(page)

@@ -27,7 +27,7 @@ def test_the_story_works_from_an_empty_database(
     page.get_by_label("The day").get_by_role("link", name="2C").click()
     expect(page.locator(".fits li").first).to_be_visible()
     page.get_by_role("button", name="Propose the lesson").click()
-    expect(page.locator(".cells li").first).to_be_visible()
+    expect(page.locator(".parts li").first).to_be_visible()
     expect(page.get_by_text("as few new things as possible")).to_be_visible()
     page.keyboard.press("t")
     page.wait_for_selector(".teach")
@@ -43,7 +43,7 @@ def test_the_story_works_from_an_empty_database(
     page.get_by_role("button", name="End the lesson").click()
     page.get_by_role("button", name="Propose the next lesson").click()
     expect(page.get_by_text(re.compile("^Lesson 2 ·"))).to_be_visible()
-    expect(page.locator(".cells li").first).to_contain_text(re.compile("Left over|Opening"))
+    expect(page.locator(".parts li").first).to_contain_text(re.compile("Left over|Opening"))
     page.get_by_role("link", name="Ledger", exact=True).click()
     expect(
         page.get_by_role("button", name=re.compile(f"{heard}.*(heard once|heard in one way)")).first

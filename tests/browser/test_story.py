@@ -60,7 +60,7 @@ def songs_for_what_is_due(page: Page) -> None:
 
 def propose_swap_and_pin(page: Page) -> None:
     page.get_by_role("link", name="Open the lesson").click()
-    rows = page.locator(".cells li")
+    rows = page.locator(".parts li")
     expect(rows.first).to_be_visible()
     rows.nth(2).locator(".main-part").click()
     drawer = page.get_by_role("complementary")
@@ -120,7 +120,7 @@ def test_from_a_song_file_to_the_next_lesson(page: Page, demo: Running, tmp_path
     propose_swap_and_pin(page)
     skipped, four = teach_and_hear(page)
     page.get_by_role("button", name="Propose the next lesson").click()
-    rows = page.locator(".cells li")
+    rows = page.locator(".parts li")
     expect(rows.first).to_contain_text("Left over")
     expect(rows.first).to_contain_text(skipped)
     expect(page.get_by_text("Sing it lower.")).to_be_visible()

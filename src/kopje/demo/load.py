@@ -199,7 +199,7 @@ class Telling:
 
 def _hear(autumn: Autumn, call: Call, plan: Plan, told: Telling, part: PartView) -> None:
     """Four to six children in the order of the queue; the absent are passed over."""
-    found = read_hearing.hearing(call, told.lesson.id, part.id)
+    found = read_hearing.hearing_in(call, told.lesson, part.id)
     taught = told.lesson.section.facts.taught.get(found.concept.key, {})
     times = sum(taught.values())
     talent = plan.rhythm if found.concept.line == "rhythm" else plan.melody

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Collection, Iterable, Sequence
 from datetime import date
 from uuid import UUID
 
@@ -87,6 +87,13 @@ def children(
         .order_by(Section.name, Child.name)
     )  # fmt: skip
     return [(child, name) for child, name in rows]
+
+
+def names(session: Session, school_id: UUID, ids: Collection[UUID]) -> dict[UUID, str]:
+    rows = session.execute(
+        select(Child.id, Child.name).where(Child.school_id == school_id, Child.id.in_(ids))
+    )
+    return {child: name for child, name in rows}
 
 
 def roll(session: Session, section_id: UUID, day: date) -> Sequence[Child]:

@@ -37,16 +37,20 @@ class Hearing:
 
 def hearing(call: Call, lesson_id: UUID, part_id: UUID) -> Hearing:
     """Concept, way and help are set by the activity; without a concept of its own, by what is due."""
-    seen = lesson(call, lesson_id)
+    return hearing_in(call, lesson(call, lesson_id), part_id)
+
+
+def hearing_in(call: Call, seen: LessonView, part_id: UUID) -> Hearing:
+    """The same for a lesson that was read before."""
     part = next((one for one in seen.parts if one.id == part_id), None)
     if part is None:
         raise NotFoundError("no_such_part", value=str(part_id))
     concept, item = _listened_for(seen, part), known_activity(part.choice.activity)
     if concept is None or item is None:
         raise NotFoundError("nothing_to_hear")
-    counting = standing_events(events.of_lessons(call.session, [lesson_id]))
+    counting = standing_events(events.of_lessons(call.session, [seen.id]))
     marks = tuple(event for event in counting if event.kind == "marked")
-    held = events.held(call.session, lesson_id)
+    held = events.held(call.session, seen.id)
     absent = held.absent if held else frozenset[str]()
     order = _queue(call, seen, concept, {mark.child or "" for mark in marks}, set(absent))
     return Hearing(concept, item.way, item.voices, item.help, order, marks)

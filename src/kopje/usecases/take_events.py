@@ -13,7 +13,7 @@ from uuid import UUID
 
 from kopje.core.errors import KopjeError
 from kopje.core.ledger.events import dated
-from kopje.core.ledger.held import part_of, part_values
+from kopje.core.ledger.held import BEGINS, part_of, part_values
 from kopje.core.planning.catalogue import known_activity
 from kopje.core.reasons import Reason, because, packed, unpacked
 from kopje.store import events, plans, sections
@@ -66,13 +66,14 @@ class Taken:
 
 @dataclass(frozen=True)
 class _Lesson:
-    """What is known of a lesson: its place in the calendar, and its parts as they were or are planned."""
+    """What is known of a lesson: its place in the calendar, its parts as they were or are planned, and whether it has begun."""
 
     section_id: UUID
     day: date
     starts: time
     minutes: int
     parts: Mapping[str, Mapping[str, Any]]
+    begun: bool = False
 
     @property
     def place(self) -> dict[str, Any]:
@@ -159,6 +160,12 @@ class _Batch:
         lesson = self._lesson_of(one)
         when = dated(one.clock, self.offset, self.call.now, lesson.day)
         body = {**self._body(one, lesson), "lesson": lesson.place}
+        if (
+            one.kind in BEGINS and not lesson.begun
+        ):  # whichever comes first keeps the lesson as it was planned
+            known = self.lessons[one.lesson_id]
+            body.setdefault("parts", list(known.parts.values()))
+            self.lessons[one.lesson_id] = replace(known, begun=True)
         concept = body.pop("concept", None)
         row = {
             "id": one.id, "school_id": self.call.school_id, "kind": one.kind, "section_id": one.section_id,
@@ -244,7 +251,7 @@ def _lessons(call: Call, told: Iterable[Told]) -> dict[UUID, _Lesson]:
     found: dict[UUID, _Lesson] = {}
     for held in events.held_lessons(call.session, call.school_id, ids):
         parts = {part.id: part_values(part) for part in held.parts}
-        found[UUID(held.id)] = _Lesson(UUID(held.section), held.day, held.starts, held.minutes, parts)
+        found[UUID(held.id)] = _Lesson(UUID(held.section), held.day, held.starts, held.minutes, parts, True)
     planned = plans.lessons_of(call.session, call.school_id, ids)
     parts_by_lesson: dict[UUID, dict[str, dict[str, Any]]] = {}
     for part in plans.parts_of(call.session, planned):
@@ -304,10 +311,11 @@ def _values(one: Told, offset: timedelta) -> dict[str, Any]:
 
 @dataclass(frozen=True)
 class Aside:
-    """An event that waits to be settled."""
+    """An event that waits to be settled, with the name of the child it speaks of."""
 
     id: UUID
     told: Told
+    child: str | None
     reason: Reason
     received: datetime
 
@@ -315,7 +323,16 @@ class Aside:
 def aside(call: Call) -> tuple[Aside, ...]:
     """What of this teacher's could not be taken, oldest first."""
     found = events.aside(call.session, call.school_id, call.teacher_id)
-    every = (Aside(row.id, _told(row), unpacked(row.reason), row.received) for row in found)
+    told = {row.id: _told(row) for row in found}
+    names = sections.names(
+        call.session, call.school_id, {one.child_id for one in told.values() if one.child_id}
+    )
+    every = (
+        Aside(
+            row.id, one, names.get(one.child_id) if one.child_id else None, unpacked(row.reason), row.received
+        )
+        for row, one in zip(found, told.values(), strict=True)
+    )
     return tuple(sorted(every, key=lambda one: (one.received, str(one.told.device), one.told.sequence)))
 
 

@@ -166,13 +166,13 @@ class AnswerRead(Read):
 
 
 class AsideRead(Read):
-    """An event that waits to be settled."""
+    """An event that waits to be settled; `child` is a name."""
 
     id: UUID
     kind: str
     section_id: UUID
     lesson_id: UUID
-    child_id: UUID | None
+    child: str | None
     clock: datetime
     sentence: str
     body: dict[str, Any]
@@ -181,4 +181,4 @@ class AsideRead(Read):
     def of(cls, one: Aside, words: Words) -> AsideRead:
         told = one.told
         return cls(id=one.id, kind=told.kind, section_id=told.section_id, lesson_id=told.lesson_id,
-                   child_id=told.child_id, clock=told.clock, sentence=words.say(one.reason), body=dict(told.body))  # fmt: skip
+                   child=one.child, clock=told.clock, sentence=words.say(one.reason), body=dict(told.body))  # fmt: skip

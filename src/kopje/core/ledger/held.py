@@ -56,16 +56,22 @@ def held_lesson(events: Iterable[ClassEvent]) -> HeldLesson | None:
     """The lesson that these events of it tell; None where nothing that counts says that it began.
 
     A tick or a mark says so as well as “started”: two devices may send in any order. A mark of a child that was told
-    absent before takes the absence back.
+    absent before takes the absence back. Whichever event came first brought all parts along; that stays true where what it
+    said is taken back.
     """
-    counting = standing_events(events)
+    every = sorted(events, key=lambda event: event.order)
+    counting = standing_events(every)
     told = next((event for event in counting if event.kind in BEGINS), None)
     if told is None:
         return None
     place = told.body["lesson"]
     state, started, ended = _state(counting)
-    parts = {key: value for event in reversed(counting) for key, value in _parts(event).items()}
-    begun_first = sorted(counting, key=lambda event: event.kind != "started")  # stable
+    stands = {event.id for event in counting}
+    bring = [event for event in every if event.id in stands or "parts" in event.body]
+    parts = {key: value for event in reversed(bring) for key, value in _parts(event).items()}
+    begun_first = sorted(
+        bring, key=lambda event: (event.kind != "started", "parts" not in event.body)
+    )  # stable
     order = dict.fromkeys(key for event in begun_first for key in _parts(event))
     found = {key: parts[key] for key in order}
     note, absent = "", set[str]()
@@ -105,8 +111,8 @@ def _state(events: Iterable[ClassEvent]) -> tuple[State, datetime | None, dateti
 
 
 def _parts(event: ClassEvent) -> dict[str, TaughtPart]:
-    """The parts that an event brings along: all of them when the lesson starts, its own when it is ticked."""
-    told = event.body.get("parts") or ([event.body["part"]] if "part" in event.body else [])
+    """The parts that an event brings along: all of them when the lesson begins with it, and its own."""
+    told = [*event.body.get("parts", ()), *([event.body["part"]] if event.body.get("part") else ())]
     return {part.id: part for part in map(part_of, told)}
 
 

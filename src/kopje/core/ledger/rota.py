@@ -6,7 +6,7 @@ from collections.abc import Collection, Sequence
 from dataclasses import dataclass
 from datetime import date
 
-from kopje.core.ledger.standing import Standing, reasons_today
+from kopje.core.ledger.standing import Standing
 from kopje.core.reasons import Reason, because
 
 DEFAULT_PLACES = 4
@@ -81,4 +81,5 @@ def _waited(child: Waiting) -> tuple[Reason, ...]:
 def _unsure(child: Waiting) -> tuple[Reason, ...]:
     if child.standing.level == "not_heard" and not child.standing.partly:
         return (because("rota_not_heard_in_this", about=child.child),)
-    return reasons_today(child.standing.reasons, child.standing.last_full, child.due)
+    state = "due" if child.due else "partly" if child.standing.partly else child.standing.level
+    return (because("rota_unsure", about=child.child, state=state),)

@@ -45,7 +45,8 @@ export async function keep(owner: string, happened: readonly Happened[], clock =
   const kept = happened.map((one, index) => {
     here.sequence += 1
     const id = ids[index] ?? crypto.randomUUID()
-    const event = { ...one, id, clock: clock.toISOString(), device: here.id, sequence: here.sequence } as OutEvent
+    const plain = JSON.parse(JSON.stringify(one)) as Happened // the disk takes no reactive values
+    const event = { ...plain, id, clock: clock.toISOString(), device: here.id, sequence: here.sequence } as OutEvent
     return { id, owner, device: here.id, sequence: here.sequence, event, refused: '' }
   })
   for (const one of kept) await tx.objectStore('events').put(one)

@@ -1,6 +1,7 @@
 // The laws of the outbox: nothing is lost, nothing is doubled, nothing is sent by or shown to somebody else, nothing blocks the rest.
 import 'fake-indexeddb/auto'
 import { beforeEach, expect, test } from 'vitest'
+import { reactive } from 'vue'
 import { Refusal } from '../client'
 import * as kept from './kept'
 import { moveOver } from './moveOver'
@@ -117,4 +118,9 @@ test('what an earlier version left is moved over once, and its place is deleted'
     { kind: 'taken_back', target_id: 'a1' },
   ])
   expect(await moveOver('ann', there)).toBe(0)
+})
+test('what a page holds reactively is kept as plain values', async () => {
+  const parts = reactive([{ id: 'p', slot: 'a', role: 'main', activity: 'b', material: { kind: 'song' as const, id: 's' }, concept: null, purpose: null, minutes: 4, new: null, left_over: false }])
+  await kept.keep('ann', [{ kind: 'started', section_id: 's', lesson_id: 'l', lesson: { day: '2026-11-24', starts: '09:10', minutes: 30 }, parts }])
+  expect((await kept.of('ann')).map((one) => 'parts' in one.event && one.event.parts)).toEqual([[{ ...parts[0], material: { kind: 'song', id: 's' } }]])
 })

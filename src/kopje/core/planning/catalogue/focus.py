@@ -64,7 +64,7 @@ PRACTISE = (
              ("Tape marks the tones on the floor; step what you hear.", "A child steps, the class sings."),
              purposes=("practise",), lines=("melody",), way="hear", care="One child on a mark."),
     Activity("stand-on-it", "Stand up for it", "movement", ("review", "focus", "second"), (0, 5), (2, 3, 5), "moving",
-             ("Sing {song}; stand on every {concept}, sit on the rest.",), song="target", purposes=("practise", "prepare"),
+             ("Sing {song}; stand for {concept}, sit for all else.",), song="target", purposes=("practise", "prepare"),
              care="Chairs a step apart; a child may raise a hand instead."),
     Activity("show-it-in-the-song", "Show it in the song", "singing", ("focus", "second"), (0, 8), (2, 4, 6), "standing",
              ("Sing {song}; hands show {concept} wherever it comes.", "Again, with eyes shut."),
