@@ -34,12 +34,18 @@ def signed_in(
 ) -> tuple[UUID, UUID, str, str, int, Json] | None:
     """(teacher, school, name, role, version of the school's sequence, its words) of a sign-in that has not run out."""
     found = session.execute(
-        select(Teacher.id, Teacher.school_id, Teacher.name, Teacher.role, School.sequence, School.wording)
+        select(Teacher.id, Teacher.name, Teacher.role, School)
         .join(SignIn, SignIn.teacher_id == Teacher.id)
         .join(School, School.id == Teacher.school_id)
         .where(SignIn.token_hash == token_hash, SignIn.expires > now)
     ).one_or_none()
-    return (found[0], found[1], found[2], found[3], found[4], found[5]) if found else None
+    if found is None:
+        return None
+    teacher, name, role, school = found
+    session.info["school"] = (
+        school  # kept at hand: whoever needs the school in this transaction does not ask again
+    )
+    return teacher, school.id, name, role, school.sequence, school.wording
 
 
 def end_sign_in(session: Session, token_hash: str) -> None:

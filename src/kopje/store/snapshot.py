@@ -22,6 +22,8 @@ SECTIONS = text(
     f"""SELECT n.id, n.name, n.grade, n.minutes, n.rolled,
         (SELECT array_agg(concept) FROM declared d WHERE d.section_id = n.id) AS declared,
         (SELECT json_agg(json_build_array(activity, song_id)) FROM refusal r WHERE r.section_id = n.id) AS refused,
+        (SELECT json_agg(json_build_array(concept, start, prepare, practise, next_year, not_before, not_after, pause_from,
+            pause) ORDER BY concept) FROM wish w WHERE w.section_id = n.id) AS wishes,
         f.facts, coalesce(f.version, 0), p.reserve, p.status, p.gap, p.short, p.left_out
     FROM section n LEFT JOIN section_facts f ON f.section_id = n.id LEFT JOIN year_plan p ON p.section_id = n.id
     WHERE n.school_id = :school AND n.ended IS NULL AND {ONLY.format("n.id")} ORDER BY n.grade, n.name"""
@@ -83,6 +85,21 @@ class PlanRow:
     left_out: list[str]
 
 
+@dataclass(frozen=True)
+class WishRow:
+    """The teacher's word on one concept (see the table)."""
+
+    concept: str
+    start: int | None = None
+    prepare: int | None = None
+    practise: int | None = None
+    next_year: bool = False
+    not_before: date | None = None
+    not_after: date | None = None
+    pause_from: int | None = None
+    pause: int | None = None
+
+
 @dataclass(frozen=True, slots=True)
 class SectionRow:
     """A section with what belongs to it alone."""
@@ -94,6 +111,7 @@ class SectionRow:
     rolled: date | None
     declared: frozenset[str]
     refused: frozenset[tuple[str, str | None]]
+    wishes: tuple[WishRow, ...]
     facts: dict[str, Any] | None
     version: int
     plan: PlanRow | None
@@ -117,13 +135,19 @@ class PlannedRow:
 def sections(session: Session, school_id: UUID, only: Iterable[UUID] | None) -> list[SectionRow]:
     found = []
     for row in session.execute(SECTIONS, {"school": school_id, "only": _ids(only)}):
-        key, name, grade, minutes, rolled, declared, refused, facts, version, *plan = row
+        key, name, grade, minutes, rolled, declared, refused, wishes, facts, version, *plan = row
         laid = PlanRow(*plan) if plan[1] is not None else None
         no = frozenset((activity, song) for activity, song in refused or ())
-        found.append(
-            SectionRow(key, name, grade, minutes, rolled, frozenset(declared or ()), no, facts, version, laid)
-        )
+        said = tuple(_wish(*one) for one in wishes or ())
+        known = frozenset(declared or ())
+        found.append(SectionRow(key, name, grade, minutes, rolled, known, no, said, facts, version, laid))
     return found
+
+
+def _wish(concept: str, start: int | None, prepare: int | None, practise: int | None, next_year: bool, not_before: str | None,
+          not_after: str | None, *pause: int | None) -> WishRow:  # fmt: skip
+    first, last = (date.fromisoformat(day) if day else None for day in (not_before, not_after))
+    return WishRow(concept, start, prepare, practise, next_year, first, last, *pause)
 
 
 def section(session: Session, school_id: UUID, section_id: UUID) -> SectionRow:

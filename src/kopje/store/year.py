@@ -60,10 +60,5 @@ def wishes(session: Session, section_id: UUID) -> Sequence[Wish]:
     return session.scalars(select(Wish).where(Wish.section_id == section_id).order_by(Wish.concept)).all()
 
 
-def wishes_of(session: Session, school_id: UUID) -> Sequence[Wish]:
-    """Of the whole school."""
-    return session.scalars(select(Wish).where(Wish.school_id == school_id).order_by(Wish.concept)).all()
-
-
 def clear_wishes(session: Session, section_id: UUID, concepts: Sequence[str]) -> None:
     session.execute(delete(Wish).where(Wish.section_id == section_id, Wish.concept.in_(concepts)))

@@ -5,7 +5,6 @@ from __future__ import annotations
 from collections.abc import Iterable, Sequence
 from contextlib import suppress
 from dataclasses import asdict, dataclass, replace
-from datetime import date
 from uuid import UUID
 
 from kopje.core.errors import PlanError, StaleError
@@ -16,7 +15,7 @@ from kopje.core.planning.year.ways import WayOut, conflict_of_words, short_by, w
 from kopje.core.reasons import Listed
 from kopje.store import events, year
 from kopje.store import tables as t
-from kopje.store.snapshot import PlanRow
+from kopje.store.snapshot import PlanRow, WishRow
 from kopje.usecases.call import Call, Desk
 from kopje.usecases.section_year import SectionYear, own_lengths, school_years, section_year, year_of
 from kopje.usecases.snapshot import SectionNow, snapshot
@@ -107,18 +106,8 @@ def _keep(call: Call, section_id: UUID, plan: YearPlan, short: int, reserve: int
 
 
 @dataclass(frozen=True, slots=True)
-class NewWish:
-    """The teacher's word on one concept; all None and False takes it back."""
-
-    concept: str
-    start: int | None = None
-    prepare: int | None = None
-    practise: int | None = None
-    next_year: bool = False
-    not_before: date | None = None
-    not_after: date | None = None
-    pause_from: int | None = None
-    pause: int | None = None
+class NewWish(WishRow):
+    """The teacher's new word on one concept; all None and False takes it back."""
 
     @property
     def says_something(self) -> bool:
@@ -153,7 +142,7 @@ def _with_wishes(now: SectionNow, wishes: Sequence[NewWish], reserve: int | None
     """The section as it would be with the teacher's new word."""
     gone = {one.concept for one in wishes}
     kept = [row for row in now.wishes if row.concept not in gone]
-    new = [t.Wish(**asdict(one)) for one in wishes if one.says_something]
+    new = [one for one in wishes if one.says_something]
     plan = now.plan
     if reserve is not None:
         plan = replace(plan, reserve=reserve) if plan else PlanRow(reserve, "best_found", 0, 0, [])

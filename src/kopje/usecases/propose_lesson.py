@@ -5,19 +5,18 @@ Whoever changes a lesson says which version of it was seen; a change of a stale 
 
 from __future__ import annotations
 
-from collections.abc import Iterable
 from dataclasses import dataclass, replace
 from datetime import date, time
 from uuid import UUID
 
-from kopje.core.errors import LessonError, PlanError, StaleError
+from kopje.core.errors import LessonError, NotFoundError, PlanError, StaleError
 from kopje.core.planning.calendar import LessonTime
 from kopje.core.planning.catalogue import activity
 from kopje.core.planning.composer import alternatives, compose
 from kopje.core.planning.facts import CARRIED
 from kopje.core.planning.lesson import Choice, LeftOver, LessonPlan, LessonQuestion, Part
 from kopje.core.planning.template import available
-from kopje.core.reasons import because, packed, unpacked
+from kopje.core.reasons import because, packed
 from kopje.core.sequence.arcs import due
 from kopje.store import events, plans
 from kopje.store import tables as t
@@ -166,14 +165,13 @@ def _fill(row: t.PlannedPart, part: Part) -> None:
     row.reasons = [packed(reason) for reason in part.reasons]
 
 
-def plan_of(lesson: t.PlannedLesson, rows: Iterable[t.PlannedPart]) -> LessonPlan:
-    """The stored lesson as the composer's value."""
+def plan_of(lesson: Planned) -> LessonPlan:
+    """The planned lesson as the composer's value; why its parts are there is not told."""
     parts = tuple(
         Part(
-            row.slot, row.role, _choice(row), activity(row.activity), row.minutes, row.new, row.left_over,  # type: ignore[arg-type]
-            tuple(map(unpacked, row.reasons)),
+            row.slot, row.role, row.choice, activity(row.choice.activity), row.minutes, row.new, row.left_over, (),  # type: ignore[arg-type]
         )
-        for row in rows
+        for row in lesson.parts
     )  # fmt: skip
     total = sum(part.minutes for part in parts)
     return LessonPlan(parts, total, available(lesson.minutes, len(parts)), "best_found", ())
@@ -182,11 +180,16 @@ def plan_of(lesson: t.PlannedLesson, rows: Iterable[t.PlannedPart]) -> LessonPla
 def alternatives_for(call: Call, lesson_id: UUID, part_id: UUID) -> tuple[Part, ...]:
     """What else could stand in one slot, best first, each with its reasons."""
     lesson = plans.lesson(call.session, call.school_id, lesson_id)
-    part = plans.part(call.session, call.school_id, lesson_id, part_id)
     now = snapshot(call, [lesson.section_id]).section(lesson.section_id)
     at = LessonTime(lesson.day, lesson.starts, 0, lesson.minutes)
-    question = question_of(call, now, at, lesson.minutes, now.planned_at(lesson.day, lesson.starts))
-    return alternatives(question, plan_of(lesson, plans.parts(call.session, lesson_id)), part.slot)
+    there = next((one for one in now.planned if one.id == lesson_id), None)
+    if there is None:  # it lies behind; nothing is changed in it any more
+        plans.part(call.session, call.school_id, lesson_id, part_id)
+        return ()
+    slot = next((one.slot for one in there.parts if one.id == part_id), None)
+    if slot is None:
+        raise NotFoundError("no_such_part", value=str(part_id))
+    return alternatives(question_of(call, now, at, lesson.minutes, there), plan_of(there), slot)
 
 
 def swap(call: Call, lesson_id: UUID, part_id: UUID, choice: Choice, seen: int) -> None:

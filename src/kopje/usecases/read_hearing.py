@@ -50,9 +50,7 @@ def hearing_in(call: Call, seen: LessonView, part_id: UUID) -> Hearing:
         raise NotFoundError("nothing_to_hear")
     counting = standing_events(events.of_lessons(call.session, [seen.id]))
     marks = tuple(event for event in counting if event.kind == "marked")
-    held = events.held(call.session, seen.id)
-    absent = held.absent if held else frozenset[str]()
-    order = _queue(call, seen, concept, {mark.child or "" for mark in marks}, set(absent))
+    order = _queue(call, seen, concept, {mark.child or "" for mark in marks}, set(seen.absent))
     return Hearing(concept, item.way, item.voices, item.help, order, marks)
 
 

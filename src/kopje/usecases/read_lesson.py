@@ -57,6 +57,7 @@ class LessonView:
     last_note: str
     unmet: tuple[Reason, ...]
     parts: tuple[PartView, ...]
+    absent: frozenset[str] = frozenset()
 
 
 def lesson(call: Call, lesson_id: UUID) -> LessonView:
@@ -87,6 +88,7 @@ def view(
         held.state if held else "planned", planned.status if planned else "best_found",
         planned.version if planned else 0, held.started if held else None, held.note if held else "",
         before[-1].note if before else "", tuple(map(unpacked, planned.unmet)) if planned else (), tuple(parts),
+        held.absent if held else frozenset(),
     )  # fmt: skip
 
 

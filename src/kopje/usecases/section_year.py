@@ -175,7 +175,7 @@ class Word:
     """The teacher's word on one arc, and the sequence's on when it is named, against the lessons of the year."""
 
     concept: Concept
-    wish: t.Wish | None
+    wish: store.WishRow | None
     lessons: Sequence[LessonTime]
     next_lesson: int
 

@@ -23,9 +23,7 @@ from kopje.core.reasons import because
 from kopje.core.sequence.arcs import SectionState, Taught
 from kopje.core.sequence.concepts import ConceptKey, Sequence
 from kopje.store import snapshot as store
-from kopje.store import tables as t
-from kopje.store import year
-from kopje.store.snapshot import PlannedRow, PlanRow, SectionRow
+from kopje.store.snapshot import PlannedRow, PlanRow, SectionRow, WishRow
 from kopje.usecases.call import Call
 from kopje.usecases.school_calendar import Calendar, calendar
 
@@ -70,7 +68,7 @@ class SectionNow:
     readiness: Mapping[ConceptKey, Readiness]
     arcs: tuple[Arc, ...]
     planned: tuple[Planned, ...]
-    wishes: tuple[t.Wish, ...] = ()
+    wishes: tuple[WishRow, ...] = ()
 
     @property
     def id(self) -> UUID:
@@ -182,9 +180,6 @@ def snapshot(call: Call, only: Iterable[UUID] | None = None) -> Snapshot:
     rolls = store.rolls(session, school, ids, call.today)
     arcs = store.arcs(session, school, ids)
     planned = store.planned(session, school, ids, call.today)
-    wishes: dict[UUID, list[t.Wish]] = {}
-    for wish in year.wishes_of(session, school):
-        wishes.setdefault(wish.section_id, []).append(wish)
     readiness = _readiness(call, rows, rolls, ids)
     found = tuple(
         SectionNow(
@@ -196,7 +191,7 @@ def snapshot(call: Call, only: Iterable[UUID] | None = None) -> Snapshot:
             readiness.get(row.id, {}),
             tuple(Arc(ConceptKey(key), *numbers) for key, *numbers in arcs.get(row.id, ())),
             tuple(map(_planned, planned.get(row.id, ()))),
-            tuple(wishes.get(row.id, ())),
+            row.wishes,
         )
         for row in rows
     )

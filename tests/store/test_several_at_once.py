@@ -1,0 +1,136 @@
+"""Several server processes on one database, and several people at the same moment: all of it ends as if one came after the other."""
+
+from __future__ import annotations
+
+import os
+import subprocess
+import sys
+import uuid
+from collections.abc import Callable, Iterator
+from concurrent.futures import ThreadPoolExecutor
+from dataclasses import dataclass
+from typing import Any
+
+import httpx2 as httpx
+import pytest
+
+from api.conftest import OURS, PASSWORD, Place, make_school, mark
+from api.conftest import event as made
+from conftest import SETTINGS, new_database
+from kopje.store.cluster import free_port
+from kopje.store.work import UnitOfWork, engine_for
+from kopje.usecases.projections import rebuild_and_compare
+from store.test_histories import School
+
+SEVERAL = 2
+
+
+@dataclass(frozen=True)
+class Servers:
+    """Clients of two server processes, both signed in by one sign-in at the first, and the school behind them."""
+
+    clients: list[httpx.Client]
+    place: Place
+    school: School
+
+    def at_once(self, *asked: Callable[[httpx.Client], httpx.Response]) -> list[httpx.Response]:
+        """Each request in its own thread, the servers by turns."""
+        with ThreadPoolExecutor(len(asked)) as pool:
+            every = [
+                pool.submit(one, self.clients[n % len(self.clients)]) for n, one in enumerate(asked)
+            ]
+            return [one.result() for one in every]
+
+
+@pytest.fixture(scope="module")
+def servers(worker: str) -> Iterator[Servers]:
+    url = new_database(f"several_{worker}")
+    engine = engine_for(url)
+    place = make_school(UnitOfWork(engine), "Kestrel")
+    school = School(UnitOfWork(engine), place)
+    ports = [free_port() for _ in range(SEVERAL)]
+    processes = []
+    for port in ports:
+        environment = {**os.environ, "KOPJE_PORT": str(port), "KOPJE_DATABASE_URL": url, "KOPJE_TODAY": SETTINGS.now().strftime("%Y-%m-%dT%H:%M")}  # fmt: skip
+        command = [sys.executable, "-m", "kopje.cli", "serve"]
+        processes.append(subprocess.Popen(command, env=environment, stdout=subprocess.PIPE, text=True))
+    for process in processes:
+        assert process.stdout is not None
+        assert "Kopje is at" in process.stdout.readline()
+    clients = [httpx.Client(base_url=f"http://127.0.0.1:{port}", headers=OURS, timeout=120) for port in ports]
+    assert clients[0].post("/api/sign-in", json={"login": place.login, "password": PASSWORD}).status_code == 200
+    clients[1].cookies.update(clients[0].cookies)
+    yield Servers(clients, place, school)
+    for client in clients:
+        client.close()
+    for process in processes:
+        process.terminate()
+        process.wait(30)
+    engine.dispose()
+
+
+def batch(*events: dict[str, Any]) -> Callable[[httpx.Client], httpx.Response]:
+    body = {"sent": SETTINGS.now().isoformat(), "events": list(events)}
+    return lambda client: client.post("/api/events", json=body)
+
+
+def nothing_differs(servers: Servers) -> bool:
+    with servers.school.work.begin() as session:
+        return set(rebuild_and_compare(servers.school.call(session)).rows.values()) == {0}
+
+
+def test_who_is_signed_in_at_one_server_is_at_the_other(servers: Servers) -> None:
+    assert [client.get("/api/me").json()["name"] for client in servers.clients] == ["T", "T"]
+
+
+def test_two_proposals_at_the_same_moment(servers: Servers) -> None:
+    address = f"/api/sections/{servers.place.ids['section_id']}/lesson"
+    found = servers.at_once(*[lambda client: client.post(address, json={})] * 6)
+    codes = [one.status_code for one in found]
+    assert set(codes) <= {201, 409}
+    assert 201 in codes
+    assert all(len(one.json()["title"]) > 20 for one in found if one.status_code == 409)
+    seen = servers.clients[0].get(f"/api/lessons/{servers.place.ids['lesson_id']}").json()["version"]
+    stale = servers.at_once(*[lambda client: client.post(address, json={"version": seen})] * 4)
+    assert sorted(one.status_code for one in stale) == [201, 409, 409, 409]
+
+
+def test_the_same_mark_four_times_at_once_is_one_mark(servers: Servers) -> None:
+    one = mark(servers.place)
+    found = servers.at_once(*[batch(one)] * 4)
+    assert sorted(answer.json()[0]["outcome"] for answer in found) == ["known", "known", "known", "taken"]
+    assert nothing_differs(servers)
+
+
+def test_two_devices_that_mark_the_same_children_leave_every_standing_right(servers: Servers) -> None:
+    """Each batch names the children in another order."""
+    children = [str(child) for child in servers.school.children]
+    batches = []
+    for number in range(8):
+        device, order = str(uuid.uuid4()), children if number % 2 else children[::-1]
+        marks = [
+            mark(servers.place, result, child_id=child, concept=concept, device=device)
+            for child in order
+            for concept, result in (("so-mi", "secure"), ("quarter-eighths", "nearly"))
+        ]
+        batches.append(batch(*marks))
+    found = servers.at_once(*batches)
+    assert {one["outcome"] for answer in found for one in answer.json()} == {"taken"}
+    assert nothing_differs(servers)
+    with servers.school.work.begin() as session:
+        from kopje.store import events
+
+        kept = events.sums(session, servers.school.school)["standing"]
+    assert len([key for key in kept if key.endswith("quarter-eighths")]) == len(children)
+
+
+def test_any_unique_key_at_once_is_refused_in_words(servers: Servers) -> None:
+    section = {"name": "4Z", "grade": 4, "minutes": 30, "names": "Ada", "meetings": []}
+    found = servers.at_once(*[lambda client: client.post("/api/sections", json=section)] * 4)
+    assert sorted(one.status_code for one in found)[0] == 201
+    assert {one.status_code for one in found} <= {201, 409, 422}
+    assert [one.status_code for one in found].count(201) == 1
+    same = made(servers.place, "noted", note="a")
+    other = {**same, "id": str(uuid.uuid4()), "note": "b"}  # the same number of the same device
+    answers = servers.at_once(batch(same), batch(other))
+    assert sorted(one.json()[0]["outcome"] for one in answers) == ["aside", "taken"]
