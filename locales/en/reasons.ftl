@@ -234,7 +234,37 @@ figure_dotted_half_compound = dotted half (6/8)
 figure_compound_beat_rest = beat rest (6/8)
 figure_unnamed = the figure { $figure }
 meter_of = { $meter } meter
-tone_set = { $name }
+tone_set = { $name ->
+    [single-tone] single tone
+    [bitonic] bitonic
+    [tritonic] tritonic
+    [tetratonic] tetratonic
+    [pentatonic] pentatonic
+    [do-pentatonic] do-pentatonic
+    [re-pentatonic] re-pentatonic
+    [mi-pentatonic] mi-pentatonic
+    [so-pentatonic] so-pentatonic
+    [la-pentatonic] la-pentatonic
+    [major-pentachord] major pentachord
+    [minor-pentachord] minor pentachord
+    [five-tone] five tones
+    [hexachord] hexachord
+    [six-tone] six tones
+    [major] major
+    [natural-minor] natural minor
+    [dorian] dorian
+    [phrygian] phrygian
+    [lydian] lydian
+    [mixolydian] mixolydian
+    [locrian] locrian
+    [melodic-minor] melodic minor
+    [harmonic-minor] harmonic minor
+    [chromatic] chromatic
+   *[seven-tone] seven tones
+  }{ $more ->
+    [1] { " " }and chromatic tones
+   *[0] { "" }
+  }
 tone_as_home = { $tone } as home
 
 ## Keys, voices, instruments

@@ -182,7 +182,15 @@ sign_in_failed = Name and password do not belong together. Try again.
 
 ## What the server itself refuses
 request_invalid = Something in the request is not as it should be. Nothing was kept.
-request_not_served = { $detail }. Nothing was kept.
+request_not_served = Kopje does not serve this address in this way. Nothing was kept.
+field_wrong = { $how ->
+    [missing] “{ $field }” is missing.
+    [unknown] “{ $field }” is not known here.
+    [long] “{ $field }” is too long.
+    [short] “{ $field }” is too short.
+    [bounds] “{ $field }” is out of bounds.
+   *[wrong] “{ $field }” is not as it should be.
+  }
 no_such_address = There is no such address.
 database_silent = Kopje's database did not answer. Nothing was changed; what you marked stays on this device and is sent again.
 unkeepable = A text holds a sign that cannot be kept, or a number is out of all bounds. Nothing was kept.

@@ -17,6 +17,7 @@ from typing import TYPE_CHECKING, Any
 from kopje.core.analysis.analysis import Minor, analyse
 from kopje.core.errors import KopjeError
 from kopje.core.music.tune import blinded
+from kopje.core.songs.question import tone_set_words
 from kopje.settings import CHECKOUT, Settings
 from kopje.words import Words, catalogue
 
@@ -136,7 +137,7 @@ def _in_words(found: dict[str, Any]) -> str:
     lines = [
         words.word("cli_home", title=found["title"], do=str(found["do"]), resting=found["resting_tone"] or "–",
                    tonality=found["tonality"], sure=str(found["confidence"]), why=" ".join(found["reasons"])),
-        "  " + words.word("cli_tones", tones=" ".join(found["tone_set"]), name=found["tone_set_name"] or "–",
+        "  " + words.word("cli_tones", tones=" ".join(found["tone_set"]), name=words.say(tone_set_words(found["tone_set_name"])) if found["tone_set_name"] else "–",
                           form=found["form"]),
     ]  # fmt: skip
     return "\n".join([*lines, *(f"  {problem['message']}" for problem in found["problems"])])

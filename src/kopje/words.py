@@ -9,6 +9,7 @@ from functools import cached_property, lru_cache
 from pathlib import Path
 from typing import Any
 
+from babel import Locale, UnknownLocaleError
 from babel.dates import format_date
 from fluent.runtime import FluentBundle, FluentResource
 
@@ -39,7 +40,10 @@ class Catalogue:
 
     @cached_property
     def bundle(self) -> FluentBundle:
-        locale = self.language if self.language.isascii() and len(self.language) == 2 else ENGLISH
+        try:
+            locale = str(Locale.parse(self.language, sep="-"))
+        except (UnknownLocaleError, ValueError):
+            locale = ENGLISH  # dates are then said in English; the words are the language's own
 
         def dated(pattern: str) -> Callable[[Any], Any]:
             return lambda day: format_date(day, pattern, locale=locale)

@@ -5,7 +5,7 @@ from __future__ import annotations
 import threading
 import time
 from collections.abc import Callable, Iterator
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from pathlib import Path
 
 import pytest
@@ -15,6 +15,7 @@ from playwright.sync_api import Browser, Page, expect, sync_playwright
 from conftest import SETTINGS, new_database
 from kopje.demo.load import LOGIN, PASSWORD, load
 from kopje.main import create_app
+from kopje.settings import Settings
 from kopje.store.cluster import free_port
 from kopje.store.work import UnitOfWork, engine_for
 
@@ -41,14 +42,14 @@ class Running:
 
 
 @pytest.fixture(scope="session")
-def serve() -> Iterator[Callable[[str], Running]]:
+def serve() -> Iterator[Callable[..., Running]]:
     servers: list[uvicorn.Server] = []
     engines = []
 
-    def start(name: str) -> Running:
+    def start(name: str, settings: Settings = SETTINGS) -> Running:
         engine = engine_for(new_database(name))
         work, port = UnitOfWork(engine), free_port()
-        app = create_app(replace(SETTINGS), work)
+        app = create_app(settings, work)
         server = uvicorn.Server(uvicorn.Config(app, host="127.0.0.1", port=port, log_level="warning"))
         threading.Thread(target=server.run, daemon=True).start()
         while not server.started:

@@ -36,9 +36,7 @@ class Servers:
     def at_once(self, *asked: Callable[[httpx.Client], httpx.Response]) -> list[httpx.Response]:
         """Each request in its own thread, the servers by turns."""
         with ThreadPoolExecutor(len(asked)) as pool:
-            every = [
-                pool.submit(one, self.clients[n % len(self.clients)]) for n, one in enumerate(asked)
-            ]
+            every = [pool.submit(one, self.clients[n % len(self.clients)]) for n, one in enumerate(asked)]
             return [one.result() for one in every]
 
 
@@ -58,7 +56,9 @@ def servers(worker: str) -> Iterator[Servers]:
         assert process.stdout is not None
         assert "Kopje is at" in process.stdout.readline()
     clients = [httpx.Client(base_url=f"http://127.0.0.1:{port}", headers=OURS, timeout=120) for port in ports]
-    assert clients[0].post("/api/sign-in", json={"login": place.login, "password": PASSWORD}).status_code == 200
+    assert (
+        clients[0].post("/api/sign-in", json={"login": place.login, "password": PASSWORD}).status_code == 200
+    )
     clients[1].cookies.update(clients[0].cookies)
     yield Servers(clients, place, school)
     for client in clients:

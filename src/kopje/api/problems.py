@@ -91,11 +91,27 @@ def _kind(error: errors.KopjeError) -> type[errors.KopjeError]:
 async def _invalid(request: Request, error: Exception) -> JSONResponse:
     if not isinstance(error, RequestValidationError):
         raise error
-    reasons = [
-        {"code": one["type"], "subject": ".".join(map(str, one["loc"])), "sentence": one["msg"]}
-        for one in error.errors()
-    ]
-    return problem(422, "request_invalid", _words(request).word("request_invalid"), reasons)
+    words, reasons = _words(request), []
+    for one in error.errors():
+        where = ".".join(map(str, one["loc"]))
+        reasons.append(
+            {
+                "code": one["type"],
+                "subject": where,
+                "sentence": words.word("field_wrong", field=where, how=_how(one["type"])),
+            }
+        )
+    return problem(422, "request_invalid", words.word("request_invalid"), reasons)
+
+
+def _how(kind: str) -> str:
+    """What is wrong with a field, from what the schema's own check calls it."""
+    if kind == "missing":
+        return "missing"
+    if kind == "extra_forbidden":
+        return "unknown"
+    known = {"long": "long", "short": "short", "greater": "bounds", "less": "bounds"}
+    return next((how for part, how in known.items() if part in kind), "wrong")
 
 
 async def _no_answer(request: Request, error: Exception) -> JSONResponse:
@@ -128,8 +144,7 @@ async def _not_served(request: Request, error: Exception) -> JSONResponse:
     """What the framework itself refuses: no such address or method, a body that is no text."""
     if not isinstance(error, HTTPException):
         raise error
-    said = _words(request).word("request_not_served", detail=str(error.detail))
-    return problem(error.status_code, "not_served", said)
+    return _said(request, error.status_code, "not_served", "request_not_served")
 
 
 def answers(*media: str) -> dict[int | str, dict[str, Any]]:

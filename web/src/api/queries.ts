@@ -164,15 +164,15 @@ export function useLessonActs(lesson: Id) {
     void cache.invalidateQueries({ queryKey: ['alternatives'], predicate: (query) => there.has(query.queryKey[2]) })
   }
   const at = (part: string) => ({ params: { path: { lesson_id: toValue(lesson), part_id: part } } })
-  // A stale view is told, and then sees how things stand now.
+  // One change after another: each goes out with the version that the one before it left. A stale view is told, and then sees how things stand now.
   const look = (error: Error) => {
     if (error instanceof Refusal && error.status === 409) void cache.invalidateQueries({ queryKey: ['lesson', toValue(lesson)] })
   }
-  const act = <A>(mutationFn: (argument: A) => Promise<Schemas['LessonRead']>) => useMutation({ mutationFn, onSuccess: keep, onError: look })
+  const act = <A>(mutationFn: (argument: A) => Promise<Schemas['LessonRead']>) => useMutation({ mutationFn, onSuccess: keep, onError: look, scope: { id: 'lesson' } })
   const seen = () => cache.getQueryData<Schemas['LessonRead']>(['lesson', toValue(lesson)])?.version ?? 0
   return {
-    propose: act(({ section, ...which }: { section: string; day?: string; starts?: string; version?: number }) =>
-      body(api.POST('/api/sections/{section_id}/lesson', { params: { path: { section_id: section } }, body: which })),
+    propose: act(({ section, ...which }: { section: string; day?: string; starts?: string }) =>
+      body(api.POST('/api/sections/{section_id}/lesson', { params: { path: { section_id: section } }, body: which.day ? { ...which, version: seen() } : which })),
     ),
     pin: act(({ part, pinned }: { part: string; pinned: boolean }) =>
       body(api.PUT('/api/lessons/{lesson_id}/parts/{part_id}/pin', { ...at(part), body: { pinned, version: seen() } })),

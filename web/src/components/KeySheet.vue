@@ -6,7 +6,7 @@ import { say } from '@/locales/say'
 
 const open = ref(false)
 const acts = computed(() => openKeys.acts.filter((one) => one.says))
-const shown = (key: string) => ({ ' ': 'space', ArrowRight: '→', ArrowLeft: '←', ArrowUp: '↑', ArrowDown: '↓', Backspace: '⌫' })[key] ?? key
+const shown = (key: string) => ({ ' ': say('keys-space'), ArrowRight: '→', ArrowLeft: '←', ArrowUp: '↑', ArrowDown: '↓', Backspace: '⌫' })[key] ?? key
 useKeys([
   { key: '?', says: say('keys-help'), act: () => (open.value = !open.value) },
   { key: 'Escape', says: '', act: () => (open.value = false) },

@@ -1,7 +1,14 @@
 // Words for phases and purposes: the school's own where it has them, else ours.
 import { ownPhase } from '@/composables/useWording'
-import { sayOf } from './say'
+import { say, sayOf } from './say'
 
+/** A set of tones, of which the name may end in “+chromatic”. */
+export function toneSetName(name: string | null): string {
+  if (!name) return ''
+  const [plain = '', more] = name.split('+')
+  const said = sayOf('song-tone-sets', plain)
+  return more ? say('song-tone-sets-and-chromatic', { name: said }) : said
+}
 /** What a stone says. */
 export function standingName(level: string, due = false, partly = false): string {
   return sayOf('standing', partly ? 'partly' : due ? (level === 'once' ? 'once_due' : 'due') : level)

@@ -47,7 +47,7 @@ function walk(by: number) {
 }
 function propose() {
   const now = found.value
-  if (now && !begun.value) acts.propose.mutate({ section: now.section.id, day: now.day, starts: now.starts, version: now.version })
+  if (now && !begun.value) acts.propose.mutate({ section: now.section.id, day: now.day, starts: now.starts })
 }
 function pin() {
   if (part.value && !begun.value) acts.pin.mutate({ part: part.value.id, pinned: !part.value.pinned })

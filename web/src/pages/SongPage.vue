@@ -32,6 +32,7 @@ import { usePointed } from '@/features/songs/usePointed'
 import ToldForm from '@/features/songs/ToldForm.vue'
 import VariantBar from '@/features/songs/VariantBar.vue'
 import TonePictures from '@/features/songs/TonePictures.vue'
+import { toneSetName } from '@/locales/names'
 import { choices, say, sayOf } from '@/locales/say'
 import { howSure } from '@/locales/sayings'
 
@@ -139,7 +140,7 @@ useKeys([
           </template>
         </section>
         <dl class="sums">
-          <dt>{{ say('song-tone-set') }}</dt><dd><strong>{{ found.tone_set_name }}</strong></dd>
+          <dt>{{ say('song-tone-set') }}</dt><dd><strong>{{ toneSetName(found.tone_set_name) }}</strong></dd>
           <dt>{{ say('song-range') }}</dt><dd>{{ pitchName(found.low ?? '') }}–{{ pitchName(found.high ?? '') }}</dd>
           <dt>{{ say('song-meter') }}</dt><dd>{{ found.meters.join(', ') }}, {{ say('songs-bars', { n: found.bars }) }}<template v-if="found.seconds">, {{ say('song-times_long') }} {{ found.seconds }}</template></dd>
           <dt>{{ say('song-form') }}</dt><dd>{{ found.form }}</dd>

@@ -11,6 +11,7 @@ import { useTrail } from '@/composables/useTrail'
 import { degreeName } from '@/composables/useWording'
 import ImportReport from '@/features/songs/ImportReport.vue'
 import SongSentence from '@/features/songs/SongSentence.vue'
+import { toneSetName } from '@/locales/names'
 import { say } from '@/locales/say'
 
 useTrail(() => [{ says: say('songs-title') }])
@@ -94,7 +95,7 @@ async function keep(name: string) {
           <span><strong>{{ song.title }}</strong><span v-if="song.problems" class="small new"> △ {{ say('songs-problems', { n: song.problems }) }}</span></span>
           <img :src="`/api/songs/${song.id}/opening`" class="opening" loading="lazy" decoding="async" width="215" height="44" alt="" />
           <ContourLine :pitches="song.contour" />
-          <span class="narrow tones">{{ song.tone_set.map((tone) => degreeName(tone)).join(' ') }}</span><span class="quiet small">{{ song.tone_set_name }}</span><span class="narrow">{{ song.meter }}</span><span class="quiet small">{{ say('songs-bars', { n: song.bars }) }}</span>
+          <span class="narrow tones">{{ song.tone_set.map((tone) => degreeName(tone)).join(' ') }}</span><span class="quiet small">{{ toneSetName(song.tone_set_name) }}</span><span class="narrow">{{ song.meter }}</span><span class="quiet small">{{ say('songs-bars', { n: song.bars }) }}</span>
           <span v-if="song.reasons.length || song.lessons" class="small quiet why">{{ song.reasons.join(' ') }} {{ song.lessons ? say('ask-sung-before', { n: song.lessons }) : '' }}</span>
         </router-link>
       </li>

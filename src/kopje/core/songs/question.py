@@ -61,7 +61,13 @@ def called(key: str, sequence: Sequence) -> Param:
         return because("tone_as_home", tone=Tone(name))
     if kind == "figure":
         return figure_label(name)
-    return because("meter_of", meter=name) if kind == "meter" else because("tone_set", name=name)
+    return because("meter_of", meter=name) if kind == "meter" else tone_set_words(name)
+
+
+def tone_set_words(name: str) -> Reason:
+    """A set of tones by its name, which may end in “+chromatic”."""
+    plain, _, more = name.partition("+")
+    return because("tone_set", name=plain, more=int(bool(more)))
 
 
 def known_to(state: SectionState, asked: SongQuestion) -> frozenset[str]:

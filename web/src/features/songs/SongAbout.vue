@@ -3,6 +3,7 @@
 import { computed, ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
 import { sayAbout } from '@/api/songs'
+import { toneSetName } from '@/locales/names'
 import { say, sayOf } from '@/locales/say'
 
 const props = defineProps<{ song: Schemas['SongRead']; twins: readonly Schemas['TwinRead'][]; concepts: readonly Schemas['ConceptRead'][] }>()
@@ -34,7 +35,7 @@ async function keep() {
     <dl v-else-if="shown.length" class="facts"><template v-for="[name, value] in shown" :key="name"><dt class="small quiet">{{ sayOf('song-names', name) }}</dt><dd :class="{ care: name === 'care' }">{{ value }}</dd></template></dl>
     <p v-else class="quiet">{{ say('about-nothing') }}</p>
     <p v-if="!song.facts.verified" class="small quiet">{{ say('about-unverified') }}</p>
-    <section v-if="twins.length" class="stack"><h3>{{ say('about-twins') }}</h3><ul><li v-for="one in twins" :key="one.id"><router-link :to="`/songs/${one.id}`">{{ one.tone_set_name ?? say('song-rests-not') }}, {{ one.meter }}, {{ say('songs-bars', { n: one.bars }) }}</router-link></li></ul></section>
+    <section v-if="twins.length" class="stack"><h3>{{ say('about-twins') }}</h3><ul><li v-for="one in twins" :key="one.id"><router-link :to="`/songs/${one.id}`">{{ one.tone_set_name ? toneSetName(one.tone_set_name) : say('song-rests-not') }}, {{ one.meter }}, {{ say('songs-bars', { n: one.bars }) }}</router-link></li></ul></section>
   </section>
 </template>
 

@@ -3,7 +3,7 @@
 import { computed } from 'vue'
 import type { Variant } from '@/api/queries'
 import { pitchName } from '@/composables/words'
-import { say } from '@/locales/say'
+import { say, sayOf } from '@/locales/say'
 
 const variant = defineModel<Variant>({ required: true })
 const props = defineProps<{ own: { do: string | null; tonality: string } }>()
@@ -19,7 +19,7 @@ function change(name: keyof Variant, event: Event) {
 
 <template>
   <div class="variants" role="group" :aria-label="say('variant-title')">
-    <label v-if="own.tonality !== 'not_established'">{{ say('variant-how') }} <select :value="variant.recast ?? ''" @change="change('recast', $event)"><option value="">{{ say('variant-as-is') }}</option><template v-if="other"><option value="parallel">{{ say('variant-parallel', { name: other }) }}</option><option value="half">{{ say('variant-half', { name: other }) }}</option></template><option v-for="mode in MODES.filter((one) => one !== own.tonality)" :key="mode" :value="mode">{{ say('variant-parallel', { name: mode }) }}</option></select></label>
+    <label v-if="own.tonality !== 'not_established'">{{ say('variant-how') }} <select :value="variant.recast ?? ''" @change="change('recast', $event)"><option value="">{{ say('variant-as-is') }}</option><template v-if="other"><option value="parallel">{{ say('variant-parallel', { name: other }) }}</option><option value="half">{{ say('variant-half', { name: other }) }}</option></template><option v-for="mode in MODES.filter((one) => one !== own.tonality)" :key="mode" :value="mode">{{ say('variant-parallel', { name: sayOf('song-tonality', mode) }) }}</option></select></label>
     <label>{{ say('variant-do') }} <select :value="variant.do ?? ''" @change="change('do', $event)"><option value="">{{ say('variant-written', { letter: pitchName(own.do ?? '') }) }}</option><option v-for="one in LETTERS" :key="one" :value="one">{{ pitchName(one) }}</option></select></label>
     <button v-if="variant.recast || variant.do" class="small" @click="variant = {}">{{ say('variant-back') }}</button>
   </div>

@@ -16,6 +16,8 @@ interface Done {
 
 export function useQueue(section: () => string, lesson: () => string, part: () => string, hearing: Ref<Schemas['HearingRead'] | undefined>) {
   const done = ref<Done[]>([])
+  const saving = new Map<string, ReturnType<typeof tell>>()
+  const undoing = new Set<string>()
   const picked = ref('')
   // Also what another tab, or this one before it was closed, has marked and not sent yet.
   const unsent = computed(() => new Set(counting(lesson(), outbox.kept.value).flatMap(({ event }) => ('child_id' in event && event.child_id ? [event.child_id] : []))))
@@ -34,20 +36,26 @@ export function useQueue(section: () => string, lesson: () => string, part: () =
     done.value.push(one)
     picked.value = ''
     const at = { section_id: section(), lesson_id: lesson(), child_id: place.child_id }
-    const kept = await tell(
+    const saved = tell(
       result === 'absent'
         ? { kind: 'absent', ...at }
         : { kind: 'marked', ...at, part_id: part(), concept: now.concept.key, way: now.way, voices: now.voices, help: now.help, result },
     )
+    saving.set(one.child, saved)
+    const kept = await saved
     const mine = done.value.find((other) => other.child === one.child && !other.event)
     if (kept && mine) mine.event = kept[0] ?? ''
     else done.value = done.value.filter((other) => other !== mine) // nothing was kept: the child is up again, and the page says why
   }
   async function undo() {
-    const last = done.value.at(-1)
-    if (!last?.event) return
-    if (!(await tell({ kind: 'taken_back', section_id: section(), lesson_id: lesson(), target_id: last.event }))) return
-    done.value = done.value.filter((one) => one !== last)
+    const last = done.value.filter((one) => !undoing.has(one.child)).at(-1)
+    if (!last) return
+    undoing.add(last.child) // pressed again, it is the one before
+    const [event] = (await saving.get(last.child)) || [] // a mark that is still on its way to the disk is waited for
+    const back = event && (await tell({ kind: 'taken_back', section_id: section(), lesson_id: lesson(), target_id: event }))
+    undoing.delete(last.child)
+    if (!back) return
+    done.value = done.value.filter((one) => one.child !== last.child)
     picked.value = last.child
   }
   return { four, then, current, picked, done, give, undo }

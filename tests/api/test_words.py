@@ -1,0 +1,183 @@
+"""One catalogue for everything that is said: nothing missing, nothing idle, nothing beside it."""
+
+from __future__ import annotations
+
+import json
+import re
+from collections.abc import Iterator
+from dataclasses import asdict, replace
+from pathlib import Path
+from typing import Any
+
+import pytest
+from fastapi.testclient import TestClient
+
+from api.conftest import OURS, PASSWORD, Place, event, mark, signed_in, start_and_mark, tell
+from api.test_every_route import OPERATIONS, request, swappable
+from conftest import SETTINGS
+from kopje.core.planning.catalogue import CATALOGUE
+from kopje.core.sequence.phases import MODELS
+from kopje.core.sequence.shipped import SHIPPED
+from kopje.engraving.printing import Printer
+from kopje.engraving.render import Engraver
+from kopje.main import create_app
+from kopje.store.work import UnitOfWork
+from kopje.thinking import Thinker
+from kopje.words import ENGLISH_CATALOGUE, FOLDER
+from pseudo import LANGUAGE, LETTERS, plain_words, pseudo_locale
+
+SRC = Path(__file__).parents[2] / "src" / "kopje"
+PAGE = Path(__file__).parents[2] / "web" / "src"
+ID = re.compile(r"^([a-z][a-z0-9_-]*) =", re.M)
+
+
+def python() -> str:
+    return "\n".join(file.read_text("utf-8") for file in sorted(SRC.rglob("*.py")))
+
+
+def page() -> str:
+    files = [file for kind in ("*.vue", "*.ts") for file in sorted(PAGE.rglob(kind))]
+    return "\n".join(file.read_text("utf-8") for file in files if "generated" not in file.parts)
+
+
+def ids(*names: str) -> list[str]:
+    return [one for name in names for one in ID.findall((FOLDER / "en" / name).read_text("utf-8"))]
+
+
+def test_every_code_that_is_said_has_a_sentence() -> None:
+    source = python()
+    said = re.findall(r'(?:because|[A-Z]\w*Error|\.word|Reason)\(\s*"([a-z][a-z0-9_]*)"', source)
+    said += [f"aside_{code}" for code in re.findall(r'_refuse\(\s*"([a-z_]+)"', source)]
+    assert len(set(said)) > 200
+    assert sorted({code for code in said if not ENGLISH_CATALOGUE.bundle.has_message(code)}) == []
+
+
+def test_every_sentence_is_said_somewhere() -> None:
+    source = python()
+    catalogue = "".join(file.read_text("utf-8") for file in (FOLDER / "en").glob("*.ftl"))
+    words = set(re.findall(r"[a-z][a-z0-9_]*", source))
+    inside = set(re.findall(r"\{ ([a-z][a-z0-9_-]*) ", catalogue))
+    families = set(re.findall(r'f"([a-z_]+_)\{', source)) | {"aside_"}
+    idle = [
+        one
+        for one in ids("reasons.ftl", "refusals.ftl", "cli.ftl")
+        if one not in words | inside and not any(one.startswith(family) for family in families)
+    ]
+    assert idle == []
+    text = page()
+    literal = set(re.findall(r"['`]([a-z][a-z0-9_-]*)['`]", text))
+    groups = set(re.findall(r"(?:sayOf|choices)\(\s*'([a-z-]+)'", text))
+    assert [
+        one
+        for one in ids("page.ftl")
+        if one not in literal and not any(one.startswith(f"{group}-") for group in groups)
+    ] == []
+
+
+@pytest.fixture
+def strange(
+    work: UnitOfWork, engraver: Engraver, printer: Printer, thinker: Thinker, kestrel: Place, tmp_path: Path
+) -> TestClient:
+    """A Kopje that speaks the made-up language, signed in."""
+    settings = replace(SETTINGS, locales=pseudo_locale(tmp_path), language=LANGUAGE)
+    client = TestClient(
+        create_app(settings, work, engraver, printer, thinker), headers=OURS, base_url="http://testserver"
+    )
+    assert client.post("/api/sign-in", json={"login": kestrel.login, "password": PASSWORD}).status_code == 200
+    return client
+
+
+def strings(value: Any, words: int = 2) -> Iterator[str]:
+    """Texts of so many words at least: a single one is a key or a name, a sentence has several."""
+    if isinstance(value, dict):
+        for one in value.values():
+            yield from strings(one, words)
+    elif isinstance(value, list | tuple):
+        for one in value:
+            yield from strings(one, words)
+    elif isinstance(value, str) and len(value.split()) >= words:
+        yield value
+
+
+def data(client: TestClient) -> set[str]:
+    """What carries its own language: activities, concepts, songs and what was entered."""
+    found = {"Quiet ones", "Fire drill", "Concert", ".txt", *(one.props for one in CATALOGUE if one.props)}
+    found |= {text for model in MODELS.values() for text in strings(asdict(model), 1)}
+    found |= {
+        part
+        for one in CATALOGUE
+        for text in (one.title, one.care, *one.steps)
+        for part in re.split(r"\{\w+\}", text)
+        if part.strip()
+    }
+    for sequence in SHIPPED.values():
+        found.add(sequence.name)
+        found |= {text for concept in sequence.concepts for text in strings(asdict(concept), 1)}
+    for song in client.get("/api/songs?limit=200").json()["songs"]:
+        full = client.get(f"/api/songs/{song['id']}").json()
+        found |= {full["title"], *strings(full["facts"]), *strings(full.get("text", []))}
+    return found
+
+
+def test_no_sentence_stands_outside_the_catalogue(
+    strange: TestClient, app_client: TestClient, kestrel: Place
+) -> None:
+    start_and_mark(strange, kestrel)
+    known = data(strange)
+    choice = swappable(strange, kestrel)
+    outside: dict[str, list[str]] = {}
+    answers = [
+        (path, request(strange, method, path, operation, kestrel, choice))
+        for method, path, operation in OPERATIONS
+        if method == "get"
+    ]
+    answers.append(("aside", strange.get("/api/events/aside")))
+    answers += [(f"refused {number}", answer) for number, answer in enumerate(refusals(strange, kestrel))]
+    for path, answer in answers:
+        if "json" not in answer.headers.get("content-type", ""):
+            continue
+        for text in strings(answer.json()):
+            if left := plain_words(text, known):
+                outside.setdefault(path, []).append(f"{text!r}: {left}")
+    assert outside == {}, json.dumps(outside, indent=1, ensure_ascii=False)
+    assert any(
+        letter in answers[0][1].text or letter in answers[1][1].text for letter in map(chr, LETTERS.values())
+    )
+
+
+def refusals(client: TestClient, place: Place) -> Iterator[Any]:
+    section, lesson = place.ids["section_id"], place.ids["lesson_id"]
+    yield client.get("/api/nowhere")
+    yield client.get(f"/api/lessons/{section}")
+    yield client.post(f"/api/sections/{section}/lesson", json={})
+    yield client.post(f"/api/sections/{section}/lesson", json={"day": "2026-12-01", "starts": "09:50"})
+    yield client.put(
+        f"/api/lessons/{lesson}/parts/{place.ids['part_id']}/pin", json={"pinned": True, "version": 99}
+    )
+    yield client.post(
+        "/api/sections", json={"name": "2A", "grade": 2, "minutes": 30, "names": "", "meetings": []}
+    )
+    yield client.post(
+        "/api/songs", files=[("files", ("bad.xml", b"<score-partwise")), ("files", ("a.txt", b"?"))]
+    )
+    yield client.put("/api/calendar", json={"terms": [], "holidays": [], "cycle": 0})
+    yield client.post("/api/sign-in", json={"login": "kestrel", "password": "wrong"})
+    yield client.post("/api/songs/typed", json={})
+    tell(
+        client,
+        mark(place, concept="no-such"),
+        event(place, "rated", part_id=place.ids["section_id"], rating="well"),
+    )
+
+
+def test_old_rows_are_said_in_the_language_of_today(
+    strange: TestClient, app_client: TestClient, kestrel: Place
+) -> None:
+    """What was planned and heard in English is stored as reasons, so another language says it too."""
+    start_and_mark(strange, kestrel)
+    english = signed_in(app_client, kestrel)
+    lesson = f"/api/lessons/{kestrel.ids['lesson_id']}"
+    said = [one["sentence"] for part in english.get(lesson).json()["parts"] for one in part["reasons"]]
+    other = [one["sentence"] for part in strange.get(lesson).json()["parts"] for one in part["reasons"]]
+    assert len(said) == len(other) > 10
+    assert all(one != two for one, two in zip(said, other, strict=True))

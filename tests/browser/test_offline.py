@@ -1,0 +1,173 @@
+"""A server that dies in the lesson, two tabs, a session that ran out: what was marked arrives, each mark once."""
+
+from __future__ import annotations
+
+import os
+import re
+import signal
+import subprocess
+import sys
+from collections.abc import Iterator
+
+import pytest
+from playwright.sync_api import Browser, BrowserContext, Page, expect
+
+from api.conftest import PASSWORD, Place, make_school
+from conftest import SETTINGS, new_database
+from kopje.store.cluster import free_port
+from kopje.store.work import UnitOfWork, engine_for
+
+
+class Mortal:
+    """A server process that can be killed and started again at the same address."""
+
+    def __init__(self, url: str) -> None:
+        self.port = free_port()
+        now = SETTINGS.now().strftime("%Y-%m-%dT%H:%M")
+        self.environment = {
+            **os.environ,
+            "KOPJE_PORT": str(self.port),
+            "KOPJE_DATABASE_URL": url,
+            "KOPJE_TODAY": now,
+        }
+        self.address = f"http://127.0.0.1:{self.port}"
+        self.start()
+
+    def start(self) -> None:
+        command = [sys.executable, "-m", "kopje.cli", "serve"]
+        self.process = subprocess.Popen(command, env=self.environment, stdout=subprocess.PIPE, text=True)
+        assert self.process.stdout is not None
+        assert "Kopje is at" in self.process.stdout.readline()
+
+    def kill(self) -> None:
+        self.process.send_signal(signal.SIGKILL)
+        self.process.wait(30)
+
+
+@pytest.fixture
+def room(worker: str) -> Iterator[tuple[Mortal, Place]]:
+    url = new_database(f"offline_{worker}")
+    engine = engine_for(url)
+    place = make_school(UnitOfWork(engine), "Kestrel")
+    engine.dispose()
+    server = Mortal(url)
+    yield server, place
+    server.kill()
+
+
+@pytest.fixture
+def context(browser: Browser) -> Iterator[BrowserContext]:
+    """A profile whose pages may fail to reach the server."""
+    context = browser.new_context(viewport={"width": 1280, "height": 800})
+    yield context
+    context.close()
+
+
+def sign_in(page: Page, address: str) -> None:
+    page.fill("input[name=login]", "kestrel")
+    page.fill("input[name=password]", PASSWORD)
+    page.get_by_role("button", name="Sign in").click()
+    page.wait_for_selector(".strip")
+
+
+def heard(page: Page, count: int) -> None:
+    expect(page.get_by_text(f"{count} heard", exact=True)).to_be_visible()
+
+
+def to_the_hearing(page: Page) -> None:
+    """On to a part in which children are heard."""
+    page.wait_for_selector(".teach")
+    for _ in range(10):
+        if page.locator(".child").count():
+            return
+        page.keyboard.press("ArrowRight")
+        page.wait_for_timeout(400)
+
+
+def test_the_server_dies_in_the_lesson_and_nothing_is_lost_or_doubled(
+    room: tuple[Mortal, Place], context: BrowserContext
+) -> None:
+    server, place = room
+    one = context.new_page()
+    one.goto(server.address)
+    sign_in(one, server.address)
+    lesson = f"{server.address}/lessons/{place.ids['lesson_id']}"
+    one.goto(lesson)
+    one.wait_for_selector(".parts li")
+    one.keyboard.press("t")
+    to_the_hearing(one)
+    one.keyboard.press("3")
+    heard(one, 1)
+    other = context.new_page()
+    other.goto(f"{lesson}/teach")
+    to_the_hearing(other)
+
+    server.kill()
+    one.bring_to_front()
+    one.keyboard.press("3")
+    one.keyboard.press("1")
+    heard(one, 3)
+    expect(one.get_by_role("link", name=re.compile("^△ 2 things? not sent"))).to_be_visible()
+    expect(other.get_by_role("link", name=re.compile("^△ 2 things? not sent"))).to_be_visible()
+    other.bring_to_front()
+    other.keyboard.press("2")
+    expect(other.get_by_role("link", name=re.compile("^△ 3 things? not sent"))).to_be_visible()
+    one.keyboard.press("d")
+    expect(other.get_by_role("link", name=re.compile("^△ 4 things? not sent"))).to_be_visible()
+    one.close()
+
+    server.start()
+    context.clear_cookies()  # and the session has run out meanwhile
+    other.get_by_role("link", name=re.compile("^△ 4 things? not sent")).click()
+    other.get_by_role("button", name="Send now").click()
+    expect(other.get_by_text("You are signed out.", exact=False)).to_be_visible()
+    other.goto(f"{server.address}/sign-in")
+    sign_in(other, server.address)
+    expect(other.get_by_role("link", name=re.compile("not sent yet"))).to_have_count(0)
+    other.goto(f"{server.address}/kept")
+    expect(other.get_by_text("Everything has been sent")).to_be_visible()
+
+    hearing = f"{server.address}/api/lessons/{place.ids['lesson_id']}/parts/{place.ids['part_id']}/hearing"
+    marks = other.request.get(hearing).json()["marks"]
+    assert sorted(mark["result"] for mark in marks) == ["nearly", "not_yet", "secure", "secure"]
+    assert len({mark["child_id"] for mark in marks}) == 4
+    ticks = [
+        part["tick"] for part in other.request.get(lesson.replace("/lessons", "/api/lessons")).json()["parts"]
+    ]
+    assert [tick for tick in ticks if tick] == ["done"]
+
+
+def test_what_was_not_sent_at_signing_out_stays_locked_until_its_owner_comes(
+    room: tuple[Mortal, Place], context: BrowserContext
+) -> None:
+    server, place = room
+    page = context.new_page()
+    page.goto(server.address)
+    sign_in(page, server.address)
+    page.goto(f"{server.address}/lessons/{place.ids['lesson_id']}")
+    page.wait_for_selector(".parts li")
+    page.keyboard.press("t")
+    to_the_hearing(page)
+    page.route(
+        "**/api/events",
+        lambda route: route.fulfill(status=500, json={"code": "unexpected", "title": "broken"}),
+    )
+    page.keyboard.press("3")
+    expect(page.get_by_role("link", name=re.compile("^△ 1 things? not sent"))).to_be_visible()
+    page.unroute("**/api/events")
+    heard_before = len(
+        page.request.get(f"{server.address}/api/sections/{place.ids['section_id']}/ledger").json()["stones"]
+    )
+    page.request.post(f"{server.address}/api/sign-out", headers={"x-kopje-request": "1"})
+    page.goto(f"{server.address}/sign-in")
+    kept = "async () => { const db = await new Promise(r => { const q = indexedDB.open('kopje-outbox'); q.onsuccess = () => r(q.result) }); " \
+           "return await new Promise(r => { const q = db.transaction('events').objectStore('events').getAll(); q.onsuccess = () => { db.close(); r(q.result) } }) }"  # fmt: skip
+    (event,) = page.evaluate(kept)
+    assert event["owner"]
+    expect(page.get_by_role("link", name=re.compile("not sent yet"))).to_have_count(0)
+    sign_in(page, server.address)
+    expect(page.get_by_role("link", name=re.compile("not sent yet"))).to_have_count(0)
+    page.wait_for_timeout(500)
+    assert page.evaluate(kept) == []
+    ledger = page.request.get(f"{server.address}/api/sections/{place.ids['section_id']}/ledger").json()
+    assert len(ledger["stones"]) == heard_before + 1
