@@ -15,7 +15,7 @@ from bench.timing import alternating, p95, say, timed
 from conftest import SETTINGS, new_database
 from formats.test_real_music import folk_tunes
 from kopje.core.analysis.analysis import analyse
-from kopje.core.songs.question import SongQuestion
+from kopje.core.songs.question import SongQuestion, known_to
 from kopje.engraving.mei import mei
 from kopje.engraving.render import Engraver
 from kopje.formats.musicxml_write import write_musicxml
@@ -24,7 +24,8 @@ from kopje.store import sections
 from kopje.store.work import UnitOfWork, engine_for
 from kopje.usecases import propose_lesson, songbook
 from kopje.usecases.ask_songbook import ask
-from kopje.usecases.call import Call
+from kopje.usecases.call import Call, Desk
+from kopje.usecases.snapshot import snapshot
 from making import SONGS, shipped
 
 music21 = pytest.importorskip("music21")
@@ -112,8 +113,7 @@ def _drawn(engraver: Engraver, text: str) -> str:
         return str(refused)
 
 
-BARE = """SELECT s.id, s.title FROM song s LEFT JOIN (SELECT c.song_id, max(l.day) AS last FROM cell c JOIN lesson l
-ON l.id = c.lesson_id WHERE l.section_id = %(section)s AND c.tick IN ('done', 'partly') GROUP BY c.song_id) m ON m.song_id = s.id
+BARE = """SELECT s.id, s.title FROM song s LEFT JOIN song_met m ON m.song_id = s.id AND m.section_id = %(section)s
 WHERE s.school_id = %(school)s AND s.things && %(has)s AND s.things <@ %(only)s AND s.fits @> ARRAY[2] AND m.last IS NULL
 ORDER BY s.title, s.id LIMIT 100"""
 
@@ -136,11 +136,7 @@ def test_the_sentence() -> None:
         for concept in {"do", "half", "do-pentatonic", "four-sixteenths", "fa", "low-la"} - there:
             session.add(_declared(call, section.id, concept))
         session.flush()
-        from kopje.usecases.section_state import state_of
-
-        from kopje.core.songs.question import known_to
-
-        only = sorted(known_to(state_of(call, section), asked))
+        only = sorted(known_to(snapshot(call, [section.id]).section(section.id).state, asked))
         values = {"section": section.id, "school": section.school_id, "has": ["tone:re"], "only": only}
         found, total = ask(call, asked, section.id, "", 0, 100)
         assert total > 200
@@ -179,9 +175,9 @@ def forget() -> None:
 
 
 def propose(work: UnitOfWork, place: Place) -> None:
-    with work.begin() as session:
-        call = Call(session, uuid.UUID(place.ids["school_id"]), uuid.uuid4(), SETTINGS.now(), uuid.uuid4)
-        propose_lesson.propose(call, uuid.UUID(place.ids["section_id"]))
+    school, asks = uuid.UUID(place.ids["school_id"]), uuid.uuid4()
+    desk = Desk(work, lambda session: Call(session, school, asks, SETTINGS.now(), uuid.uuid4))
+    propose_lesson.propose(desk, uuid.UUID(place.ids["section_id"]))
 
 
 def _declared(call: Call, section_id: uuid.UUID, concept: str) -> object:
@@ -199,17 +195,17 @@ def _declared(call: Call, section_id: uuid.UUID, concept: str) -> object:
 def _fill(plain: psycopg.Connection, school: str) -> None:
     """Copies of our songs under other titles, with other bytes and sometimes other tones."""
     chance = Random(4)
-    songs = plain.execute("SELECT source, things, aspects, fits, shown, filename FROM song").fetchall()
+    songs = plain.execute("SELECT source, things, aspects, fits, shown, filename, card FROM song").fetchall()
     tones = ["tone:fa", "tone:ti", "tone:re", "figure:syncopation", "tone:la,"]
     with (
         plain.cursor() as cursor,
         cursor.copy(
-            "COPY song (id, school_id, title, filename, source, content_hash, facts, added, ours, things, aspects, fits, shown, search, worked) FROM STDIN"
+            "COPY song (id, school_id, title, filename, source, content_hash, facts, added, ours, things, aspects, fits, shown, search, worked, card) FROM STDIN"
         ) as copy,
     ):
         for number in range(SONGS_KEPT - len(songs)):
-            source, things, aspects, fits, shown, filename = chance.choice(songs)
+            source, things, aspects, fits, shown, filename, card = chance.choice(songs)
             more = sorted({*things, *chance.sample(tones, chance.randint(0, 2))})
             copy.write_row((uuid.uuid4(), school, f"Song {chance.random():.9f}", filename, source, f"{number:064d}", "{}", SETTINGS.now(),
-                            False, more, aspects, fits, json.dumps(shown), "song", 1))  # fmt: skip
+                            False, more, aspects, fits, json.dumps(shown), "song", 1, json.dumps(card)))  # fmt: skip
     plain.execute("ANALYZE song")

@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
+import json
 from collections.abc import Iterable, Mapping, Sequence
 from typing import Any
 from uuid import UUID
 
-from sqlalchemy import delete, insert, literal, select, text, tuple_
+from sqlalchemy import Text, Uuid, and_, any_, delete, func, insert, literal, select, text, tuple_
+from sqlalchemy.dialects.postgresql import ARRAY
 from sqlalchemy.dialects.postgresql import insert as upsert
 from sqlalchemy.orm import Session
 
@@ -55,9 +57,21 @@ def sequences_taken(
     return {(device, sequence) for device, sequence in session.execute(chosen)}
 
 
+# One statement of one shape for however many rows: it is planned once, and nothing is spelt out for each row.
+ADD = text(
+    """INSERT INTO class_event (id, school_id, kind, section_id, lesson_id, day, moment, clock, off_day, received, teacher_id,
+        device, sequence, child_id, part_id, target_id, concept, body)
+    SELECT id, school_id, kind, section_id, lesson_id, day, moment, clock, off_day, received, teacher_id, device, sequence,
+        child_id, part_id, target_id, concept, body
+    FROM jsonb_to_recordset(CAST(:rows AS jsonb)) AS r(id uuid, school_id uuid, kind text, section_id uuid, lesson_id uuid,
+        day date, moment timestamptz, clock timestamptz, off_day boolean, received timestamptz, teacher_id uuid, device uuid,
+        sequence bigint, child_id uuid, part_id uuid, target_id uuid, concept text, body jsonb)"""
+)
+
+
 def add(session: Session, rows: Sequence[Mapping[str, Any]]) -> None:
     if rows:
-        session.execute(insert(Event), list(rows))
+        session.execute(ADD, {"rows": json.dumps(rows, default=str)})
 
 
 def of_lessons(session: Session, lessons: Iterable[UUID]) -> Sequence[ClassEvent]:
@@ -75,18 +89,19 @@ def marks_with_backs(
     """The marks of (child, concept) pairs, or of the whole school, with whatever takes them back, and takes that back."""
     marked = select(*COLUMNS).where(Event.school_id == school_id, Event.kind == "marked")
     if pairs is not None:
-        wanted = list(pairs)
-        marked = marked.where(
-            Event.child_id.in_({child for child, _ in wanted}), Event.concept.in_({key for _, key in wanted}),
-            tuple_(Event.child_id, Event.concept).in_(wanted),
-        )  # fmt: skip
+        children, keys = zip(*asked, strict=True) if (asked := list(pairs)) else ((), ())
+        listed = func.unnest(literal(list(children), ARRAY(Uuid)), literal(list(keys), ARRAY(Text)))
+        wanted = listed.table_valued("child", "concept").render_derived(name="wanted")
+        marked = marked.join(
+            wanted, and_(Event.child_id == wanted.c.child, Event.concept == wanted.c.concept)
+        )
     found = [_value(row) for row in session.execute(marked)]
     if pairs is None:
         back = select(*COLUMNS).where(Event.school_id == school_id, Event.kind == "taken_back")
         return [*found, *(_value(row) for row in session.execute(back))]
     targets = {UUID(event.id) for event in found}
     while targets:
-        back = select(*COLUMNS).where(Event.target_id.in_(targets))
+        back = select(*COLUMNS).where(Event.target_id == any_(literal(list(targets), ARRAY(Uuid))))
         backs = [_value(row) for row in session.execute(back)]
         found += backs
         targets = {UUID(event.id) for event in backs}

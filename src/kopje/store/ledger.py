@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import json
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date
@@ -9,13 +10,21 @@ from typing import Any
 from uuid import UUID
 
 from sqlalchemy import delete, func, select, text, tuple_
-from sqlalchemy.dialects.postgresql import insert
 from sqlalchemy.orm import Session
 
 from kopje.core.errors import NotFoundError
 from kopje.core.reasons import because
 from kopje.store.sections import on_roll
 from kopje.store.tables import Child, StandingRow
+
+KEEP = text(
+    """INSERT INTO standing (child_id, concept, school_id, level, partly, last_full, last_alone, reasons)
+    SELECT child_id, concept, school_id, level, partly, last_full, last_alone, reasons
+    FROM jsonb_to_recordset(CAST(:rows AS jsonb)) AS r(child_id uuid, concept text, school_id uuid, level text, partly boolean,
+        last_full date, last_alone date, reasons jsonb)
+    ON CONFLICT (child_id, concept) DO UPDATE SET level = excluded.level, partly = excluded.partly,
+        last_full = excluded.last_full, last_alone = excluded.last_alone, reasons = excluded.reasons"""
+)
 
 
 def keep_standings(session: Session, rows: Sequence[Mapping[str, Any]]) -> None:
@@ -27,12 +36,7 @@ def keep_standings(session: Session, rows: Sequence[Mapping[str, Any]]) -> None:
         )
     kept = [row for row in rows if row["level"] is not None]
     if kept:
-        statement = insert(StandingRow).values(kept)
-        changed = {
-            name: statement.excluded[name]
-            for name in ("level", "partly", "last_full", "last_alone", "reasons")
-        }
-        session.execute(statement.on_conflict_do_update(index_elements=["child_id", "concept"], set_=changed))
+        session.execute(KEEP, {"rows": json.dumps(kept, default=str)})
 
 
 def standings_in(session: Session, section_id: UUID, concept: str, day: date) -> dict[UUID, StandingRow]:

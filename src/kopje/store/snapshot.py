@@ -28,6 +28,7 @@ SECTIONS = text(
     FROM section n LEFT JOIN section_facts f ON f.section_id = n.id LEFT JOIN year_plan p ON p.section_id = n.id
     WHERE n.school_id = :school AND n.ended IS NULL AND {ONLY.format("n.id")} ORDER BY n.grade, n.name"""
 )
+OF_GRADE = text("SELECT id FROM section WHERE school_id = :school AND grade = :grade AND ended IS NULL")
 ROLLS = text(
     f"""SELECT m.section_id, count(*) FROM (
         SELECT c.id, c.section_id FROM child c WHERE c.school_id = :school
@@ -37,15 +38,18 @@ ROLLS = text(
     GROUP BY m.section_id"""
 )
 STONES = text(
-    f"""SELECT m.section_id, s.concept, s.level, count(*),
-        CASE WHEN s.level = 'once' THEN json_agg(json_build_array(s.child_id, s.last_full)) END
-    FROM standing s JOIN child c ON c.id = s.child_id JOIN (
-        SELECT id, section_id FROM child WHERE school_id = :school
-        UNION ALL SELECT child_id, section_id FROM membership WHERE school_id = :school
+    f"""SELECT m.section_id, s.concept, s.level, count(*), s.last_full, m.singer
+    FROM (
+        SELECT child_id, concept, level, CASE WHEN level = 'once' THEN last_full END AS last_full
+        FROM standing WHERE school_id = :school
+    ) s JOIN (
+        SELECT c.id, c.section_id, CASE WHEN EXISTS (SELECT 1 FROM membership x WHERE x.child_id = c.id) THEN c.id END AS singer
+        FROM child c WHERE c.school_id = :school AND c.joined <= :day AND (c."left" IS NULL OR c."left" > :day)
+        UNION ALL SELECT x.child_id, x.section_id, x.child_id FROM membership x JOIN child c ON c.id = x.child_id
+        WHERE x.school_id = :school AND c.joined <= :day AND (c."left" IS NULL OR c."left" > :day)
     ) m ON m.id = s.child_id
-    WHERE s.school_id = :school AND c.joined <= :day AND (c."left" IS NULL OR c."left" > :day)
-        AND {ONLY.format("m.section_id")}
-    GROUP BY m.section_id, s.concept, s.level"""
+    WHERE {ONLY.format("m.section_id")}
+    GROUP BY m.section_id, s.concept, s.level, s.last_full, m.singer"""
 )
 SINGERS = text(
     """SELECT child_id, section_id FROM membership WHERE school_id = :school
@@ -158,17 +162,23 @@ def section(session: Session, school_id: UUID, section_id: UUID) -> SectionRow:
     return found[0]
 
 
+def sections_of_grade(session: Session, school_id: UUID, grade: int) -> list[UUID]:
+    asked = {"school": school_id, "grade": grade}
+    return list(session.execute(OF_GRADE, asked).scalars())
+
+
 def rolls(session: Session, school_id: UUID, only: Iterable[UUID] | None, day: date) -> dict[UUID, int]:
     """How many are on each roll."""
     asked = {"school": school_id, "only": _ids(only), "day": day}
     return {section: count for section, count in session.execute(ROLLS, asked)}
 
 
-Stones = tuple[UUID, str, str, int, list[tuple[str, str | None]] | None]
+Stones = tuple[UUID, str, str, int, date | None, UUID | None]
 
 
 def stones(session: Session, school_id: UUID, only: Iterable[UUID] | None, day: date) -> list[Stones]:
-    """(section, concept, level, children, for those who showed it once: child and last day)."""
+    """(section, concept, level, children; of those who showed it once the last day; the child where it sings in a choir too:
+    then more sections than one say when it is due)."""
     asked = {"school": school_id, "only": _ids(only), "day": day}
     return [tuple(row) for row in session.execute(STONES, asked)]
 

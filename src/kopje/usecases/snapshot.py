@@ -217,13 +217,9 @@ def _readiness(
     stones = store.stones(call.session, call.school_id, only, call.today)
     before = Before(call, rows)
     found: dict[UUID, dict[str, list[Counts]]] = {}
-    for section, concept, level, children, once in stones:
-        if once:
-            days = ((key, date.fromisoformat(last) if last else None) for key, last in once)
-            counted = counts((level, is_due(level, last, before.child(key, section))) for key, last in days)
-        else:
-            counted = counts([(level, False)] * children)
-        found.setdefault(section, {}).setdefault(concept, []).append(counted)
+    for section, concept, level, children, last, singer in stones:
+        due = level == "once" and is_due(level, last, before.child(str(singer), section))
+        found.setdefault(section, {}).setdefault(concept, []).append(counts([(level, due)] * children))
     return {
         section: {
             ConceptKey(key): judge(rolls.get(section, 0), _sum(several)) for key, several in concepts.items()

@@ -74,6 +74,7 @@ class _Lesson:
     minutes: int
     parts: Mapping[str, Mapping[str, Any]]
     begun: bool = False
+    absent: frozenset[str] = frozenset()
 
     @property
     def place(self) -> dict[str, Any]:
@@ -124,6 +125,9 @@ class _Batch:
         self.new: dict[UUID, dict[str, Any]] = {}
         self.aside: list[dict[str, Any]] = []
         self.over: set[UUID] = set()
+        self.begun: set[UUID] = (
+            set()
+        )  # lessons that a mark says something new of: that they began, or that a child is there
 
     def answer(self, one: Told) -> Answer:
         there = self.known.get(one.id) or self.new.get(one.id)
@@ -166,6 +170,9 @@ class _Batch:
             known = self.lessons[one.lesson_id]
             body.setdefault("parts", list(known.parts.values()))
             self.lessons[one.lesson_id] = replace(known, begun=True)
+            self.begun.add(one.lesson_id)
+        if one.kind == "marked" and str(one.child_id) in lesson.absent:
+            self.begun.add(one.lesson_id)
         concept = body.pop("concept", None)
         row = {
             "id": one.id, "school_id": self.call.school_id, "kind": one.kind, "section_id": one.section_id,
@@ -235,14 +242,11 @@ class _Batch:
             else set()
         )
         lessons |= {row["lesson_id"] for row in self.rows if row["kind"] == "taken_back"}
-        marked = {row["lesson_id"] for row in self.rows if row["kind"] == "marked"}
-        fresh = marked - lessons
+        lessons |= self.begun
         keep_standings(self.call, pairs)
-        if lessons or fresh:
-            keep_lessons(self.call, lessons | fresh)
-            keep_facts(
-                self.call, {row["section_id"] for row in self.rows if row["lesson_id"] in lessons | fresh}
-            )
+        if lessons:
+            keep_lessons(self.call, lessons)
+            keep_facts(self.call, {row["section_id"] for row in self.rows if row["lesson_id"] in lessons})
 
 
 def _lessons(call: Call, told: Iterable[Told]) -> dict[UUID, _Lesson]:
@@ -251,7 +255,9 @@ def _lessons(call: Call, told: Iterable[Told]) -> dict[UUID, _Lesson]:
     found: dict[UUID, _Lesson] = {}
     for held in events.held_lessons(call.session, call.school_id, ids):
         parts = {part.id: part_values(part) for part in held.parts}
-        found[UUID(held.id)] = _Lesson(UUID(held.section), held.day, held.starts, held.minutes, parts, True)
+        found[UUID(held.id)] = _Lesson(
+            UUID(held.section), held.day, held.starts, held.minutes, parts, True, held.absent
+        )
     planned = plans.lessons_of(call.session, call.school_id, ids)
     parts_by_lesson: dict[UUID, dict[str, dict[str, Any]]] = {}
     for part in plans.parts_of(call.session, planned):

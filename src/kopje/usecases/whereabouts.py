@@ -10,6 +10,7 @@ from kopje.core.planning.calendar import held_by
 from kopje.core.planning.year.arcs import YearQuestion
 from kopje.core.reasons import Listed, Reason, because, listed
 from kopje.core.sequence.concepts import Concept
+from kopje.store.snapshot import sections_of_grade
 from kopje.usecases.call import Call
 from kopje.usecases.read_week import at_work
 from kopje.usecases.section_year import CORE, SectionYear, school_years, spare
@@ -29,7 +30,8 @@ class Whereabouts:
 
 def whereabouts(call: Call, grade: int, day: date) -> tuple[Whereabouts, ...]:
     """The sections of a grade side by side. `behind`: how many lessons more it needs than the one furthest on."""
-    years = [year for year in school_years(call, snapshot(call)) if year.now.grade == grade]
+    ids = sections_of_grade(call.session, call.school_id, grade)
+    years = school_years(call, snapshot(call, ids))
     to_go = [lessons_to_go(one.question) for one in years]
     least = min(to_go, default=0)
     return tuple(

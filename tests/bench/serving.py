@@ -1,0 +1,58 @@
+"""A server process of its own on a database, and a browser's worth of connection to it."""
+
+from __future__ import annotations
+
+import http.client
+import json
+import os
+import subprocess
+import sys
+from collections.abc import Iterator
+from contextlib import contextmanager
+from dataclasses import dataclass
+from typing import Any
+
+from sqlalchemy import Engine
+
+from api.conftest import PASSWORD
+from conftest import SETTINGS
+from kopje.store.cluster import free_port
+
+
+@dataclass(frozen=True)
+class Browser:
+    """Signed in."""
+
+    connection: http.client.HTTPConnection
+    headers: dict[str, str]
+
+    def get(self, path: str) -> Any:
+        self.connection.request("GET", path, headers=self.headers)
+        return json.loads(self.connection.getresponse().read())
+
+    def post(self, path: str, body: bytes) -> Any:
+        self.connection.request("POST", path, body, self.headers)
+        return json.loads(self.connection.getresponse().read())
+
+
+@contextmanager
+def serving(engine: Engine, login: str) -> Iterator[Browser]:
+    port, address = free_port(), engine.url.render_as_string(hide_password=False)
+    now = SETTINGS.now().strftime("%Y-%m-%dT%H:%M")
+    environment = {**os.environ, "KOPJE_DATABASE_URL": address, "KOPJE_PORT": str(port), "KOPJE_TODAY": now}
+    command = [sys.executable, "-m", "kopje.cli", "serve"]
+    server = subprocess.Popen(command, stdout=subprocess.PIPE, env=environment)
+    try:
+        assert server.stdout is not None
+        said = server.stdout.readline()
+        assert b"Kopje is at" in said, said
+        connection = http.client.HTTPConnection("127.0.0.1", port)
+        ours = {"content-type": "application/json", "x-kopje-request": "1"}
+        connection.request("POST", "/api/sign-in", json.dumps({"login": login, "password": PASSWORD}), ours)
+        answer = connection.getresponse()
+        answer.read()
+        yield Browser(connection, {**ours, "cookie": answer.headers["set-cookie"].split(";")[0]})
+        connection.close()
+    finally:
+        server.terminate()
+        server.wait()
