@@ -1,13 +1,24 @@
-"""The chain of migrations leads to the tables, and back."""
+"""The chain of migrations leads to the tables, and back; the data of a school comes along both ways."""
+
+import json
+import lzma
+from collections import Counter
+from pathlib import Path
+from typing import Any
 
 from alembic.autogenerate import compare_metadata
 from alembic.migration import MigrationContext
-from sqlalchemy import inspect
+from sqlalchemy import Connection, Engine, inspect, text
 
-from conftest import new_database
+from conftest import SETTINGS, new_database
 from kopje.store.migrate import migrate, unmigrate
 from kopje.store.tables import Table
-from kopje.store.work import engine_for
+from kopje.store.work import UnitOfWork, engine_for
+from kopje.usecases.start_up import bring_up_to_date
+
+BEFORE = "2026_12_02_bar_colours"
+# Three sections of a made-up school after five weeks, as the version before events kept them: rows by table.
+SCHOOL = Path(__file__).parent / "before_events.json.xz"
 
 
 def test_up_equals_the_tables_and_down_leaves_nothing(worker: str) -> None:
@@ -19,5 +30,79 @@ def test_up_equals_the_tables_and_down_leaves_nothing(worker: str) -> None:
         unmigrate(engine)
         assert inspect(engine).get_table_names() == ["alembic_version"]
         migrate(engine)
+    finally:
+        engine.dispose()
+
+
+def rows(connection: Connection, query: str) -> list[tuple[Any, ...]]:
+    return [tuple(row) for row in connection.execute(text(query))]
+
+
+def fill(engine: Engine) -> dict[str, list[dict[str, Any]]]:
+    """Put the old rows into the old tables."""
+    found: dict[str, list[dict[str, Any]]] = json.loads(lzma.decompress(SCHOOL.read_bytes()))
+    with engine.begin() as connection:
+        connection.execute(text("SET session_replication_role = replica"))  # in any order
+        for table, values in found.items():
+            asked = f'INSERT INTO "{table}" SELECT * FROM jsonb_populate_recordset(NULL::"{table}", CAST(:rows AS jsonb))'
+            connection.execute(text(asked), {"rows": json.dumps(values)})
+        connection.execute(text("SET session_replication_role = origin"))
+    return found
+
+
+MARKS = "SELECT id::text, child_id::text, concept, result, moment FROM {0} ORDER BY 1"
+CELLS = "SELECT id::text, lesson_id::text, activity, song_id::text, concept, tick FROM cell ORDER BY 1"
+LESSONS = "SELECT id::text, section_id::text, day, starts, status FROM lesson ORDER BY 1"
+
+
+def test_the_data_of_an_older_school_comes_along_and_goes_back(worker: str) -> None:
+    engine = engine_for(new_database(f"older_{worker}", "template1"))
+    try:
+        migrate(engine, BEFORE)
+        fill(engine)
+        with engine.connect() as connection:
+            levels = dict(
+                ((c, k), (lv, f))
+                for c, k, lv, f in rows(
+                    connection, "SELECT child_id::text, concept, level, flag FROM standing"
+                )
+            )
+            marks, cells, lessons = (rows(connection, q) for q in (MARKS.format("mark"), CELLS, LESSONS))
+        migrate(engine)
+        bring_up_to_date(UnitOfWork(engine), SETTINGS.now())
+        with engine.connect() as connection:
+            now = {
+                (c, k): lv
+                for c, k, lv in rows(connection, "SELECT child_id::text, concept, level FROM standing")
+            }
+            assert rows(connection, MARKS.format("class_event") .replace("ORDER", "WHERE kind = 'marked' ORDER")
+                        .replace("result", "body->>'result'")) == marks  # fmt: skip
+            taught = rows(
+                connection,
+                "SELECT p->>'id', p->>'tick' FROM held_lesson, jsonb_array_elements(parts) p ORDER BY 1",
+            )
+            assert {key: tick for key, tick in taught if tick} == {
+                cell[0]: cell[5] for cell in cells if cell[5]
+            }
+            kept = rows(
+                connection,
+                "SELECT id::text FROM held_lesson UNION SELECT id::text FROM planned_lesson ORDER BY 1",
+            )
+            assert [key for (key,) in kept] == [lesson[0] for lesson in lessons]
+        # Where the rule is unchanged so is the standing; what is different is that “heard once” is a level of its own.
+        changes = Counter((*old, now[key]) for key, old in levels.items())
+        assert set(now) == set(levels)
+        assert set(changes) <= {
+            ("nearly", "once", "once"),
+            ("nearly", "", "nearly"),
+            ("not_yet", "", "not_yet"),
+            ("secure", "", "secure"),
+        }
+        assert changes["nearly", "once", "once"] > 20
+        unmigrate(engine, BEFORE)
+        with engine.connect() as connection:
+            assert rows(connection, MARKS.format("mark")) == marks
+            assert rows(connection, CELLS) == cells
+            assert rows(connection, LESSONS) == lessons
     finally:
         engine.dispose()

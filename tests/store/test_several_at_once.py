@@ -13,6 +13,7 @@ from typing import Any
 
 import httpx2 as httpx
 import pytest
+from sqlalchemy import text
 
 from api.conftest import OURS, PASSWORD, Place, make_school, mark
 from api.conftest import event as made
@@ -32,6 +33,7 @@ class Servers:
     clients: list[httpx.Client]
     place: Place
     school: School
+    environment: dict[str, str]
 
     def at_once(self, *asked: Callable[[httpx.Client], httpx.Response]) -> list[httpx.Response]:
         """Each request in its own thread, the servers by turns."""
@@ -60,7 +62,7 @@ def servers(worker: str) -> Iterator[Servers]:
         clients[0].post("/api/sign-in", json={"login": place.login, "password": PASSWORD}).status_code == 200
     )
     clients[1].cookies.update(clients[0].cookies)
-    yield Servers(clients, place, school)
+    yield Servers(clients, place, school, environment)
     for client in clients:
         client.close()
     for process in processes:
@@ -134,3 +136,14 @@ def test_any_unique_key_at_once_is_refused_in_words(servers: Servers) -> None:
     other = {**same, "id": str(uuid.uuid4()), "note": "b"}  # the same number of the same device
     answers = servers.at_once(batch(same), batch(other))
     assert sorted(one.json()[0]["outcome"] for one in answers) == ["aside", "taken"]
+
+
+def test_rebuild_tells_an_operator_whether_anything_differed(servers: Servers) -> None:
+    command = [sys.executable, "-m", "kopje.cli", "rebuild"]
+    same = subprocess.run(command, env=servers.environment, capture_output=True, text=True, check=False)
+    assert (same.returncode, "nothing differed" in same.stdout) == (0, True), same.stdout + same.stderr
+    with servers.school.work.begin() as session:
+        session.execute(text("UPDATE standing SET level = 'secure' WHERE concept = 'so-mi'"))
+    other = subprocess.run(command, env=servers.environment, capture_output=True, text=True, check=False)
+    assert other.returncode == 1
+    assert nothing_differs(servers)

@@ -280,8 +280,9 @@ BACK = (
         WHERE NOT EXISTS (SELECT 1 FROM class_event e WHERE e.lesson_id = p.id AND e.kind IN ('started', 'ticked', 'marked', 'ended'))) p
     WHERE p.place = 1 AND NOT EXISTS (SELECT 1 FROM held_lesson h WHERE h.section_id = p.section_id AND h.state = 'running')
     UNION ALL
-    SELECT h.id, h.school_id, h.section_id, h.day, h.starts, h.minutes, h.state, 'best_found', '[]'::jsonb, h.note, h.started,
-        CASE WHEN h.state = 'done' THEN h.ended END FROM held_lesson h WHERE h.state <> 'not_held'
+    SELECT h.id, h.school_id, h.section_id, h.day, h.starts, h.minutes, h.state, coalesce(p.status, 'best_found'), '[]'::jsonb,
+        h.note, h.started, CASE WHEN h.state = 'done' THEN h.ended END
+    FROM held_lesson h LEFT JOIN planned_lesson p ON p.id = h.id WHERE h.state <> 'not_held'
     """,
     """
     INSERT INTO cell (id, school_id, lesson_id, position, slot, role, activity, song_id, concept, purpose, minutes, new,
