@@ -120,6 +120,21 @@ def teach(camera: Camera) -> None:
     camera.page.keyboard.press("ArrowRight")
 
 
+def kept(camera: Camera) -> None:
+    """A server that does not answer while a child is marked and a part is ticked."""
+    camera.lesson()
+    camera.page.keyboard.press("t")
+    camera.page.wait_for_selector(".teach")
+    camera.rest()
+    camera.page.route("**/api/events", lambda route: route.abort())
+    for key in "31d":
+        camera.page.keyboard.press(key)
+        camera.page.wait_for_timeout(300)
+    camera.page.wait_for_selector(".sign")
+    camera.page.locator(".sign").first.click()
+    camera.page.wait_for_timeout(800)
+
+
 def projector(camera: Camera) -> None:
     """The lesson of `teach`, with what comes before its song ticked."""
     camera.lesson()
@@ -161,7 +176,7 @@ def sequence(camera: Camera) -> None:
 VIEWS: dict[str, Callable[[Camera], None]] = {
     "today": today, "section": section, "songs": songs, "type-song": type_song, "song": song, "song-phrases": song_phrases, "song-words": song_words, "lesson": lesson, "ledger": ledger,
     "year": year, "school-year": school_year, "week": week, "set-up": set_up, "sequence": sequence,
-    "teach": teach, "projector": projector,
+    "teach": teach, "projector": projector, "kept": kept,
 }  # fmt: skip
 
 

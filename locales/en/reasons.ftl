@@ -13,7 +13,7 @@ standing_once = Showed it once alone ({ DAY($day) }).
 standing_due = Not heard alone since { DAY($day) }: due for review.
 standing_nearly = Nearly: { $result ->
     [secure] secure last time
-    [nearly] nearly last time
+    [nearly] almost there last time
    *[not_yet] not yet last time
   }, { $count ->
     [0] never yet heard alone without help
