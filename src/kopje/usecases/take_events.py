@@ -5,7 +5,7 @@ What is known already stays as it is; what cannot be taken is kept aside, whole,
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from datetime import date, datetime, time, timedelta
 from typing import Any, Literal
@@ -15,10 +15,11 @@ from kopje.core.errors import KopjeError
 from kopje.core.ledger.events import dated
 from kopje.core.ledger.held import BEGINS, part_of, part_values
 from kopje.core.planning.catalogue import known_activity
-from kopje.core.reasons import Reason, because, packed, unpacked
-from kopje.store import events, plans, sections
+from kopje.core.reasons import Reason, because, packed
+from kopje.store import events, sections
 from kopje.store import tables as t
 from kopje.usecases.call import Call
+from kopje.usecases.known_lessons import KnownLesson, known_lessons
 from kopje.usecases.projections import keep_facts, keep_lessons, keep_standings
 
 MOST = 500
@@ -64,23 +65,6 @@ class Taken:
     over: frozenset[UUID]
 
 
-@dataclass(frozen=True)
-class _Lesson:
-    """What is known of a lesson: its place in the calendar, its parts as they were or are planned, and whether it has begun."""
-
-    section_id: UUID
-    day: date
-    starts: time
-    minutes: int
-    parts: Mapping[str, Mapping[str, Any]]
-    begun: bool = False
-    absent: frozenset[str] = frozenset()
-
-    @property
-    def place(self) -> dict[str, Any]:
-        return {"starts": f"{self.starts:%H:%M}", "minutes": self.minutes}
-
-
 class _RefusedError(Exception):
     """The event cannot be taken; it goes aside with this reason."""
 
@@ -119,7 +103,7 @@ class _Batch:
         pairs = [(one.device, one.sequence) for one in told]
         self.taken = events.sequences_taken(call.session, call.teacher_id, pairs)
         self.waiting = events.aside_ids(call.session, (one.id for one in told))
-        self.lessons = _lessons(call, told)
+        self.lessons = known_lessons(call, (one.lesson_id for one in told))
         self.members = sections.members(call.session, children)
         self.rows: list[dict[str, Any]] = []
         self.new: dict[UUID, dict[str, Any]] = {}
@@ -186,7 +170,7 @@ class _Batch:
         if one.kind in ("ended", "reopened", "not_held"):
             self.over.add(one.section_id)
 
-    def _lesson_of(self, one: Told) -> _Lesson:
+    def _lesson_of(self, one: Told) -> KnownLesson:
         if one.section_id not in self.here:
             raise _refuse("section")
         lesson = self.lessons.get(one.lesson_id) or _told_lesson(one)
@@ -197,7 +181,7 @@ class _Batch:
         self.lessons[one.lesson_id] = lesson
         return lesson
 
-    def _body(self, one: Told, lesson: _Lesson) -> dict[str, Any]:
+    def _body(self, one: Told, lesson: KnownLesson) -> dict[str, Any]:
         """What is kept of an event's body, checked against what there is; parts are kept as they are at this moment."""
         body = dict(one.body)
         if one.kind in OF_A_CHILD:
@@ -249,43 +233,12 @@ class _Batch:
             keep_facts(self.call, {row["section_id"] for row in self.rows if row["lesson_id"] in lessons})
 
 
-def _lessons(call: Call, told: Iterable[Told]) -> dict[UUID, _Lesson]:
-    """What is known of the lessons of a batch: as they were when they began, else as they are planned."""
-    ids = {one.lesson_id for one in told}
-    found: dict[UUID, _Lesson] = {}
-    for held in events.held_lessons(call.session, call.school_id, ids):
-        parts = {part.id: part_values(part) for part in held.parts}
-        found[UUID(held.id)] = _Lesson(
-            UUID(held.section), held.day, held.starts, held.minutes, parts, True, held.absent
-        )
-    planned = plans.lessons_of(call.session, call.school_id, ids)
-    parts_by_lesson: dict[UUID, dict[str, dict[str, Any]]] = {}
-    for part in plans.parts_of(call.session, planned):
-        parts_by_lesson.setdefault(part.lesson_id, {})[str(part.id)] = _planned_values(part)
-    for key, row in planned.items():
-        parts = parts_by_lesson.get(key, {})
-        there = found.get(key)
-        if there is None:
-            found[key] = _Lesson(row.section_id, row.day, row.starts, row.minutes, parts)
-        else:
-            found[key] = replace(there, parts={**parts, **there.parts})
-    return found
-
-
-def _planned_values(part: t.PlannedPart) -> dict[str, Any]:
-    return {
-        "id": str(part.id), "slot": part.slot, "role": part.role, "activity": part.activity,
-        "material": {"kind": part.material_kind, "id": part.material_id}, "concept": part.concept,
-        "purpose": part.purpose, "minutes": part.minutes, "new": part.new, "left_over": part.left_over,
-    }  # fmt: skip
-
-
-def _told_lesson(one: Told) -> _Lesson | None:
+def _told_lesson(one: Told) -> KnownLesson | None:
     """A lesson that is not planned here any more, as the device that began it tells it."""
     place = one.body.get("lesson")
     if one.kind not in ("started", "not_held") or not place:
         return None
-    return _Lesson(
+    return KnownLesson(
         one.section_id,
         date.fromisoformat(place["day"]),
         time.fromisoformat(place["starts"]),
@@ -313,55 +266,3 @@ def _values(one: Told, offset: timedelta) -> dict[str, Any]:
         "child_id": one.child_id and str(one.child_id), "part_id": one.part_id and str(one.part_id),
         "target_id": one.target_id and str(one.target_id), "body": dict(one.body),
     }  # fmt: skip
-
-
-@dataclass(frozen=True)
-class Aside:
-    """An event that waits to be settled, with the name of the child it speaks of."""
-
-    id: UUID
-    told: Told
-    child: str | None
-    reason: Reason
-    received: datetime
-
-
-def aside(call: Call) -> tuple[Aside, ...]:
-    """What of this teacher's could not be taken, oldest first."""
-    found = events.aside(call.session, call.school_id, call.teacher_id)
-    told = {row.id: _told(row) for row in found}
-    names = sections.names(
-        call.session, call.school_id, {one.child_id for one in told.values() if one.child_id}
-    )
-    every = (
-        Aside(
-            row.id, one, names.get(one.child_id) if one.child_id else None, unpacked(row.reason), row.received
-        )
-        for row, one in zip(found, told.values(), strict=True)
-    )
-    return tuple(sorted(every, key=lambda one: (one.received, str(one.told.device), one.told.sequence)))
-
-
-def _told(row: t.AsideEvent) -> Told:
-    v = row.event
-    ids = {name: UUID(v[name]) if v[name] else None for name in ("child_id", "part_id", "target_id")}
-    return Told(row.id, v["kind"], UUID(v["section_id"]), UUID(v["lesson_id"]), datetime.fromisoformat(v["clock"]),
-                UUID(v["device"]), v["sequence"], body=v["body"], **ids)  # fmt: skip
-
-
-def try_again(call: Call, event_id: UUID) -> Answer:
-    """Try once more to take an event that was kept aside; it stays aside where nothing has changed."""
-    row = events.one_aside(call.session, call.school_id, event_id)
-    if row.settled is not None:
-        return Answer(event_id, "known")
-    told = _told(row)
-    call.session.delete(row)
-    call.session.flush()
-    return take(call, call.now, [told]).answers[0]
-
-
-def drop(call: Call, event_id: UUID) -> None:
-    """The teacher settles it: it is not to count. The row stays, settled."""
-    row = events.one_aside(call.session, call.school_id, event_id)
-    row.settled = row.settled or call.now
-    call.session.flush()

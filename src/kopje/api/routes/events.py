@@ -8,7 +8,7 @@ from fastapi import APIRouter, BackgroundTasks
 
 from kopje.api.deps import AtDesk, Work
 from kopje.api.schemas.events import AnswerRead, AsideRead, BatchBody
-from kopje.usecases import plan_year, take_events
+from kopje.usecases import plan_year, settle_events, take_events
 
 router = APIRouter(tags=["events"])
 
@@ -28,16 +28,16 @@ def post_events(body: BatchBody, desk: AtDesk, later: BackgroundTasks) -> list[A
 @router.get("/events/aside", operation_id="asideEvents")
 def get_aside(call: Work) -> list[AsideRead]:
     """What of one's own events could not be taken and waits to be settled."""
-    return [AsideRead.of(one, call.words) for one in take_events.aside(call)]
+    return [AsideRead.of(one, call.words) for one in settle_events.aside(call)]
 
 
 @router.post("/events/aside/{event_id}/again", operation_id="takeAsideAgain")
 def post_again(event_id: UUID, call: Work) -> AnswerRead:
     """Try once more to take it: its child may be in the section by now."""
-    return AnswerRead.of(take_events.try_again(call, event_id), call.words)
+    return AnswerRead.of(settle_events.try_again(call, event_id), call.words)
 
 
 @router.delete("/events/aside/{event_id}", status_code=204, operation_id="dropAside")
 def delete_aside(event_id: UUID, call: Work) -> None:
     """It is not to count."""
-    take_events.drop(call, event_id)
+    settle_events.drop(call, event_id)
