@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 from calendar import day_abbr, day_name, month_abbr, month_name
 from collections.abc import Iterable
+from functools import lru_cache
 from pathlib import Path
 
 from fluent.syntax import FluentParser, FluentSerializer, ast
@@ -41,9 +42,13 @@ def pseudo_locale(folder: Path) -> Path:
     return folder
 
 
+@lru_cache(maxsize=4)
+def _any_of(data: frozenset[str]) -> re.Pattern[str]:
+    """The longest first, all in one pattern."""
+    return re.compile("|".join(re.escape(one) for one in sorted(data, key=len, reverse=True)), re.IGNORECASE)
+
+
 def plain_words(text: str, data: Iterable[str]) -> list[str]:
     """The words in plain letters that are left of a text once the data in it is taken out, and what stands in quotes."""
-    text = re.sub("“[^”]*”", " ", text)
-    for known in sorted(set(data), key=len, reverse=True):
-        text = re.sub(re.escape(known), " ", text, flags=re.IGNORECASE)
-    return [word for word in WORD.findall(text) if word not in CALENDAR]
+    left = _any_of(frozenset(data) - {""}).sub(" ", re.sub("“[^”]*”", " ", text))
+    return [word for word in WORD.findall(left) if word not in CALENDAR]

@@ -92,6 +92,9 @@ def test_no_page_shows_a_word_that_is_not_in_the_catalogue(
         if left:
             outside.setdefault(name, []).extend(left)
 
+    page.route(
+        "**/opening*", lambda route: route.fulfill(body="<svg/>", content_type="image/svg+xml")
+    )  # pictures say nothing
     page.goto(running.address)
     page.wait_for_selector("input[name=login]")
     look("sign-in")
