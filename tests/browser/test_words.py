@@ -33,6 +33,7 @@ SIGNS = (
     "Kestrel",
     "Choir",
     "min",
+    "Apache-2.0",
 )
 READ = """() => {
   const found = [document.title, document.body.innerText]
