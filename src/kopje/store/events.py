@@ -79,10 +79,6 @@ def of_lessons(session: Session, lessons: Iterable[UUID]) -> Sequence[ClassEvent
     return [_value(row) for row in session.execute(select(*COLUMNS).where(Event.lesson_id.in_(set(lessons))))]
 
 
-def of_section(session: Session, section_id: UUID) -> Sequence[ClassEvent]:
-    return [_value(row) for row in session.execute(select(*COLUMNS).where(Event.section_id == section_id))]
-
-
 def marks_with_backs(
     session: Session, pairs: Iterable[tuple[UUID, str]] | None, school_id: UUID
 ) -> Sequence[ClassEvent]:

@@ -10,8 +10,7 @@ from dataclasses import dataclass, field, replace
 from datetime import date, time, timedelta
 from typing import Any
 
-from kopje.core.ledger.events import ClassEvent
-from kopje.core.ledger.held import HeldLesson, State, TaughtPart, held_lesson, part_of, part_values
+from kopje.core.ledger.held import HeldLesson, State, TaughtPart, part_of, part_values
 from kopje.core.planning.catalogue import known_activity
 from kopje.core.sequence.concepts import ConceptKey
 from kopje.core.songs.fit import Met
@@ -101,15 +100,6 @@ def is_left_over(part: TaughtPart) -> bool:
     """Not reached, done partly or skipped; routines, openings and closings come again anyway, and nothing is carried twice."""
     routine = (item := known_activity(part.activity)) is None or item.routine
     return part.tick != "done" and not part.left_over and not routine and part.role not in NOT_CARRIED
-
-
-def section_facts(events: Iterable[ClassEvent]) -> SectionFacts:
-    """Everything at once, from all events of a section."""
-    by_lesson: dict[str, list[ClassEvent]] = {}
-    for event in events:
-        by_lesson.setdefault(event.lesson, []).append(event)
-    held = [lesson for one in by_lesson.values() if (lesson := held_lesson(one)) is not None]
-    return facts_of(held)
 
 
 def facts_of(held: Iterable[HeldLesson]) -> SectionFacts:
