@@ -19,6 +19,7 @@ from kopje.store.migrate import migrate
 from kopje.store.work import UnitOfWork, engine_for
 
 TODAY = date(2026, 11, 24)
+EMPTY = "template_kopje"
 SETTINGS = Settings(today=TODAY, clock=time(9, 5))
 _cluster: Cluster | None = None
 
@@ -31,7 +32,7 @@ def pytest_configure(config: pytest.Config) -> None:
     folder = Path(tempfile.mkdtemp(prefix="kopje-test-"))
     folder.chmod(0o755)
     _cluster = Cluster(folder / "cluster", throw_away=True).start()
-    engine = engine_for(_cluster.ensure("template_kopje"))
+    engine = engine_for(_cluster.ensure(EMPTY))
     migrate(engine)
     engine.dispose()
     os.environ["KOPJE_TEST_DATABASE"] = _cluster.conninfo("{name}")
@@ -46,7 +47,7 @@ def pytest_unconfigure(config: pytest.Config) -> None:
         _cluster = None
 
 
-def new_database(name: str, template: str = "template_kopje") -> str:
+def new_database(name: str, template: str = EMPTY) -> str:
     """A fresh database from the migrated template; its SQLAlchemy URL."""
     conninfo = os.environ["KOPJE_TEST_DATABASE"]
     with psycopg.connect(conninfo.format(name="postgres"), autocommit=True) as connection:

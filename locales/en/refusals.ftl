@@ -199,6 +199,7 @@ changed_meanwhile = The same thing was changed elsewhere at this moment. Nothing
 stale_lesson = This lesson was changed meanwhile, perhaps in another window. Nothing of yours was kept; here it is as it stands now.
 stale_plan = What this was worked out from has changed meanwhile. Nothing was kept; try once more.
 busy_solving = This is being worked out already, perhaps in another window. Nothing was changed; look again in a moment.
+solver_ended = The computation was ended from outside before it had an answer. Nothing was changed; try once more.
 plan_no_such_lesson = { $section } has no lesson to plan on { DATE($day) } at that time. Look at the week, then ask again.
 
 ## Why an event was kept aside

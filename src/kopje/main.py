@@ -32,8 +32,8 @@ from kopje.engraving.printing import Printer
 from kopje.engraving.render import Engraver
 from kopje.settings import Settings
 from kopje.store.work import UnitOfWork
-from kopje.thinking import Thinker
-from kopje.usecases.start_up import bring_up_to_date
+from kopje.usecases.start_up import bring_up_to_date, solvers_loaded
+from kopje.workers import Worker
 
 SECURITY = {
     "Content-Security-Policy": "default-src 'self'; img-src 'self' data:; object-src 'none'; base-uri 'none'; "
@@ -49,15 +49,16 @@ def create_app(
     work: UnitOfWork,
     engraver: Engraver | None = None,
     printer: Printer | None = None,
-    thinker: Thinker | None = None,
+    solver: Worker | None = None,
 ) -> FastAPI:
-    """The application on a database; the engraver's worker starts with it and stops with it, the others when they are needed."""
+    """The application on a database; the workers that draw and solve start with it, the one that prints when it is needed."""
     drawing, printing = engraver or Engraver(), printer or Printer(settings.web / "assets")
-    thinking = thinker or Thinker()
+    solving = solver or Worker()
 
     @asynccontextmanager
     async def lifespan(_: FastAPI) -> AsyncIterator[None]:
         drawing.start()
+        solving.warm(solvers_loaded)
         bring_up_to_date(work, settings.now())
         gc.collect()
         gc.freeze()  # what is loaded now stays; fewer and shorter pauses in long grids
@@ -65,11 +66,11 @@ def create_app(
         yield
         drawing.stop()
         printing.stop()
-        thinking.stop()
+        solving.stop()
 
     app = FastAPI(title="Kopje", version="0.1.0", lifespan=lifespan, docs_url=None, redoc_url=None,
                   openapi_url="/api/openapi.json", separate_input_output_schemas=False)  # fmt: skip
-    app.state.house = House(settings, work, drawing, printing, thinking)
+    app.state.house = House(settings, work, drawing, printing, solving)
     app.add_middleware(GZipMiddleware, minimum_size=600, compresslevel=6)
     app.add_middleware(Secured)
     api = APIRouter(prefix="/api", dependencies=[Depends(same_origin)])

@@ -22,12 +22,12 @@ from kopje.main import create_app
 from kopje.store import plans, songs
 from kopje.store.tables import Child, School, Teacher
 from kopje.store.work import UnitOfWork
-from kopje.thinking import Thinker
 from kopje.usecases import ask_songbook, propose_lesson, school_calendar, set_up_school
 from kopje.usecases.bring_shipped_songs import bring_shipped_songs
 from kopje.usecases.call import Call, Desk
 from kopje.usecases.projections import RULES
 from kopje.usecases.sign_in import hashed
+from kopje.workers import Worker
 
 PASSWORD = "a long password"
 HASH = hashed(PASSWORD)
@@ -129,17 +129,17 @@ def start_and_mark(client: TestClient, place: Place) -> None:
 
 
 @pytest.fixture(scope="session")
-def thinker() -> Iterator[Thinker]:
-    thinker = Thinker()
-    yield thinker
-    thinker.stop()
+def solver() -> Iterator[Worker]:
+    solver = Worker()
+    yield solver
+    solver.stop()
 
 
 @pytest.fixture
-def app_client(work: UnitOfWork, engraver: Engraver, printer: Printer, thinker: Thinker) -> TestClient:
+def app_client(work: UnitOfWork, engraver: Engraver, printer: Printer, solver: Worker) -> TestClient:
     """Signed out."""
     return TestClient(
-        create_app(SETTINGS, work, engraver, printer, thinker), headers=OURS, base_url="http://testserver"
+        create_app(SETTINGS, work, engraver, printer, solver), headers=OURS, base_url="http://testserver"
     )
 
 

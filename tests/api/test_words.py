@@ -23,8 +23,8 @@ from kopje.engraving.printing import Printer
 from kopje.engraving.render import Engraver
 from kopje.main import create_app
 from kopje.store.work import UnitOfWork
-from kopje.thinking import Thinker
 from kopje.words import ENGLISH_CATALOGUE, FOLDER
+from kopje.workers import Worker
 from pseudo import LANGUAGE, LETTERS, plain_words, pseudo_locale
 
 SRC = Path(__file__).parents[2] / "src" / "kopje"
@@ -77,12 +77,12 @@ def test_every_sentence_is_said_somewhere() -> None:
 
 @pytest.fixture
 def strange(
-    work: UnitOfWork, engraver: Engraver, printer: Printer, thinker: Thinker, kestrel: Place, tmp_path: Path
+    work: UnitOfWork, engraver: Engraver, printer: Printer, solver: Worker, kestrel: Place, tmp_path: Path
 ) -> TestClient:
     """A Kopje that speaks the made-up language, signed in."""
     settings = replace(SETTINGS, locales=pseudo_locale(tmp_path), language=LANGUAGE)
     client = TestClient(
-        create_app(settings, work, engraver, printer, thinker), headers=OURS, base_url="http://testserver"
+        create_app(settings, work, engraver, printer, solver), headers=OURS, base_url="http://testserver"
     )
     assert client.post("/api/sign-in", json={"login": kestrel.login, "password": PASSWORD}).status_code == 200
     return client

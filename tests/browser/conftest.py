@@ -2,17 +2,20 @@
 
 from __future__ import annotations
 
+import os
 import threading
 import time
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 from pathlib import Path
 
+import psycopg
 import pytest
 import uvicorn
 from playwright.sync_api import Browser, Page, expect, sync_playwright
+from sqlalchemy import Engine
 
-from conftest import SETTINGS, new_database
+from conftest import EMPTY, SETTINGS, new_database
 from kopje.demo.load import LOGIN, PASSWORD, load
 from kopje.main import create_app
 from kopje.settings import Settings
@@ -41,28 +44,26 @@ class Running:
     work: UnitOfWork
 
 
-@pytest.fixture(scope="session")
+@pytest.fixture(scope="module")
 def serve() -> Iterator[Callable[..., Running]]:
-    servers: list[uvicorn.Server] = []
-    engines = []
+    servers: list[tuple[uvicorn.Server, threading.Thread, Engine]] = []
 
-    def start(name: str, settings: Settings = SETTINGS) -> Running:
-        engine = engine_for(new_database(name))
+    def start(name: str, settings: Settings = SETTINGS, template: str = EMPTY) -> Running:
+        engine = engine_for(new_database(name, template))
         work, port = UnitOfWork(engine), free_port()
         app = create_app(settings, work)
         server = uvicorn.Server(uvicorn.Config(app, host="127.0.0.1", port=port, log_level="warning"))
-        threading.Thread(target=server.run, daemon=True).start()
+        thread = threading.Thread(target=server.run, daemon=True)
+        thread.start()
         while not server.started:
             time.sleep(0.05)
-        servers.append(server)
-        engines.append(engine)
+        servers.append((server, thread, engine))
         return Running(f"http://127.0.0.1:{port}", work)
 
     yield start
-    for server in servers:
+    for server, thread, engine in servers:
         server.should_exit = True
-    time.sleep(0.5)
-    for engine in engines:
+        thread.join(20)
         engine.dispose()
 
 
@@ -103,11 +104,23 @@ def page(browser: Browser) -> Iterator[Page]:
 
 
 @pytest.fixture(scope="session")
-def demo(serve: Callable[[str], Running], worker: str) -> Running:
-    """Kestrel Ridge School after eight weeks."""
-    running = serve(f"demo_{worker}")
-    load(running.work, SETTINGS, weeks=WEEKS)
-    return running
+def kestrel_ridge() -> str:
+    """The name of a database with Kestrel Ridge School after eight weeks; one worker of a run makes it for all."""
+    name = "template_kestrel_ridge"
+    with psycopg.connect(os.environ["KOPJE_TEST_DATABASE"].format(name="postgres"), autocommit=True) as here:
+        here.execute("SELECT pg_advisory_lock(1)")
+        if here.execute("SELECT 1 FROM pg_database WHERE datname = %s", [name]).fetchone() is None:
+            engine = engine_for(new_database("loading"))
+            load(UnitOfWork(engine), SETTINGS, weeks=WEEKS)
+            engine.dispose()
+            here.execute(f"ALTER DATABASE loading RENAME TO {name}")
+    return name
+
+
+@pytest.fixture(scope="module")
+def demo(serve: Callable[..., Running], worker: str, kestrel_ridge: str) -> Running:
+    """Kestrel Ridge School, as new for each file of tests."""
+    return serve(f"demo_{worker}", template=kestrel_ridge)
 
 
 def sign_in(page: Page, address: str) -> None:

@@ -98,7 +98,7 @@ def test_what_is_typed_into_a_title_is_text_and_fetches_nothing(printer: Printer
 def test_a_printer_that_is_killed_says_so_and_prints_again(
     printer: Printer, monkeypatch: pytest.MonkeyPatch
 ) -> None:
-    monkeypatch.setattr("kopje.engraving.printing.SECONDS", 0.001)
+    monkeypatch.setattr(printer._worker, "seconds", 0.001)
     with refuses(EngravingError, "too large to print"):
         printer.pdf([Sheet("Slow", "", ())])
     monkeypatch.undo()

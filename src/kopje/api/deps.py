@@ -3,23 +3,23 @@
 from __future__ import annotations
 
 import uuid
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from dataclasses import dataclass
-from typing import Annotated
+from typing import Annotated, Any
 
 from fastapi import Depends, Request, Response
 from sqlalchemy.orm import Session
 
-from kopje.core.errors import ForgedRequestError
+from kopje.core.errors import BusyError, ForgedRequestError
 from kopje.engraving.printing import Printer
 from kopje.engraving.render import Engraver
 from kopje.settings import Settings
 from kopje.store.work import UnitOfWork
-from kopje.thinking import Thinker
 from kopje.usecases import sign_in
-from kopje.usecases.call import Call, Desk
+from kopje.usecases.call import Answer, Call, Desk
 from kopje.usecases.school_sequence import sequence_for
 from kopje.words import catalogue
+from kopje.workers import Worker, WorkerLimitError
 
 COOKIE = "kopje_sign_in"
 HEADER = "x-kopje-request"
@@ -34,7 +34,7 @@ class House:
     work: UnitOfWork
     engraver: Engraver
     printer: Printer
-    thinker: Thinker
+    solver: Worker
 
 
 def _house(request: Request) -> House:
@@ -94,7 +94,14 @@ def call(request: Request) -> Iterator[Call]:
 def desk(request: Request) -> Desk:
     """For what takes thought: its transactions are its own."""
     here = _house(request)
-    found = Desk(here.work, lambda session: _call(request, session), here.thinker.think)
+
+    def solve(think: Callable[..., Answer], *question: Any) -> Answer:
+        try:
+            return here.solver.run(think, *question)
+        except WorkerLimitError as problem:
+            raise BusyError("solver_ended") from problem
+
+    found = Desk(here.work, lambda session: _call(request, session), solve)
     with found.look():  # signed out is said before anything is thought about
         return found
 

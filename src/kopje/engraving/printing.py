@@ -7,20 +7,17 @@ from __future__ import annotations
 
 from base64 import b64encode
 from collections.abc import Sequence
-from concurrent.futures import TimeoutError as FutureTimeoutError
 from dataclasses import dataclass
 from html import escape
 from pathlib import Path
-from threading import Lock
 from typing import Literal
-
-from pebble import ProcessExpired, ProcessPool
 
 from kopje.core.errors import EngravingError
 from kopje.engraving.flat import FAMILY, printable
+from kopje.workers import Worker, WorkerLimitError
 
 Paper = Literal["A4", "letter"]
-SECONDS = 8
+SECONDS = 8  # of processor time
 MOST_DRAWN = 4_000  # things drawn on all pages, so that nobody waits longer than three seconds
 FONTS = (("Kopje Text", "atkinson-hyperlegible-next-latin-wght-normal*.woff2", "200 800"),
          ("Kopje Text", "atkinson-hyperlegible-next-latin-ext-wght-normal*.woff2", "200 800"))  # fmt: skip
@@ -103,26 +100,17 @@ class Printer:
 
     def __init__(self, fonts: Path) -> None:
         self._fonts = font_faces(fonts)
-        self._pool: ProcessPool | None = None
-        self._lock = Lock()
+        self._worker = Worker(SECONDS)
 
     def pdf(self, sheets: Sequence[Sheet], paper: Paper = "A4") -> bytes:
         """The sheets one after another. EngravingError where it takes too long."""
-        with self._lock:
-            if self._pool is None:
-                self._pool = ProcessPool(max_workers=1)
         if sum(_drawn(svg) for sheet in sheets for svg, _ in sheet.scores) > MOST_DRAWN:
             raise EngravingError("print_too_much")
         html = document(sheets)
         try:
-            return bytes(
-                self._pool.schedule(_print, args=(html, self._fonts, paper), timeout=SECONDS).result()
-            )
-        except (FutureTimeoutError, ProcessExpired, MemoryError) as problem:
+            return self._worker.run(_print, html, self._fonts, paper)
+        except WorkerLimitError as problem:
             raise EngravingError("print_too_large") from problem
 
     def stop(self) -> None:
-        if self._pool is not None:
-            self._pool.stop()  # type: ignore[no-untyped-call]
-            self._pool.join(timeout=5)
-            self._pool = None
+        self._worker.stop()

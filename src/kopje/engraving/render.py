@@ -2,20 +2,17 @@
 
 from __future__ import annotations
 
-import resource
 from collections import OrderedDict
-from concurrent.futures import TimeoutError as FutureTimeoutError
 from dataclasses import dataclass, field
 from functools import cache
 from hashlib import sha256
 from re import DOTALL, sub
 from threading import Lock
 
-from pebble import ProcessExpired, ProcessPool
-
 from kopje.core.errors import EngravingError
+from kopje.workers import Worker, WorkerLimitError
 
-SECONDS = 2  # with the start of a new worker a request is held no longer than three
+SECONDS = 2  # of processor time; with the start of a new worker a request is held no longer than three
 MOST_NOTES = 6_000  # beyond, drawing is not tried
 MEMORY = 2 << 30
 KEPT = 512
@@ -30,16 +27,16 @@ OPTIONS: dict[str, object] = {
 CLOSE = {"pageMarginTop": 0, "pageMarginBottom": 0, "pageMarginLeft": 0, "pageMarginRight": 0}
 
 
-def _limit_memory() -> None:
-    resource.setrlimit(resource.RLIMIT_AS, (MEMORY, MEMORY))
-
-
 @cache
 def _toolkit() -> object:
     import verovio
 
     verovio.enableLog(verovio.LOG_OFF)
     return verovio.toolkit()
+
+
+def _warmed() -> None:
+    _toolkit()
 
 
 @dataclass(frozen=True, slots=True)
@@ -78,13 +75,12 @@ def _cleaned(svg: str) -> str:
 class Engraver:
     """One worker, replaced when it takes too long; pictures are kept by their content."""
 
-    _pool: ProcessPool | None = None
+    _worker: Worker = field(default_factory=lambda: Worker(SECONDS, MEMORY))
     _kept: OrderedDict[str, tuple[str, ...]] = field(default_factory=OrderedDict)
     _lock: Lock = field(default_factory=Lock)
 
     def start(self) -> None:
-        self._pool = ProcessPool(max_workers=1, initializer=_limit_memory)
-        self._pool.schedule(_toolkit)
+        self._worker.warm(_warmed)
 
     def svg(self, mei: str, width: int = 2100, encoded: bool = False, wall: bool = False) -> str:
         """Engrave on one page; `width` in tenths of a millimetre of the page, `encoded` keeps the line ends of the source,
@@ -116,18 +112,13 @@ class Engraver:
         return drawn
 
     def _drawn(self, mei: str, how: _Format) -> tuple[str, ...]:
-        if self._pool is None:
-            self.start()
         try:
-            pages = self._pool.schedule(_draw, args=(mei, how), timeout=SECONDS).result()  # type: ignore[union-attr]
-        except (FutureTimeoutError, ProcessExpired, MemoryError) as problem:
+            pages = self._worker.run(_draw, mei, how)
+        except WorkerLimitError as problem:
             raise EngravingError("song_too_large_to_draw") from problem
         if not pages or any("<svg" not in page for page in pages):
             raise EngravingError("engraving_failed")
         return tuple(map(_cleaned, pages))
 
     def stop(self) -> None:
-        if self._pool is not None:
-            self._pool.stop()  # type: ignore[no-untyped-call]
-            self._pool.join(timeout=5)
-            self._pool = None
+        self._worker.stop()

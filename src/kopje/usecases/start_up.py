@@ -53,3 +53,8 @@ def songs_up_to_date(work: UnitOfWork) -> int:
             count += len(batch)
         if len(batch) < BATCH:
             return count
+
+
+def solvers_loaded() -> None:
+    """For a worker that has just started: the first proposal need not wait for it."""
+    from ortools.sat.python import cp_model  # noqa: F401
