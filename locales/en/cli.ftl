@@ -1,5 +1,6 @@
 # What the command line says.
 
+no_such_language = there are no words for “{ $language }” (KOPJE_LANGUAGE) in { $folder }. It speaks: { $spoken }. Nothing was started.
 file_cannot_be_opened = cannot be opened ({ $why })
 first_tune_written = the first of { $count } tunes was written
 cli_home = { $title }: do = { $do }, rests on { $resting }, { $tonality } ({ $sure }: { $why })

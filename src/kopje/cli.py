@@ -31,6 +31,13 @@ if TYPE_CHECKING:
 
 def main(arguments: list[str] | None = None) -> int:
     options = _parser().parse_args(arguments)
+    settings = Settings.from_environment()
+    if not catalogue(settings.language, settings.locales).files:
+        spoken = ", ".join(sorted(one.parent.name for one in settings.locales.glob("*/page.ftl"))) or "–"
+        said = Words(catalogue()).word("no_such_language", language=settings.language,
+                                       folder=str(settings.locales), spoken=spoken)  # fmt: skip
+        print(f"kopje: {said}", file=sys.stderr)
+        return 2
     try:
         code: int = options.run(options)
     except KopjeError as problem:

@@ -39,6 +39,11 @@ class Catalogue:
     language: str
 
     @cached_property
+    def files(self) -> tuple[Path, ...]:
+        """None for a language that there is no folder for."""
+        return tuple(sorted((self.folder / self.language).glob("*.ftl")))
+
+    @cached_property
     def bundle(self) -> FluentBundle:
         try:
             locale = str(Locale.parse(self.language, sep="-"))
@@ -59,7 +64,7 @@ class Catalogue:
                 "WEEKDAY": dated("EEEE"),
             },
         )
-        for file in sorted((self.folder / self.language).glob("*.ftl")):
+        for file in self.files:
             bundle.add_resource(FluentResource(file.read_text("utf-8")))
         return bundle
 

@@ -16,6 +16,7 @@ from fastapi.testclient import TestClient
 from api.conftest import OURS, PASSWORD, Place, event, mark, signed_in, start_and_mark, tell
 from api.test_every_route import OPERATIONS, request, swappable
 from conftest import SETTINGS
+from kopje.cli import main
 from kopje.core.planning.catalogue import CATALOGUE
 from kopje.core.sequence.phases import MODELS
 from kopje.core.sequence.shipped import SHIPPED
@@ -206,3 +207,14 @@ def test_old_rows_are_said_in_the_language_of_today(
     other = [one["sentence"] for part in strange.get(lesson).json()["parts"] for one in part["reasons"]]
     assert len(said) == len(other) > 10
     assert all(one != two for one, two in zip(said, other, strict=True))
+
+
+def test_a_language_without_words_is_said_and_nothing_starts(
+    monkeypatch: pytest.MonkeyPatch, capsys: pytest.CaptureFixture[str]
+) -> None:
+    monkeypatch.setenv("KOPJE_LANGUAGE", "xx")
+    assert main(["serve"]) == 2
+    said = capsys.readouterr()
+    assert "no words for “xx”" in said.err
+    assert "It speaks: en." in said.err
+    assert said.out == ""

@@ -133,16 +133,29 @@ def _roll(session: Session, section: uuid.UUID, call: Call) -> Any:
 
 OF_SCHOOL = "SELECT * FROM {0} WHERE school_id = %(school)s"
 OF_GRADE = "SELECT x.* FROM {0} x JOIN section n ON n.id = x.section_id WHERE n.school_id = %(school)s AND n.grade = 2"
+STANDING_OF_GRADE = """SELECT s.* FROM standing s JOIN child c ON c.id = s.child_id JOIN section n ON n.id = c.section_id
+WHERE n.school_id = %(school)s AND n.grade = 2"""
 WHERE = ("period", "meeting", "change", "concert")
+HEARD = (
+    "child",
+    "membership",
+    "standing",
+)  # how far a section is, and so what its year still needs, comes from who has what
 PAGES = {
     "today": ("/api/day", [OF_SCHOOL.format(x) for x in ("section", *WHERE, "planned_lesson", "planned_part", "section_facts")]),
-    "week": ("/api/week", [OF_SCHOOL.format(x) for x in ("section", *WHERE, "planned_lesson", "planned_part", "section_facts", "arc")]),
-    "a grade's year": ("/api/year/grade?grade=2", [*(OF_SCHOOL.format(x) for x in ("section", *WHERE)),
-                       *(OF_GRADE.format(x) for x in ("arc", "wish", "section_facts", "declared"))]),
-    "the school's year": ("/api/year", [OF_SCHOOL.format(x) for x in ("section", *WHERE, "arc", "section_facts", "declared")]),
+    "week": ("/api/week", [OF_SCHOOL.format(x) for x in ("section", *WHERE, *HEARD, "planned_lesson", "planned_part", "section_facts",
+                                                        "arc", "wish", "declared", "year_plan")]),
+    "a grade's year": ("/api/year/grade?grade=2", [*(OF_SCHOOL.format(x) for x in ("section", *WHERE)), STANDING_OF_GRADE,
+                       *(OF_GRADE.format(x) for x in ("child", "arc", "wish", "section_facts", "declared", "year_plan"))]),
+    "the school's year": ("/api/year", [OF_SCHOOL.format(x) for x in ("section", *WHERE, *HEARD, "arc", "wish", "section_facts", "declared",
+                                                                     "year_plan")]),
 }  # fmt: skip
-STONES = """SELECT s.child_id, s.concept, s.level, s.partly, s.last_full FROM standing s JOIN child c ON c.id = s.child_id
-WHERE c.section_id = %(section)s"""
+LEDGER = (
+    "SELECT * FROM section WHERE id = %(section)s", "SELECT * FROM section_facts WHERE section_id = %(section)s",
+    "SELECT * FROM declared WHERE section_id = %(section)s", "SELECT id, name, joined, \"left\" FROM child WHERE section_id = %(section)s",
+    """SELECT s.child_id, s.concept, s.level, s.partly, s.last_full FROM standing s JOIN child c ON c.id = s.child_id
+    WHERE c.section_id = %(section)s""",
+)  # fmt: skip
 
 
 def test_pages_of_a_big_school(school: School) -> None:
@@ -163,7 +176,9 @@ def test_pages_of_a_big_school(school: School) -> None:
     mine, bare = alternating(
         10,
         lambda: [school.browser.get(f"/api/sections/{one}/ledger") for one in sections],
-        lambda: [school.plain.execute(STONES, {"section": one}).fetchall() for one in sections],
+        lambda: [
+            school.plain.execute(table, {"section": one}).fetchall() for one in sections for table in LEDGER
+        ],
     )
     queries = _count(school, f"/api/sections/{sections[0]}/ledger")
     say(f"the ledgers of {SECTIONS} sections, {queries} queries each; p95", p95(mine), p95(bare), "at most 3")

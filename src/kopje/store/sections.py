@@ -25,12 +25,6 @@ def sections(session: Session, school_id: UUID) -> Sequence[Section]:
     ).all()
 
 
-def meetings(session: Session, school_id: UUID) -> Sequence[Meeting]:
-    return session.scalars(
-        select(Meeting).where(Meeting.school_id == school_id).order_by(Meeting.weekday, Meeting.starts)
-    ).all()
-
-
 def meetings_of(session: Session, section_id: UUID) -> Sequence[Meeting]:
     return session.scalars(
         select(Meeting).where(Meeting.section_id == section_id).order_by(Meeting.weekday, Meeting.starts)

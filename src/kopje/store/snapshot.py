@@ -15,6 +15,8 @@ from sqlalchemy import text
 from sqlalchemy.orm import Session
 
 from kopje.core.errors import NotFoundError
+from kopje.core.planning.calendar import Span
+from kopje.core.planning.meetings import Meeting
 from kopje.core.reasons import because
 
 ONLY = "(CAST(:only AS uuid[]) IS NULL OR {0} = ANY(:only))"
@@ -24,7 +26,7 @@ SECTIONS = text(
         (SELECT json_agg(json_build_array(activity, song_id)) FROM refusal r WHERE r.section_id = n.id) AS refused,
         (SELECT json_agg(json_build_array(concept, start, prepare, practise, next_year, not_before, not_after, pause_from,
             pause) ORDER BY concept) FROM wish w WHERE w.section_id = n.id) AS wishes,
-        f.facts, coalesce(f.version, 0), p.reserve, p.status, p.gap, p.short, p.left_out
+        f.facts::text, coalesce(f.version, 0), p.reserve, p.status, p.gap, p.short, p.left_out
     FROM section n LEFT JOIN section_facts f ON f.section_id = n.id LEFT JOIN year_plan p ON p.section_id = n.id
     WHERE n.school_id = :school AND n.ended IS NULL AND {ONLY.format("n.id")} ORDER BY n.grade, n.name"""
 )
@@ -55,9 +57,6 @@ SINGERS = text(
     """SELECT child_id, section_id FROM membership WHERE school_id = :school
     UNION SELECT c.id, c.section_id FROM membership m JOIN child c ON c.id = m.child_id WHERE m.school_id = :school"""
 )
-MEETINGS = text(
-    "SELECT section_id, weekday, starts, minutes FROM meeting WHERE school_id = :school ORDER BY weekday, starts"
-)
 ARCS = text(
     f"""SELECT section_id, concept, start, new, middle, warm_start, warm, presented, short, prepared, pause_after, pause
     FROM arc WHERE school_id = :school AND {ONLY.format("section_id")} ORDER BY section_id, start, concept"""
@@ -71,7 +70,17 @@ PLANNED = text(
         AND (l.day >= :since OR EXISTS (SELECT 1 FROM held_lesson h WHERE h.id = l.id AND h.state = 'running'))
     GROUP BY l.id ORDER BY l.day, l.starts"""
 )
-COUNTS = text("SELECT section_id, facts->'touches' FROM section_facts WHERE school_id = :school")
+NAMED = text("SELECT facts->'named' FROM section_facts WHERE school_id = :school")
+CALENDAR = text(
+    """SELECT s.cycle,
+        (SELECT json_agg(json_build_array(kind, first, last, name) ORDER BY first) FROM period WHERE school_id = s.id),
+        (SELECT json_agg(json_build_array(id, section_id, kind, day, starts, why) ORDER BY day, starts)
+            FROM change WHERE school_id = s.id),
+        (SELECT json_agg(json_build_array(id, name, day, section_ids, concepts) ORDER BY day) FROM concert WHERE school_id = s.id),
+        (SELECT json_agg(json_build_array(section_id, weekday, starts, minutes) ORDER BY weekday, starts)
+            FROM meeting WHERE school_id = s.id)
+    FROM school s WHERE s.id = :school"""
+)
 
 
 def _ids(only: Iterable[UUID] | None) -> list[UUID] | None:
@@ -87,6 +96,41 @@ class PlanRow:
     gap: int
     short: int
     left_out: list[str]
+
+
+@dataclass(frozen=True, slots=True)
+class ChangeRow:
+    """A lesson lost or an extra one (see the table)."""
+
+    id: UUID
+    section_id: UUID | None
+    kind: str
+    day: date
+    starts: time | None
+    why: str
+
+
+@dataclass(frozen=True, slots=True)
+class ConcertRow:
+    """A concert, its sections, and what is named before it."""
+
+    id: UUID
+    name: str
+    day: date
+    section_ids: tuple[UUID, ...]
+    concepts: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class CalendarRow:
+    """Terms and holidays in order, one-offs, concerts; meetings by section."""
+
+    cycle: int
+    terms: tuple[Span, ...]
+    holidays: tuple[Span, ...]
+    changes: tuple[ChangeRow, ...]
+    concerts: tuple[ConcertRow, ...]
+    meetings: dict[UUID, tuple[Meeting, ...]]
 
 
 @dataclass(frozen=True)
@@ -116,7 +160,7 @@ class SectionRow:
     declared: frozenset[str]
     refused: frozenset[tuple[str, str | None]]
     wishes: tuple[WishRow, ...]
-    facts: dict[str, Any] | None
+    facts: str | None
     version: int
     plan: PlanRow | None
 
@@ -191,8 +235,33 @@ def sections_of_singers(session: Session, school_id: UUID) -> dict[str, list[UUI
     return found
 
 
-def meetings(session: Session, school_id: UUID) -> list[tuple[UUID, int, time, int | None]]:
-    return [tuple(row) for row in session.execute(MEETINGS, {"school": school_id})]
+def calendar(session: Session, school_id: UUID) -> CalendarRow:
+    """The school's calendar in one query."""
+    cycle, periods, changes, concerts, meetings = session.execute(CALENDAR, {"school": school_id}).one()
+    spans: dict[str, list[Span]] = {"term": [], "holiday": []}
+    for kind, first, last, name in periods or ():
+        spans[kind].append(Span(_day(first), _day(last), name))
+    meets: dict[UUID, list[Meeting]] = {}
+    for section_id, weekday, starts, minutes in meetings or ():
+        meets.setdefault(UUID(section_id), []).append(Meeting(weekday, time.fromisoformat(starts), minutes))
+    return CalendarRow(
+        cycle,
+        tuple(spans["term"]),
+        tuple(spans["holiday"]),
+        tuple(
+            ChangeRow(UUID(key), UUID(section_id) if section_id else None, kind, _day(day),
+                      time.fromisoformat(starts) if starts else None, why)
+            for key, section_id, kind, day, starts, why in changes or ()
+        ),
+        tuple(
+            ConcertRow(UUID(key), name, _day(day), tuple(map(UUID, section_ids)), tuple(concepts))
+            for key, name, day, section_ids, concepts in concerts or ()
+        ),
+        {key: tuple(found) for key, found in meets.items()},
+    )  # fmt: skip
+
+
+_day = date.fromisoformat
 
 
 def arcs(session: Session, school_id: UUID, only: Iterable[UUID] | None) -> dict[UUID, list[tuple[Any, ...]]]:
@@ -213,6 +282,7 @@ def planned(
     return found
 
 
-def touches(session: Session, school_id: UUID) -> list[tuple[UUID, list[list[str]]]]:
-    """What was taught in the whole school, section by section: (day, starts, concept, purpose)."""
-    return [(section, found) for section, found in session.execute(COUNTS, {"school": school_id})]
+def named(session: Session, school_id: UUID) -> list[tuple[int, int]]:
+    """Of every concept that was prepared and named in a section of the school: lessons prepared, and practised."""
+    found = session.execute(NAMED, {"school": school_id}).scalars()
+    return [(prepared, practised) for pairs in found for prepared, practised in pairs or ()]

@@ -16,26 +16,12 @@ def school(session: Session, school_id: UUID) -> School:
     return session.get_one(School, school_id)
 
 
-def periods(session: Session, school_id: UUID) -> Sequence[Period]:
-    return session.scalars(select(Period).where(Period.school_id == school_id).order_by(Period.first)).all()
-
-
 def clear_periods(session: Session, school_id: UUID) -> None:
     session.execute(delete(Period).where(Period.school_id == school_id))
 
 
-def changes(session: Session, school_id: UUID) -> Sequence[Change]:
-    return session.scalars(
-        select(Change).where(Change.school_id == school_id).order_by(Change.day, Change.starts)
-    ).all()
-
-
 def change(session: Session, school_id: UUID, change_id: UUID) -> Change:
     return owned(session, Change, school_id, change_id, "change")
-
-
-def concerts(session: Session, school_id: UUID) -> Sequence[Concert]:
-    return session.scalars(select(Concert).where(Concert.school_id == school_id).order_by(Concert.day)).all()
 
 
 def concert(session: Session, school_id: UUID, concert_id: UUID) -> Concert:

@@ -10,7 +10,7 @@ from uuid import UUID
 from kopje.core.ledger.events import ClassEvent, standing_events
 from kopje.core.ledger.readiness import Counts, Readiness, counts, judge
 from kopje.core.ledger.standing import Standing, by_way, is_due, reasons_today, standing
-from kopje.core.planning.facts import NO_FACTS, unpacked
+from kopje.core.planning.facts import NO_FACTS, read
 from kopje.core.reasons import Reason
 from kopje.core.sequence.arcs import SectionState
 from kopje.core.sequence.concepts import STRANDS, Concept, ConceptKey, Way
@@ -60,7 +60,7 @@ def grid(call: Call, section_id: UUID) -> Grid:
     for key, short in rows.stones.items():
         stones[key], counted = _today(short, days)
         readiness[ConceptKey(key)] = judge(len(rows.children), counted)
-    facts = unpacked(row.facts) if row.facts else NO_FACTS
+    facts = read(row.facts) if row.facts else NO_FACTS
     state = state_of(row, facts, call.sequence, readiness)
     return Grid(row, rows.children, _columns(call, state, len(rows.children)), stones)
 

@@ -11,8 +11,9 @@ from kopje.core.errors import CalendarError
 from kopje.core.planning.calendar import Change, LessonTime, SchoolYear, Span, lesson_times
 from kopje.core.planning.meetings import Meeting
 from kopje.formats.ical import Happening, write_calendar
-from kopje.store import sections, year
+from kopje.store import sections, snapshot, year
 from kopje.store import tables as t
+from kopje.store.snapshot import ChangeRow, ConcertRow
 from kopje.usecases.call import Call
 
 ASSUMED_START, ASSUMED_END = (9, 1), (6, 30)  # until the teacher says: from September to June
@@ -24,8 +25,8 @@ class Calendar:
 
     year: SchoolYear
     assumed: bool
-    changes: tuple[t.Change, ...]
-    concerts: tuple[t.Concert, ...]
+    changes: tuple[ChangeRow, ...]
+    concerts: tuple[ConcertRow, ...]
     meetings: dict[UUID, tuple[Meeting, ...]]
     _lessons: dict[UUID, tuple[LessonTime, ...]] = field(default_factory=dict)
 
@@ -43,20 +44,9 @@ class Calendar:
 
 
 def calendar(call: Call) -> Calendar:
-    school = year.school(call.session, call.school_id)
-    found = year.periods(call.session, call.school_id)
-    terms = tuple(Span(p.first, p.last, p.name) for p in found if p.kind == "term")
-    holidays = tuple(Span(p.first, p.last, p.name) for p in found if p.kind == "holiday")
-    meetings: dict[UUID, list[Meeting]] = {}
-    for row in sections.meetings(call.session, call.school_id):
-        meetings.setdefault(row.section_id, []).append(Meeting(row.weekday, row.starts, row.minutes))
-    return Calendar(
-        SchoolYear(terms or (_assumed(call),), holidays, school.cycle),
-        not terms,
-        tuple(year.changes(call.session, call.school_id)),
-        tuple(year.concerts(call.session, call.school_id)),
-        {key: tuple(value) for key, value in meetings.items()},
-    )
+    found = snapshot.calendar(call.session, call.school_id)
+    year = SchoolYear(found.terms or (_assumed(call),), found.holidays, found.cycle)
+    return Calendar(year, not found.terms, found.changes, found.concerts, found.meetings)
 
 
 def _assumed(call: Call) -> Span:

@@ -23,7 +23,6 @@ from kopje.core.reasons import Reason, because
 from kopje.core.sequence.arcs import SectionState
 from kopje.core.sequence.concepts import CHOIR, Concept, ConceptKey, day_in
 from kopje.store import snapshot as store
-from kopje.store import tables as t
 from kopje.usecases.call import Call
 from kopje.usecases.snapshot import SectionNow, Snapshot, snapshot
 
@@ -60,9 +59,9 @@ class SectionYear:
         return self.now.lessons
 
     @property
-    def concerts(self) -> tuple[tuple[t.Concert, int], ...]:
+    def concerts(self) -> tuple[tuple[store.ConcertRow, int], ...]:
         """Concerts of this section, with the number of the last lesson before each."""
-        mine = [c for c in self.now.calendar.concerts if str(self.now.id) in c.section_ids]
+        mine = [c for c in self.now.calendar.concerts if self.now.id in c.section_ids]
         return tuple((c, sum(lesson.day < c.day for lesson in self.lessons)) for c in mine)
 
     @property
@@ -123,7 +122,7 @@ def _question(now: SectionNow, next_lesson: int, reserve: int, usual: Lengths) -
     concerts = tuple(
         Concert(c.name, sum(one.day < c.day for one in lessons), frozenset(map(ConceptKey, c.concepts)))
         for c in now.calendar.concerts
-        if str(now.id) in c.section_ids and c.day >= now.today
+        if now.id in c.section_ids and c.day >= now.today
     )
     before = {arc.concept: arc.warm_start if arc.short else arc.start for arc in now.arcs}
     return YearQuestion(demands, min(next_lesson, last + 1), last, reserve, known, concerts, before)
@@ -131,18 +130,8 @@ def _question(now: SectionNow, next_lesson: int, reserve: int, usual: Lengths) -
 
 def own_lengths(call: Call) -> Lengths:
     """How long arcs usually take in this school: from those that were prepared, named and practised at least four times."""
-    counts: dict[tuple[UUID, str], dict[str, int]] = {}
-    for section, touches in store.touches(call.session, call.school_id):
-        for _, _, concept, purpose in set(map(tuple, touches)):
-            by_purpose = counts.setdefault((section, concept), {})
-            by_purpose[purpose] = by_purpose.get(purpose, 0) + 1
-    done = [
-        n
-        for n in counts.values()
-        if n.get("present") and n.get("prepare") and n.get("practise", 0) >= PRACTISED
-    ]
-    usual = lengths_of(call.sequence.wording.phases)
-    return learned(((n["prepare"], n["practise"]) for n in done), usual)
+    done = [pair for pair in store.named(call.session, call.school_id) if pair[1] >= PRACTISED]
+    return learned(done, lengths_of(call.sequence.wording.phases))
 
 
 def _belongs(concept: Concept, grade: int, state: SectionState) -> bool:

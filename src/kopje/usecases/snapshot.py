@@ -15,7 +15,7 @@ from kopje.core.errors import NotFoundError
 from kopje.core.ledger.readiness import Counts, Readiness, counts, judge
 from kopje.core.ledger.standing import due_before, is_due
 from kopje.core.planning.calendar import LessonTime
-from kopje.core.planning.facts import NO_FACTS, SectionFacts, unpacked
+from kopje.core.planning.facts import NO_FACTS, SectionFacts, read
 from kopje.core.planning.lesson import Choice
 from kopje.core.planning.material import Material
 from kopje.core.planning.year.arcs import Arc
@@ -92,7 +92,7 @@ class SectionNow:
 
     @cached_property
     def facts(self) -> SectionFacts:
-        return unpacked(self.row.facts) if self.row.facts else NO_FACTS
+        return read(self.row.facts) if self.row.facts else NO_FACTS
 
     @cached_property
     def state(self) -> SectionState:
@@ -262,5 +262,5 @@ class Before:
 
     def _met(self, row: SectionRow) -> tuple[date, ...]:
         if row.id not in self._weeks:
-            self._weeks[row.id] = unpacked(row.facts).weeks if row.facts else ()
+            self._weeks[row.id] = read(row.facts).weeks if row.facts else ()
         return self._weeks[row.id]

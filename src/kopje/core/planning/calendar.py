@@ -8,7 +8,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
 from datetime import date, time, timedelta
-from functools import cached_property
+from functools import cached_property, lru_cache
 
 from kopje.core.errors import CalendarError
 from kopje.core.planning.meetings import Meeting
@@ -112,11 +112,18 @@ def lesson_times(
     year: SchoolYear, meetings: Iterable[Meeting], lost: Iterable[Change] = (), extra: Iterable[Change] = ()
 ) -> tuple[LessonTime, ...]:
     """All lessons of a section in a year, in order, numbered from 1. A lost lesson that is also an extra one is held."""
-    missing = list(lost)
+    return _worked_out(year, tuple(meetings), tuple(lost), tuple(extra))
+
+
+@lru_cache(maxsize=256)
+def _worked_out(
+    year: SchoolYear, meetings: tuple[Meeting, ...], lost: tuple[Change, ...], extra: tuple[Change, ...]
+) -> tuple[LessonTime, ...]:
+    """Kept, for every page asks for the same ones and a calendar seldom changes."""
     held: dict[tuple[date, time], int | None] = {
         (day, meeting.starts): meeting.minutes
-        for day, meeting in _pattern(year, tuple(meetings))
-        if not any(change.day == day and change.starts in (None, meeting.starts) for change in missing)
+        for day, meeting in _pattern(year, meetings)
+        if not any(change.day == day and change.starts in (None, meeting.starts) for change in lost)
     }
     for change in extra:
         held.setdefault((change.day, change.starts or time(0)), None)

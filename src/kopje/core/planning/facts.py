@@ -5,9 +5,11 @@ Source: docs/sources.md#facts.
 
 from __future__ import annotations
 
+import json
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from datetime import date, time, timedelta
+from functools import cached_property, lru_cache
 from typing import Any
 
 from kopje.core.ledger.held import HeldLesson, State, TaughtPart, part_of, part_values
@@ -53,7 +55,7 @@ class SectionFacts:
     lately: frozenset[str] = frozenset()
     left_over: tuple[TaughtPart, ...] = ()
 
-    @property
+    @cached_property
     def over(self) -> tuple[LessonHeld, ...]:
         return tuple(lesson for lesson in self.lessons if lesson.state == "done")
 
@@ -61,13 +63,13 @@ class SectionFacts:
     def running(self) -> LessonHeld | None:
         return next((lesson for lesson in reversed(self.lessons) if lesson.state == "running"), None)
 
-    @property
+    @cached_property
     def weeks(self) -> tuple[date, ...]:
         """The Monday of each week in which a lesson was held."""
         return tuple(sorted({monday(lesson.day) for lesson in self.over}))
 
-    @property
-    def taught(self) -> dict[ConceptKey, dict[str, int]]:
+    @cached_property
+    def taught(self) -> Mapping[ConceptKey, Mapping[str, int]]:
         """By concept and purpose, the number of lessons."""
         lessons: dict[ConceptKey, dict[str, set[tuple[date, time]]]] = {}
         for touch in self.touches:
@@ -76,6 +78,14 @@ class SectionFacts:
         return {
             key: {purpose: len(when) for purpose, when in found.items()} for key, found in lessons.items()
         }
+
+    @property
+    def named(self) -> tuple[tuple[int, int], ...]:
+        """Lessons in which each concept that was prepared and named here was prepared, and practised."""
+        every = self.taught.values()
+        return tuple(
+            (n["prepare"], n.get("practise", 0)) for n in every if n.get("present") and n.get("prepare")
+        )
 
     @property
     def carried(self) -> tuple[TaughtPart, ...]:
@@ -150,6 +160,7 @@ def packed(facts: SectionFacts) -> dict[str, Any]:
             [x.id, x.day.isoformat(), f"{x.starts:%H:%M}", x.minutes, x.state, x.note] for x in facts.lessons
         ],
         "touches": [[x.day.isoformat(), f"{x.starts:%H:%M}", x.concept, x.purpose] for x in facts.touches],
+        "named": [list(pair) for pair in facts.named],
         "songs": {
             song: [met.lessons, met.last and met.last.isoformat()] for song, met in facts.songs.items()
         },
@@ -157,6 +168,12 @@ def packed(facts: SectionFacts) -> dict[str, Any]:
         "lately": sorted(facts.lately),
         "left_over": [{**part_values(part), "tick": part.tick} for part in facts.left_over],
     }
+
+
+@lru_cache(maxsize=256)
+def read(text: str) -> SectionFacts:
+    """From packed facts in JSON. Many pages ask for the same ones, which change only when something happens."""
+    return unpacked(json.loads(text))
 
 
 def unpacked(values: Mapping[str, Any]) -> SectionFacts:

@@ -28,6 +28,9 @@ class Taught:
     practised: int = 0
 
 
+UNTOUCHED = Taught()
+
+
 @dataclass(frozen=True)
 class SectionState:
     """What a section brings, has been taught, and has shown."""
@@ -69,7 +72,7 @@ class SectionState:
         return any(self.named(concept.key) for concept in self.sequence.concepts if concept.elements)
 
     def touches(self, key: ConceptKey) -> Taught:
-        return self.taught.get(key, Taught())
+        return self.taught.get(key, UNTOUCHED)
 
 
 @dataclass(frozen=True, slots=True)
