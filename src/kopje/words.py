@@ -70,10 +70,18 @@ class Catalogue:
 
     def text(self, code: str, params: Mapping[str, str | int | date] | None = None) -> str:
         """One message; a code without a message is shown as it is, which a test forbids for every code there is."""
+        return self._said(code, tuple((params or {}).items()))
+
+    @cached_property
+    def _said(self) -> Callable[[str, tuple[tuple[str, str | int | date], ...]], str]:
+        """A grid says the same few sentences over and over."""
+        return lru_cache(maxsize=8192)(self._format)
+
+    def _format(self, code: str, params: tuple[tuple[str, str | int | date], ...]) -> str:
         if not self.bundle.has_message(code):
             return code
         pattern = self.bundle.get_message(code).value
-        return str(self.bundle.format_pattern(pattern, dict(params or {}))[0]) if pattern else code
+        return str(self.bundle.format_pattern(pattern, dict(params))[0]) if pattern else code
 
 
 @lru_cache(maxsize=8)

@@ -22,6 +22,7 @@ from bench.serving import Browser, serving
 from bench.timing import alternating, p95, say
 from conftest import SETTINGS, new_database
 from kopje.core.planning.meetings import Meeting
+from kopje.core.sequence.so_mi_first import SO_MI_FIRST
 from kopje.main import create_app
 from kopje.store import plans
 from kopje.store.work import UnitOfWork, engine_for
@@ -31,6 +32,7 @@ from kopje.usecases.take_events import Told, take
 
 SECTIONS, CHILDREN, LESSONS = 24, 25, 3
 COUNTING = count(1)
+CONCEPTS = [concept.key for concept in SO_MI_FIRST.concepts[:40]]
 
 
 @dataclass(frozen=True)
@@ -131,25 +133,37 @@ def _roll(session: Session, section: uuid.UUID, call: Call) -> Any:
     return sections.roll(session, section, call.today)
 
 
-OF_SCHOOL = "SELECT * FROM {0} WHERE school_id = %(school)s"
-OF_GRADE = "SELECT x.* FROM {0} x JOIN section n ON n.id = x.section_id WHERE n.school_id = %(school)s AND n.grade = 2"
-STANDING_OF_GRADE = """SELECT s.* FROM standing s JOIN child c ON c.id = s.child_id JOIN section n ON n.id = c.section_id
-WHERE n.school_id = %(school)s AND n.grade = 2"""
+SHOWN = {
+    "standing": "x.child_id, x.concept, x.level, x.partly, x.last_full",
+    "planned_part": "x.id, x.lesson_id, x.slot, x.activity, x.concept, x.minutes, x.left_over",
+}
 WHERE = ("period", "meeting", "change", "concert")
-HEARD = (
-    "child",
-    "membership",
-    "standing",
-)  # how far a section is, and so what its year still needs, comes from who has what
+HEARD = ("child", "membership", "standing")  # what a year still needs comes from who has what
+YEAR = ("arc", "wish", "section_facts", "declared", "year_plan")
+
+
+def of_school(*tables: str) -> list[str]:
+    return [f"SELECT {SHOWN.get(x, 'x.*')} FROM {x} x WHERE x.school_id = %(school)s" for x in tables]
+
+
+def of_grade(*tables: str) -> list[str]:
+    section = {"standing": "(SELECT section_id FROM child c WHERE c.id = x.child_id)"}
+    return [
+        f"SELECT {SHOWN.get(x, 'x.*')} FROM {x} x JOIN section n ON n.id = {section.get(x, 'x.section_id')} "
+        "WHERE n.school_id = %(school)s AND n.grade = 2"
+        for x in tables
+    ]
+
+
 PAGES = {
-    "today": ("/api/day", [OF_SCHOOL.format(x) for x in ("section", *WHERE, "planned_lesson", "planned_part", "section_facts")]),
-    "week": ("/api/week", [OF_SCHOOL.format(x) for x in ("section", *WHERE, *HEARD, "planned_lesson", "planned_part", "section_facts",
-                                                        "arc", "wish", "declared", "year_plan")]),
-    "a grade's year": ("/api/year/grade?grade=2", [*(OF_SCHOOL.format(x) for x in ("section", *WHERE)), STANDING_OF_GRADE,
-                       *(OF_GRADE.format(x) for x in ("child", "arc", "wish", "section_facts", "declared", "year_plan"))]),
-    "the school's year": ("/api/year", [OF_SCHOOL.format(x) for x in ("section", *WHERE, *HEARD, "arc", "wish", "section_facts", "declared",
-                                                                     "year_plan")]),
-}  # fmt: skip
+    "today": ("/api/day", of_school("section", *WHERE, "planned_lesson", "planned_part", "section_facts")),
+    "week": ("/api/week", of_school("section", *WHERE, *HEARD, "planned_lesson", "planned_part", *YEAR)),
+    "a grade's year": (
+        "/api/year/grade?grade=2",
+        [*of_school("section", *WHERE), *of_grade("child", "standing", *YEAR)],
+    ),
+    "the school's year": ("/api/year", of_school("section", *WHERE, *HEARD, *YEAR)),
+}
 LEDGER = (
     "SELECT * FROM section WHERE id = %(section)s", "SELECT * FROM section_facts WHERE section_id = %(section)s",
     "SELECT * FROM declared WHERE section_id = %(section)s", "SELECT id, name, joined, \"left\" FROM child WHERE section_id = %(section)s",
@@ -194,7 +208,7 @@ def _count(school: School, path: str) -> int:
 
 INSERT = """INSERT INTO class_event (id, school_id, kind, section_id, lesson_id, day, moment, clock, off_day, received, teacher_id,
 device, sequence, child_id, part_id, target_id, concept, body) SELECT %s, school_id, kind, section_id, lesson_id, day, moment, clock,
-off_day, received, teacher_id, %s, %s, %s, part_id, target_id, 'so-mi', body FROM class_event WHERE id = %s"""
+off_day, received, teacher_id, %s, %s, %s, part_id, target_id, %s, body FROM class_event WHERE id = %s"""
 
 
 def test_a_batch_of_200_events(school: School) -> None:
@@ -205,7 +219,7 @@ def test_a_batch_of_200_events(school: School) -> None:
         events = [
             {"id": str(uuid.uuid4()), "kind": "marked", "section_id": place.ids["section_id"], "lesson_id": place.ids["lesson_id"],
              "clock": SETTINGS.now().isoformat(), "device": device, "sequence": n + 1, "child_id": str(children[n % len(children)]),
-             "part_id": place.ids["part_id"], "concept": "so-mi", "way": "sing", "voices": "alone", "help": "none", "result": "secure"}
+             "part_id": place.ids["part_id"], "concept": CONCEPTS[n // len(children)], "way": "sing", "voices": "alone", "help": "none", "result": "secure"}
             for n in range(200)
         ]  # fmt: skip
         return json.dumps({"sent": SETTINGS.now().isoformat(), "events": events}).encode()
@@ -218,7 +232,15 @@ def test_a_batch_of_200_events(school: School) -> None:
         with school.plain.transaction():
             for n in range(200):
                 school.plain.execute(
-                    INSERT, (uuid.uuid4(), device, n + 1, children[n % len(children)], first)
+                    INSERT,
+                    (
+                        uuid.uuid4(),
+                        device,
+                        n + 1,
+                        children[n % len(children)],
+                        CONCEPTS[n // len(children)],
+                        first,
+                    ),
                 )
 
     mine, bare = alternating(10, lambda: school.browser.post("/api/events", waiting.pop()), singly)

@@ -1,5 +1,6 @@
 """Evidence and judgement: rules that can be read aloud."""
 
+from collections import Counter
 from dataclasses import replace
 from datetime import UTC, date, datetime, timedelta
 from random import Random
@@ -214,17 +215,17 @@ def test_heard_in_one_way_only_is_shown_and_not_counted() -> None:
     found = standing(both, sung)
     assert (found.level, found.partly, found.marks) == ("not_heard", True, tuple(sung))
     assert breath(found.reasons).endswith("Reading it: not heard yet.")
-    assert counts([("not_heard", False)]) == Counts()
+    assert counts({("not_heard", False): 3}) == Counts()
 
 
 def test_the_foot_says_how_many_showed_it_once() -> None:
     stones = [("secure", False)] * 4 + [("once", False)] * 16 + [("nearly", False)] * 2
     assert (
-        said(judge(22, counts(stones)).reason)
+        said(judge(22, counts(Counter(stones))).reason)
         == "Ready: 20 of 22 heard showed it: 4 secure, 16 once, 22 on the roll."
     )
     due = [("secure", False)] * 4 + [("once", True)] * 16
-    assert judge(22, counts(due)).secure == 4
+    assert judge(22, counts(Counter(due))).secure == 4
 
 
 def test_the_absent_are_passed_over_and_keep_their_wait() -> None:

@@ -7,7 +7,7 @@ from collections.abc import Iterable, Mapping, Sequence
 from typing import Any
 from uuid import UUID
 
-from sqlalchemy import Text, Uuid, and_, any_, delete, func, insert, literal, select, text, tuple_
+from sqlalchemy import Text, Uuid, and_, any_, cast, delete, func, insert, literal, select, text, tuple_
 from sqlalchemy.dialects.postgresql import ARRAY
 from sqlalchemy.dialects.postgresql import insert as upsert
 from sqlalchemy.orm import Session
@@ -17,17 +17,26 @@ from kopje.core.ledger.held import HeldLesson, TaughtPart, part_of, part_values
 from kopje.store.owned import owned
 from kopje.store.tables import AsideEvent, Child, Event, FactsRow, HeldLessonRow, Section, SongMetRow
 
+
+def _text(column: Any) -> Any:
+    """Ids leave as text, as events have them; turning thousands of them into objects and back took a third of a batch."""
+    return cast(column, Text)
+
+
 COLUMNS = (
-    Event.id, Event.kind, Event.section_id, Event.lesson_id, Event.day, Event.moment, Event.device, Event.sequence,
-    Event.child_id, Event.part_id, Event.target_id, Event.body, Event.off_day, Event.concept,
+    _text(Event.id), Event.kind, _text(Event.section_id), _text(Event.lesson_id), Event.day, Event.moment,
+    _text(Event.device), Event.sequence, _text(Event.child_id), _text(Event.part_id), _text(Event.target_id),
+    Event.body, Event.off_day, Event.concept,
 )  # fmt: skip
+BODY = Event.body.op("-")(literal(["part", "parts", "lesson"], ARRAY(Text)))
+JUDGED = tuple(BODY if column is Event.body else column for column in COLUMNS)
 
 
 def _value(row: Any) -> ClassEvent:
     key, kind, section, lesson, day, moment, device, sequence, child, part, target, body, off, concept = row
+    body = {**body, "concept": concept} if concept else body
     return ClassEvent(
-        str(key), kind, str(section), str(lesson), day, moment, str(device), sequence, child and str(child),
-        part and str(part), target and str(target), {**body, "concept": concept} if concept else body, off,
+        key, kind, section, lesson, day, moment, device, sequence, child, part, target, body, off
     )  # fmt: skip
 
 
@@ -80,27 +89,27 @@ def of_lessons(session: Session, lessons: Iterable[UUID]) -> Sequence[ClassEvent
 
 
 def marks_with_backs(
-    session: Session, pairs: Iterable[tuple[UUID, str]] | None, school_id: UUID
+    session: Session, pairs: Iterable[tuple[UUID, str]], school_id: UUID
 ) -> Sequence[ClassEvent]:
-    """The marks of (child, concept) pairs, or of the whole school, with whatever takes them back, and takes that back."""
-    marked = select(*COLUMNS).where(Event.school_id == school_id, Event.kind == "marked")
-    if pairs is not None:
-        children, keys = zip(*asked, strict=True) if (asked := list(pairs)) else ((), ())
-        listed = func.unnest(literal(list(children), ARRAY(Uuid)), literal(list(keys), ARRAY(Text)))
-        wanted = listed.table_valued("child", "concept").render_derived(name="wanted")
-        marked = marked.join(
-            wanted, and_(Event.child_id == wanted.c.child, Event.concept == wanted.c.concept)
-        )
+    """The marks of (child, concept) pairs, with whatever takes them back, and takes that back. Of their bodies only what is
+    judged: how a lesson looked is longer than everything else, and a child has many marks.
+    """
+    children, keys = zip(*asked, strict=True) if (asked := list(pairs)) else ((), ())
+    listed = func.unnest(literal(list(children), ARRAY(Uuid)), literal(list(keys), ARRAY(Text)))
+    wanted = listed.table_valued("child", "concept").render_derived(name="wanted")
+    marked = (
+        select(*JUDGED)
+        .where(Event.school_id == school_id, Event.kind == "marked")
+        .join(wanted, and_(Event.child_id == wanted.c.child, Event.concept == wanted.c.concept))
+    )
     found = [_value(row) for row in session.execute(marked)]
-    if pairs is None:
-        back = select(*COLUMNS).where(Event.school_id == school_id, Event.kind == "taken_back")
-        return [*found, *(_value(row) for row in session.execute(back))]
-    targets = {UUID(event.id) for event in found}
+    targets = [event.id for event in found]
     while targets:
-        back = select(*COLUMNS).where(Event.target_id == any_(literal(list(targets), ARRAY(Uuid))))
+        ids = literal(targets, ARRAY(Uuid(as_uuid=False)))
+        back = select(*JUDGED).where(Event.target_id == any_(ids))
         backs = [_value(row) for row in session.execute(back)]
         found += backs
-        targets = {UUID(event.id) for event in backs}
+        targets = [event.id for event in backs]
     return found
 
 

@@ -40,8 +40,8 @@ ROLLS = text(
     GROUP BY m.section_id"""
 )
 STONES = text(
-    f"""SELECT m.section_id, s.concept, s.level, count(*), s.last_full, m.singer
-    FROM (
+    f"""SELECT g.section_id, json_agg(json_build_array(g.concept, g.level, g.children, g.last_full, g.singer))
+    FROM (SELECT m.section_id, s.concept, s.level, count(*) AS children, s.last_full, m.singer FROM (
         SELECT child_id, concept, level, CASE WHEN level = 'once' THEN last_full END AS last_full
         FROM standing WHERE school_id = :school
     ) s JOIN (
@@ -51,15 +51,16 @@ STONES = text(
         WHERE x.school_id = :school AND c.joined <= :day AND (c."left" IS NULL OR c."left" > :day)
     ) m ON m.id = s.child_id
     WHERE {ONLY.format("m.section_id")}
-    GROUP BY m.section_id, s.concept, s.level, s.last_full, m.singer"""
+    GROUP BY m.section_id, s.concept, s.level, s.last_full, m.singer) g GROUP BY g.section_id"""
 )
 SINGERS = text(
     """SELECT child_id, section_id FROM membership WHERE school_id = :school
     UNION SELECT c.id, c.section_id FROM membership m JOIN child c ON c.id = m.child_id WHERE m.school_id = :school"""
 )
 ARCS = text(
-    f"""SELECT section_id, concept, start, new, middle, warm_start, warm, presented, short, prepared, pause_after, pause
-    FROM arc WHERE school_id = :school AND {ONLY.format("section_id")} ORDER BY section_id, start, concept"""
+    f"""SELECT section_id, json_agg(json_build_array(concept, start, new, middle, warm_start, warm, presented, short, prepared,
+        pause_after, pause) ORDER BY start, concept)
+    FROM arc WHERE school_id = :school AND {ONLY.format("section_id")} GROUP BY section_id"""
 )
 PLANNED = text(
     f"""SELECT l.id, l.section_id, l.day, l.starts, l.minutes, l.status, l.version,
@@ -217,14 +218,16 @@ def rolls(session: Session, school_id: UUID, only: Iterable[UUID] | None, day: d
     return {section: count for section, count in session.execute(ROLLS, asked)}
 
 
-Stones = tuple[UUID, str, str, int, date | None, UUID | None]
+Stones = tuple[str, str, int, str | None, str | None]
 
 
-def stones(session: Session, school_id: UUID, only: Iterable[UUID] | None, day: date) -> list[Stones]:
-    """(section, concept, level, children; of those who showed it once the last day; the child where it sings in a choir too:
+def stones(
+    session: Session, school_id: UUID, only: Iterable[UUID] | None, day: date
+) -> list[tuple[UUID, list[Stones]]]:
+    """By section (concept, level, children; of those who showed it once the last day; the child where it sings in a choir too:
     then more sections than one say when it is due)."""
     asked = {"school": school_id, "only": _ids(only), "day": day}
-    return [tuple(row) for row in session.execute(STONES, asked)]
+    return [(section, found) for section, found in session.execute(STONES, asked)]
 
 
 def sections_of_singers(session: Session, school_id: UUID) -> dict[str, list[UUID]]:
@@ -264,11 +267,11 @@ def calendar(session: Session, school_id: UUID) -> CalendarRow:
 _day = date.fromisoformat
 
 
-def arcs(session: Session, school_id: UUID, only: Iterable[UUID] | None) -> dict[UUID, list[tuple[Any, ...]]]:
-    found: dict[UUID, list[tuple[Any, ...]]] = {}
-    for section, *arc in session.execute(ARCS, {"school": school_id, "only": _ids(only)}):
-        found.setdefault(section, []).append(tuple(arc))
-    return found
+def arcs(session: Session, school_id: UUID, only: Iterable[UUID] | None) -> dict[UUID, list[list[Any]]]:
+    """By section, in order of their start (see the table)."""
+    return {
+        section: found for section, found in session.execute(ARCS, {"school": school_id, "only": _ids(only)})
+    }
 
 
 def planned(

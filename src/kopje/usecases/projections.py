@@ -32,12 +32,12 @@ def value_of(event: ClassEvent) -> Mark:
     )  # fmt: skip
 
 
-def marks_by_pair(found: Iterable[ClassEvent]) -> dict[tuple[UUID, str], list[Mark]]:
+def marks_by_pair(found: Iterable[ClassEvent]) -> dict[tuple[str, str], list[Mark]]:
     """The marks that count, by child and concept."""
-    marks: dict[tuple[UUID, str], list[Mark]] = {}
+    marks: dict[tuple[str, str], list[Mark]] = {}
     for event in standing_events(found):
         if event.kind == "marked" and event.child:
-            marks.setdefault((UUID(event.child), event.body["concept"]), []).append(value_of(event))
+            marks.setdefault((event.child, event.body["concept"]), []).append(value_of(event))
     return marks
 
 
@@ -47,7 +47,9 @@ def keep_standings(call: Call, pairs: Pairs) -> None:
     for start in range(0, len(wanted), AT_ONCE):
         some = wanted[start : start + AT_ONCE]
         marks = marks_by_pair(events.marks_with_backs(call.session, some, call.school_id))
-        ledger.keep_standings(call.session, [_row(call, pair, marks.get(pair, [])) for pair in some])
+        ledger.keep_standings(
+            call.session, [_row(call, pair, marks.get((str(pair[0]), pair[1]), [])) for pair in some]
+        )
 
 
 def _row(call: Call, pair: tuple[UUID, str], marks: list[Mark]) -> dict[str, Any]:

@@ -31,7 +31,7 @@ class Day:
 
 def day(call: Call) -> Day:
     """Today, or the next day on which anybody has a lesson."""
-    found = snapshot(call)
+    found = snapshot(call, judged=False)
     coming = [(at, one) for one in found.sections for at in one.lessons if at.day >= call.today]
     shown = min((at.day for at, _ in coming), default=call.today)
     entries = [entry(one, at.day, at.starts) for at, one in coming if at.day == shown]

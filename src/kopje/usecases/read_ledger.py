@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
@@ -75,7 +76,7 @@ def _today(short: str, days: Sequence[int]) -> tuple[str, Counts]:
         due = is_due(level, heard_on if last is not None else None, limit if days[place] else None)
         shown.append(f"{place}{DUE[letter] if due else letter}")
         told.append((level, due))
-    return " ".join(shown), counts(told)
+    return " ".join(shown), counts(Counter(told))
 
 
 def _parted(stone: str) -> tuple[int, str, int | None]:

@@ -5,14 +5,16 @@ Loading it takes a fixed number of queries, however many sections there are; wha
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping
+from collections import Counter
+from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass, field
 from datetime import date, time
 from functools import cached_property
+from typing import Any
 from uuid import UUID
 
 from kopje.core.errors import NotFoundError
-from kopje.core.ledger.readiness import Counts, Readiness, counts, judge
+from kopje.core.ledger.readiness import Readiness, counts, judge
 from kopje.core.ledger.standing import due_before, is_due
 from kopje.core.planning.calendar import LessonTime
 from kopje.core.planning.facts import NO_FACTS, SectionFacts, read
@@ -171,16 +173,30 @@ class Snapshot:
         return found
 
 
-def snapshot(call: Call, only: Iterable[UUID] | None = None) -> Snapshot:
-    """Of these sections, or of the whole school."""
+class _NotRead(Mapping[Any, Any]):
+    """Stands where something was left out: to ask for it is a mistake in the program, not an empty answer."""
+
+    def __getitem__(self, key: object) -> Any:
+        raise RuntimeError("this snapshot was taken without what is judged")
+
+    def __iter__(self) -> Iterator[Any]:
+        raise RuntimeError("this snapshot was taken without what is judged")
+
+    def __len__(self) -> int:
+        raise RuntimeError("this snapshot was taken without what is judged")
+
+
+def snapshot(call: Call, only: Iterable[UUID] | None = None, judged: bool = True) -> Snapshot:
+    """Of these sections, or of the whole school. Without `judged` for what shows only when something meets: neither arcs nor
+    readiness are read."""
     ids = None if only is None else tuple(only)
     session, school = call.session, call.school_id
     cal = calendar(call)
     rows = store.sections(session, school, ids)
     rolls = store.rolls(session, school, ids, call.today)
-    arcs = store.arcs(session, school, ids)
+    arcs = store.arcs(session, school, ids) if judged else {}
     planned = store.planned(session, school, ids, call.today)
-    readiness = _readiness(call, rows, rolls, ids)
+    readiness = _readiness(call, rows, rolls, ids) if judged else {}
     found = tuple(
         SectionNow(
             row,
@@ -188,7 +204,7 @@ def snapshot(call: Call, only: Iterable[UUID] | None = None) -> Snapshot:
             cal,
             call.today,
             rolls.get(row.id, 0),
-            readiness.get(row.id, {}),
+            readiness.get(row.id, {}) if judged else _NotRead(),
             tuple(Arc(ConceptKey(key), *numbers) for key, *numbers in arcs.get(row.id, ())),
             tuple(map(_planned, planned.get(row.id, ()))),
             row.wishes,
@@ -216,21 +232,25 @@ def _readiness(
     """By section, for every concept in which anybody on the roll was heard."""
     stones = store.stones(call.session, call.school_id, only, call.today)
     before = Before(call, rows)
-    found: dict[UUID, dict[str, list[Counts]]] = {}
-    for section, concept, level, children, last, singer in stones:
-        due = level == "once" and is_due(level, last, before.child(str(singer), section))
-        found.setdefault(section, {}).setdefault(concept, []).append(counts([(level, due)] * children))
     return {
         section: {
-            ConceptKey(key): judge(rolls.get(section, 0), _sum(several)) for key, several in concepts.items()
+            ConceptKey(key): judge(rolls.get(section, 0), counts(children))
+            for key, children in _by_concept(found, section, before).items()
         }
-        for section, concepts in found.items()
+        for section, found in stones
     }
 
 
-def _sum(several: Iterable[Counts]) -> Counts:
-    every = list(several)
-    return Counts(sum(x.heard for x in every), sum(x.secure for x in every), sum(x.once for x in every))
+def _by_concept(
+    found: Iterable[store.Stones], section: UUID, before: Before
+) -> dict[str, Counter[tuple[str, bool]]]:
+    """The number of a section's children by concept, and by (level, due)."""
+    told: dict[str, Counter[tuple[str, bool]]] = {}
+    for concept, level, children, last, singer in found:
+        since = before.child(str(singer), section) if last else None
+        due = is_due(level, date.fromisoformat(last), since) if last else False
+        told.setdefault(concept, Counter())[level, due] += children
+    return told
 
 
 class Before:

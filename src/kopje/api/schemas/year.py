@@ -85,7 +85,7 @@ class ConcertRead(Read):
     id: UUID
     name: str
     day: date
-    section_ids: list[str]
+    section_ids: list[UUID]
     concepts: list[str]
 
 

@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Mapping
 from dataclasses import dataclass
+from functools import lru_cache
 from math import ceil
 from typing import Literal
 
@@ -25,15 +26,15 @@ class Counts:
     once: int = 0
 
 
-def counts(stones: Iterable[tuple[str, bool]]) -> Counts:
-    """From the (level, due) of children; who was not heard may be left out."""
+def counts(stones: Mapping[tuple[str, bool], int]) -> Counts:
+    """From the number of children by (level, due); who was not heard may be left out."""
     heard = secure = once = 0
-    for level, due in stones:
+    for (level, due), children in stones.items():
         if level != "not_heard":
-            heard += 1
+            heard += children
             if counts_as_secure(level, due):
-                secure += 1
-                once += level == "once"
+                secure += children
+                once += children * (level == "once")
     return Counts(heard, secure, once)
 
 
@@ -49,6 +50,7 @@ class Readiness:
     reason: Reason
 
 
+@lru_cache(maxsize=4096)
 def judge(roll: int, counted: Counts, threshold: Fraction = THRESHOLD) -> Readiness:
     """
     >>> judge(24, Counts(8, 7)).answer, judge(24, Counts(8, 6)).more, judge(28, Counts(28, 22)).answer
