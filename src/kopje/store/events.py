@@ -2,11 +2,11 @@
 
 from __future__ import annotations
 
-import json
 from collections.abc import Iterable, Mapping, Sequence
 from typing import Any
 from uuid import UUID
 
+from pydantic_core import to_json
 from sqlalchemy import Text, Uuid, and_, any_, cast, delete, func, insert, literal, select, text, tuple_
 from sqlalchemy.dialects.postgresql import ARRAY
 from sqlalchemy.dialects.postgresql import insert as upsert
@@ -80,7 +80,7 @@ ADD = text(
 
 def add(session: Session, rows: Sequence[Mapping[str, Any]]) -> None:
     if rows:
-        session.execute(ADD, {"rows": json.dumps(rows, default=str)})
+        session.execute(ADD, {"rows": to_json(rows).decode()})
 
 
 def of_lessons(session: Session, lessons: Iterable[UUID]) -> Sequence[ClassEvent]:

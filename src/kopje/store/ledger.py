@@ -2,13 +2,13 @@
 
 from __future__ import annotations
 
-import json
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date
 from typing import Any
 from uuid import UUID
 
+from pydantic_core import to_json
 from sqlalchemy import delete, func, select, text, tuple_
 from sqlalchemy.orm import Session
 
@@ -36,7 +36,7 @@ def keep_standings(session: Session, rows: Sequence[Mapping[str, Any]]) -> None:
         )
     kept = [row for row in rows if row["level"] is not None]
     if kept:
-        session.execute(KEEP, {"rows": json.dumps(kept, default=str)})
+        session.execute(KEEP, {"rows": to_json(kept).decode()})
 
 
 def standings_in(session: Session, section_id: UUID, concept: str, day: date) -> dict[UUID, StandingRow]:

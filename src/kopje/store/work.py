@@ -6,6 +6,7 @@ from collections.abc import Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass
 
+from pydantic_core import from_json
 from sqlalchemy import Connection, Engine, create_engine, text
 from sqlalchemy.orm import Session
 
@@ -13,7 +14,7 @@ from kopje.core.errors import BusyError
 
 
 def engine_for(url: str) -> Engine:
-    return create_engine(url, pool_size=10, max_overflow=10)
+    return create_engine(url, pool_size=10, max_overflow=10, json_deserializer=from_json)
 
 
 @dataclass(frozen=True)
