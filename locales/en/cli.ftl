@@ -6,6 +6,9 @@ first_tune_written = the first of { $count } tunes was written
 cli_home = { $title }: do = { $do }, rests on { $resting }, { $tonality } ({ $sure }: { $why })
 cli_tones = tones { $tones } ({ $name }), form { $form }
 cli_is_at = Kopje is at { $address }{ $said }
+cli_data_in = its data is in { $folder }
+cli_moved = The school's data was moved from { $old } to { $new }, where the system keeps what must not be lost.
+cli_loading = Kestrel Ridge School is taught: week { $week } of { $weeks }.
 cli_loaded = Loaded Kestrel Ridge School in { $seconds } s.
 cli_sign_in = sign in as “{ $login }”, password “{ $password }”
 cli_rebuilt = { $school }: { $count ->

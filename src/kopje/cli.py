@@ -14,6 +14,8 @@ from pathlib import Path
 from types import FrameType
 from typing import TYPE_CHECKING, Any
 
+from pydantic import ValidationError
+
 from kopje.core.analysis.analysis import Minor, analyse
 from kopje.core.errors import KopjeError
 from kopje.core.music.tune import blinded
@@ -26,12 +28,19 @@ if TYPE_CHECKING:
 
     import uvicorn
 
+    from kopje.store.cluster import Cluster
     from kopje.store.work import UnitOfWork
+
+DEMO, SCHOOL = "kopje_demo", "kopje"
 
 
 def main(arguments: list[str] | None = None) -> int:
     options = _parser().parse_args(arguments)
-    settings = Settings.from_environment()
+    try:
+        settings = Settings()
+    except ValidationError as problem:
+        print(f"kopje: {_refused(problem)}", file=sys.stderr)
+        return 2
     if not catalogue(settings.language, settings.locales).files:
         spoken = ", ".join(sorted(one.parent.name for one in settings.locales.glob("*/page.ftl"))) or "–"
         said = Words(catalogue()).word("no_such_language", language=settings.language,
@@ -46,8 +55,15 @@ def main(arguments: list[str] | None = None) -> int:
     return code
 
 
+def _refused(problem: ValidationError) -> str:
+    """The first setting that cannot be."""
+    found = problem.errors()[0]
+    name = f"KOPJE_{'_'.join(map(str, found['loc'])).upper()}"
+    return Words(catalogue()).word("setting_refused", name=name, given=str(found["input"]), why=found["msg"])
+
+
 def _words() -> Words:
-    settings = Settings.from_environment()
+    settings = Settings()
     return Words(catalogue(settings.language, settings.locales))
 
 
@@ -77,6 +93,7 @@ def _parser() -> argparse.ArgumentParser:
     rebuilding = commands.add_parser(
         "rebuild", help="work everything out again from what happened, and say what differed"
     )
+    rebuilding.add_argument("--demo", action="store_true", help="the demo school's")
     rebuilding.set_defaults(run=_rebuild)
     schema = commands.add_parser("openapi", help="print the schema of the API")
     schema.add_argument("out", type=Path)
@@ -167,29 +184,29 @@ def _serve(options: argparse.Namespace) -> int:
     import uvicorn
 
     from kopje.main import create_app
-    from kopje.store.cluster import Cluster, data_folder
     from kopje.store.migrate import migrate
     from kopje.store.work import UnitOfWork, engine_for
 
-    settings = Settings.from_environment()
+    settings = Settings()
     signal.signal(signal.SIGTERM, _interrupt)
-    cluster = None if settings.database_url else Cluster(data_folder(CHECKOUT, "database"))
+    cluster = None if settings.database_url else _own_database(settings, options.demo)
     try:
-        if cluster is not None:
-            cluster.start()
-        name = "kopje_demo" if options.demo else "kopje"
+        _port_must_be_free(settings)
+        name = DEMO if options.demo else SCHOOL
         if cluster is not None and options.reset:
             cluster.drop(name)
         engine = engine_for(settings.database_url or (cluster.ensure(name) if cluster else ""))
         migrate(engine)
         work = UnitOfWork(engine)
         said = _load_demo(work, settings) if options.demo else ""
-        logging.getLogger("uvicorn.error").setLevel("WARNING")
-        config = uvicorn.Config(create_app(settings, work), host="127.0.0.1", port=settings.port,
-                                log_level="warning", access_log=False)  # fmt: skip
+        if cluster is not None and not options.demo:
+            said = "  " + _words().word("cli_data_in", folder=str(cluster.folder))
+        logging.getLogger("uvicorn.error").setLevel(settings.log_level.upper())
+        config = uvicorn.Config(create_app(settings, work), host=settings.host, port=settings.port,
+                                log_level=settings.log_level, access_log=False)  # fmt: skip
         server = _telling(
             uvicorn.Server(config),
-            _words().word("cli_is_at", address=f"http://127.0.0.1:{settings.port}", said=said),
+            _words().word("cli_is_at", address=f"http://{settings.host}:{settings.port}", said=said),
         )
         server.run()
     except KeyboardInterrupt:
@@ -200,16 +217,49 @@ def _serve(options: argparse.Namespace) -> int:
     return 0
 
 
-def _rebuild(_: argparse.Namespace) -> int:
-    """On the database that KOPJE_DATABASE_URL names, else on the one of this checkout; exit 1 where something differed."""
+def _port_must_be_free(settings: Settings) -> None:
+    """Said before a database is started. Something may still take it between now and then; then the server says so."""
+    from socket import SO_REUSEADDR, SOL_SOCKET, socket
+
+    from kopje.core.errors import SetUpError
+
+    with socket() as probe:
+        probe.setsockopt(SOL_SOCKET, SO_REUSEADDR, 1)
+        try:
+            probe.bind((settings.host, settings.port))
+        except OSError as problem:
+            raise SetUpError("port_taken", port=str(settings.port)) from problem
+
+
+def _own_database(settings: Settings, demo: bool) -> Cluster:
+    """Kopje's own server, running. A school's data that an earlier version kept beside the checkout is moved to its place."""
+    from kopje.store.cluster import Cluster
+    from kopje.store.places import demo_folder, has_data, move, school_folder
+
+    old = demo_folder(CHECKOUT)
+    if demo:
+        return Cluster(old).start(settings.port)
+    new = school_folder(settings.data)
+    if not has_data(new) and has_data(old):
+        cluster = Cluster(old).start(settings.port)
+        moves = cluster.has(SCHOOL)
+        cluster.stop()
+        if moves:
+            move(old, new)
+            print(_words().word("cli_moved", old=str(old), new=str(new)), flush=True)
+    return Cluster(new).start(settings.port)
+
+
+def _rebuild(options: argparse.Namespace) -> int:
+    """On the database that KOPJE_DATABASE_URL names, else on the school's own; exit 1 where something differed."""
     from kopje.store import people
     from kopje.store.migrate import migrate
     from kopje.store.work import UnitOfWork, engine_for
     from kopje.usecases.projections import rebuild_and_compare
     from kopje.usecases.start_up import of_school
 
-    settings, words = Settings.from_environment(), _words()
-    with _database(settings) as url:
+    settings, words = Settings(), _words()
+    with _database(settings, options.demo) as url:
         engine = engine_for(url)
         migrate(engine)
         work, differed = UnitOfWork(engine), 0
@@ -229,17 +279,17 @@ def _rebuild(_: argparse.Namespace) -> int:
 
 
 @contextmanager
-def _database(settings: Settings) -> Iterator[str]:
+def _database(settings: Settings, demo: bool) -> Iterator[str]:
     """The database a command works on; Kopje's own is started for the while where it does not run."""
-    from kopje.store.cluster import Cluster, data_folder
+    from kopje.store.cluster import Cluster
+    from kopje.store.places import demo_folder, school_folder
 
     if settings.database_url:
         yield settings.database_url
         return
-    cluster = Cluster(data_folder(CHECKOUT, "database"))
+    cluster = Cluster(demo_folder(CHECKOUT) if demo else school_folder(settings.data))
     with cluster.borrowed():
-        name = "kopje_demo" if cluster.has("kopje_demo") else "kopje"
-        yield cluster.ensure(name)
+        yield cluster.ensure(DEMO if demo else SCHOOL)
 
 
 def _telling(server: uvicorn.Server, said: str) -> uvicorn.Server:
@@ -256,10 +306,13 @@ def _telling(server: uvicorn.Server, said: str) -> uvicorn.Server:
 
 
 def _load_demo(work: UnitOfWork, settings: Settings) -> str:
-    from kopje.demo.load import LOGIN, PASSWORD, load
+    from kopje.demo.load import LOGIN, PASSWORD, WEEKS, load
+
+    def tell(week: int) -> None:
+        print(_words().word("cli_loading", week=min(week, WEEKS), weeks=WEEKS), flush=True)
 
     started = time.monotonic()
-    if load(work, settings):
+    if load(work, settings, tell=tell):
         print(_words().word("cli_loaded", seconds=round(time.monotonic() - started)), flush=True)
     return "  " + _words().word("cli_sign_in", login=LOGIN, password=PASSWORD)
 

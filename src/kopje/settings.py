@@ -2,23 +2,31 @@
 
 from __future__ import annotations
 
-import os
-from dataclasses import dataclass
 from datetime import date, datetime, time
 from pathlib import Path
+from typing import Annotated, Any, Literal
+
+from pydantic import Field, model_validator
+from pydantic_settings import BaseSettings, SettingsConfigDict
 
 CHECKOUT = Path(__file__).resolve().parents[2]
 
 
-@dataclass(frozen=True, slots=True)
-class Settings:
-    """`today` fixes the date everywhere; `clock` also the time (KOPJE_TODAY=2026-11-24 or 2026-11-24T09:10).
+class Settings(BaseSettings):
+    """From the environment, each with KOPJE_ in front: KOPJE_PORT, KOPJE_DATABASE_URL (docs/running.md lists them).
 
-    `language` is the one that Kopje speaks, of those in the folder `locales`.
+    `today` fixes the date everywhere; `clock` also the time (KOPJE_TODAY=2026-11-24 or 2026-11-24T09:10).
+    `language` is the one that Kopje speaks, of those in the folder `locales`. `data`: where a school's own database lies;
+    None: where the system keeps such things.
     """
 
+    model_config = SettingsConfigDict(env_prefix="KOPJE_", env_ignore_empty=True, frozen=True, extra="ignore")
+
     database_url: str | None = None
-    port: int = 8000
+    data: Path | None = None
+    host: str = "127.0.0.1"
+    port: Annotated[int, Field(ge=1, le=65535)] = 8000
+    log_level: Literal["debug", "info", "warning", "error"] = "warning"
     today: date | None = None
     clock: time | None = None
     web: Path = CHECKOUT / "web" / "dist"
@@ -26,21 +34,17 @@ class Settings:
     language: str = "en"
     songs: Path = Path(__file__).resolve().parent / "demo" / "songs"
 
+    @model_validator(mode="before")
     @classmethod
-    def from_environment(cls) -> Settings:
-        text = os.environ.get("KOPJE_TODAY", "")
-        fixed = datetime.fromisoformat(text) if text else None
-        url = os.environ.get("KOPJE_DATABASE_URL")
-        if url and url.startswith("postgresql://"):
-            url = url.replace("postgresql://", "postgresql+psycopg://", 1)
-        return cls(
-            database_url=url or None,
-            port=int(os.environ.get("KOPJE_PORT", "8000")),
-            locales=Path(os.environ.get("KOPJE_LOCALES", CHECKOUT / "locales")),
-            language=os.environ.get("KOPJE_LANGUAGE", "en"),
-            today=fixed.date() if fixed else None,
-            clock=fixed.time() if fixed and "T" in text else None,
-        )
+    def _read(cls, values: dict[str, Any]) -> dict[str, Any]:
+        """`today` may hold a time too; an address of the database may leave out the driver."""
+        moment, url = values.get("today"), values.get("database_url")
+        if isinstance(moment, str) and "T" in moment:
+            fixed = datetime.fromisoformat(moment)
+            values = {**values, "today": fixed.date(), "clock": fixed.time()}
+        if isinstance(url, str) and url.startswith("postgresql://"):
+            values = {**values, "database_url": url.replace("postgresql://", "postgresql+psycopg://", 1)}
+        return values
 
     def now(self) -> datetime:
         """Local time, on the fixed date if there is one."""

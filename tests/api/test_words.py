@@ -5,7 +5,7 @@ from __future__ import annotations
 import json
 import re
 from collections.abc import Iterator
-from dataclasses import asdict, replace
+from dataclasses import asdict
 from pathlib import Path
 from typing import Any
 
@@ -81,7 +81,7 @@ def strange(
     work: UnitOfWork, engraver: Engraver, printer: Printer, solver: Worker, kestrel: Place, tmp_path: Path
 ) -> TestClient:
     """A Kopje that speaks the made-up language, signed in."""
-    settings = replace(SETTINGS, locales=pseudo_locale(tmp_path), language=LANGUAGE)
+    settings = SETTINGS.model_copy(update={"locales": pseudo_locale(tmp_path), "language": LANGUAGE})
     client = TestClient(
         create_app(settings, work, engraver, printer, solver), headers=OURS, base_url="http://testserver"
     )

@@ -5,7 +5,7 @@ from __future__ import annotations
 import json
 import re
 from collections.abc import Callable, Iterator
-from dataclasses import asdict, replace
+from dataclasses import asdict
 from pathlib import Path
 
 from fastapi.testclient import TestClient
@@ -68,7 +68,7 @@ def pages(place: Place) -> Iterator[tuple[str, str]]:
 def test_no_page_shows_a_word_that_is_not_in_the_catalogue(
     page: Page, serve: Callable[..., Running], worker: str, tmp_path: Path
 ) -> None:
-    settings = replace(SETTINGS, locales=pseudo_locale(tmp_path), language=LANGUAGE)
+    settings = SETTINGS.model_copy(update={"locales": pseudo_locale(tmp_path), "language": LANGUAGE})
     running = serve(f"strange_{worker}", settings)
     place = make_school(running.work, "Kestrel")
     with TestClient(create_app(SETTINGS, running.work), headers=OURS, base_url="http://testserver") as client:

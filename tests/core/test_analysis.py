@@ -48,7 +48,7 @@ def test_fi_always_and_fa_never_over_la_is_heard_as_dorian() -> None:
     ("slug", "tones", "name"),
     [
         ("kestrel-kestrel", "mi so", "bitonic"),
-        ("little-brown-goat", "do re mi so", "tetratonic"),
+        ("my-umbrella-has-a-hole", "do re mi so", "tetratonic"),
         ("caterpillar-walk", "do re mi so la", "do-pentatonic"),
         ("frost-on-the-fence", "do re mi fa so", "major-pentachord"),
         ("owls-awake", "la, ti, do re mi", "minor-pentachord"),
@@ -126,7 +126,7 @@ def test_the_command_prints_the_contract(tmp_path: object, capsys: pytest.Captur
     file.write_bytes(b"X:1\nT:Goat\nM:2/4\nL:1/8\nK:F\nAAA2|GGG2|AAGG|GGF2|]\n")
     assert main(["analyse", str(file), "--json"]) == 0
     found = json.loads(capsys.readouterr().out)
-    assert list(found) == list(analysis_json(shipped("little-brown-goat")))
+    assert list(found) == list(analysis_json(shipped("my-umbrella-has-a-hole")))
     assert (found["do"], found["resting_tone"], found["pickup_beats"], found["bars"]) == ("F", "do", "0", 4)
     assert found["rhythm"][:3] == ["1/2", "1/2", "1"]
     assert found["elements"][0] == {"key": "quarter", "count": 3, "bars": [1, 2, 4]}

@@ -112,7 +112,7 @@ def test_the_songs_that_ship_do_what_they_say() -> None:
     slugs = {song.id: song for song in shipped_cards()}
     presents = {
         "kestrel-kestrel": "so-mi", "my-left-shoe": "la", "lizard-on-a-stone": "beat-rest",
-        "the-watchmans-kettle": "do", "echo-rock": "half", "little-brown-goat": "re",
+        "the-watchmans-kettle": "do", "echo-rock": "half", "my-umbrella-has-a-hole": "re",
         "caterpillar-walk": "four-sixteenths", "down-to-the-well": "low-la", "push-the-barrow": "low-so",
         "my-red-hat": "syncopation", "frost-on-the-fence": "fa", "lantern-boat": "ti", "owls-awake": "la-minor",
         "walnut-swing": "compound",

@@ -5,7 +5,7 @@ A fixed seed makes the same autumn each time; dates count back from today.
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from dataclasses import dataclass, field
 from datetime import date, datetime, timedelta
 from itertools import count
@@ -67,8 +67,10 @@ class Autumn:
         return Call(session, self.school_id, self.teacher_id, moment, self.new_id)
 
 
-def load(work: UnitOfWork, settings: Settings, weeks: int = WEEKS) -> bool:
-    """Load the school unless there is one already; says whether it did."""
+def load(
+    work: UnitOfWork, settings: Settings, weeks: int = WEEKS, tell: Callable[[int], None] = lambda _: None
+) -> bool:
+    """Load the school unless there is one already; says whether it did, and `tell`s of each week that begins, from 1."""
     chance = Random(SEED)
     with work.begin() as session:
         if people.any_school(session):
@@ -86,8 +88,12 @@ def load(work: UnitOfWork, settings: Settings, weeks: int = WEEKS) -> bool:
         _choir(call, by_plan)
         _calendar(call, today.date(), by_plan)
         meetings = _meetings(call, by_plan, today.date())
+    week = 0
     for moment, plan in meetings:
         if moment.date() >= first.date():
+            if (moment.date() - first.date()).days // 7 >= week:
+                week = (moment.date() - first.date()).days // 7 + 1
+                tell(week)
             _teach(autumn, plan, by_plan[plan], moment)
     desk = autumn.desk(today)
     for plan, section_id in by_plan.items():

@@ -6,7 +6,7 @@ reach it.
 
 from __future__ import annotations
 
-import hashlib
+import fcntl
 import os
 import secrets
 import shutil
@@ -19,10 +19,12 @@ from collections.abc import Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass
 from pathlib import Path
+from typing import IO
 
 import psycopg
 
 from kopje.core.errors import KopjeError
+from kopje.store.places import has_data, reachable
 
 _AS_POSTGRES = ("setpriv", "--reuid=postgres", "--regid=postgres", "--init-groups", "--inh-caps=-all",
                 "env", "-C", "/", "HOME=/nonexistent")  # fmt: skip
@@ -40,22 +42,6 @@ def _binaries() -> Path:
     return found[-1].parent if found else Path(on_path or "").parent
 
 
-def _reachable(folder: Path) -> bool:
-    """Whether the database's own user could enter the folder."""
-    while not folder.exists():
-        folder = folder.parent
-    return all(part.stat().st_mode & 0o001 for part in (folder, *folder.parents))
-
-
-def data_folder(checkout: Path, name: str) -> Path:
-    """`.kopje/NAME`, or a folder in the system's temporary one that is named after the checkout."""
-    local = checkout / ".kopje" / name
-    if os.geteuid() != 0 or _reachable(checkout):
-        return local
-    mark = hashlib.sha256(str(checkout).encode()).hexdigest()[:12]
-    return Path(tempfile.gettempdir()) / f"kopje-{mark}" / name
-
-
 def free_port() -> int:
     with socket.socket() as probe:
         probe.bind(("127.0.0.1", 0))
@@ -70,6 +56,8 @@ class Cluster:
     throw_away: bool = False
     process: subprocess.Popen[bytes] | None = None
     port: int = 0
+    _lock: IO[str] | None = None
+    _sockets: Path | None = None
 
     @property
     def _root(self) -> bool:
@@ -88,41 +76,104 @@ class Cluster:
             )
 
     def _make(self) -> None:
-        self.folder.mkdir(parents=True, exist_ok=True)
+        if self._root and not reachable(self.folder):
+            raise ClusterError("database_folder_unreachable", folder=str(self.folder))
         self._password_file.touch(mode=0o600)
         self._password_file.write_text(secrets.token_urlsafe(24))
         if self._root:
             shutil.chown(self.folder, "postgres", "postgres")
             shutil.chown(self._password_file, "postgres", "postgres")
         sync = ("--no-sync",) if self.throw_away else ()
-        self._run(str(_binaries() / "initdb"), "-D", str(self.folder / "data"), "-U", "kopje", "-E", "UTF8", *sync,
+        half = self.folder / "data.half"  # what an interrupted making left is no data
+        shutil.rmtree(half, ignore_errors=True)
+        self._run(str(_binaries() / "initdb"), "-D", str(half), "-U", "kopje", "-E", "UTF8", *sync,
                   "--locale=C.UTF-8", "--auth=scram-sha-256", f"--pwfile={self._password_file}")  # fmt: skip
+        half.rename(self.folder / "data")
 
-    def start(self) -> Cluster:
-        """Start it (making it first), and wait until it answers."""
-        if not (self.folder / "data" / "PG_VERSION").exists():
-            self._make()
-        self._stop_stale()
+    def start(self, serving: int = 0) -> Cluster:
+        """Start it (making it first), and wait until it answers. `serving`: the port at which the application will be, to be
+        said to whoever starts a second one on the same data. ClusterError when somebody is there already.
+        """
+        self.folder.mkdir(parents=True, exist_ok=True)
+        self._take(serving)
+        try:
+            if not has_data(self.folder):
+                self._make()
+            self._clear_the_way()
+            self._launch()
+            self._wait()
+        except BaseException:
+            self.stop()
+            raise
+        return self
+
+    def _launch(self) -> None:
         self.port = free_port()
-        sockets = Path(tempfile.mkdtemp(prefix="kj"))
+        self._sockets = Path(tempfile.mkdtemp(prefix="kj"))
         if self._root:
-            shutil.chown(sockets, "postgres", "postgres")
+            shutil.chown(self._sockets, "postgres", "postgres")
         unsafe = ("-c", "fsync=off", "-c", "synchronous_commit=off", "-c", "full_page_writes=off")
         command = [*(_AS_POSTGRES if self._root else ()), str(_binaries() / "postgres"), "-D",
                    str(self.folder / "data"), "-p", str(self.port), "-c", "listen_addresses=127.0.0.1",
-                   "-k", str(sockets), *(unsafe if self.throw_away else ())]  # fmt: skip
+                   "-k", str(self._sockets), *(unsafe if self.throw_away else ())]  # fmt: skip
         with (self.folder / "server.log").open("ab") as log:
             self.process = subprocess.Popen(command, stdout=log, stderr=log, start_new_session=True)
-        self._wait()
-        return self
 
-    def _stop_stale(self) -> None:
-        """A server that outlived its application still holds the folder; end it first."""
+    def _take(self, serving: int) -> None:
+        """Hold the folder for as long as this process lives, however it ends."""
+        lock = (self.folder / "in-use").open("a+")
+        try:
+            fcntl.flock(lock, fcntl.LOCK_EX | fcntl.LOCK_NB)
+        except BlockingIOError:
+            lock.seek(0)
+            there = lock.read().strip() or "?"
+            lock.close()
+            raise ClusterError("already_running", port=there, folder=str(self.folder)) from None
+        lock.truncate(0)
+        lock.write(str(serving or ""))
+        lock.flush()
+        self._lock = lock
+
+    def _let_go(self) -> None:
+        if self._lock is not None:
+            self._lock.close()
+            self._lock = None
+
+    def _clear_the_way(self) -> None:
+        """End what an application that is gone left behind: we hold the folder, so nobody uses it.
+
+        A number in a pid file is believed only of a process that really works in this data folder: after a crash the file
+        stays, and its number may be somebody else's by now.
+        """
         pid_file = self.folder / "data" / "postmaster.pid"
-        if pid_file.exists():
+        first = (pid_file.read_text().split() or ["0"])[0] if pid_file.exists() else "0"
+        if first.isdigit() and int(first) in self._working_here():
             self._run(
                 str(_binaries() / "pg_ctl"), "-D", str(self.folder / "data"), "stop", "-m", "fast", "-w"
             )
+        for wait in range(100):
+            left = self._working_here()
+            if not left:
+                break
+            if wait == 50:  # they end by themselves when the first process is gone, unless they hang
+                for pid in left:
+                    os.kill(pid, signal.SIGQUIT)
+            time.sleep(0.1)
+        else:
+            raise ClusterError("database_left_over", folder=str(self.folder))
+        pid_file.unlink(missing_ok=True)
+
+    def _working_here(self) -> set[int]:
+        """The database's processes on this folder: each has it as its working directory."""
+        data, found = str((self.folder / "data").resolve()), set()
+        for entry in Path("/proc").iterdir():
+            if entry.name.isdigit():
+                try:
+                    if os.readlink(entry / "cwd") == data:
+                        found.add(int(entry.name))
+                except OSError:
+                    continue  # gone meanwhile, or another user's
+        return found
 
     def _wait(self) -> None:
         for _ in range(300):
@@ -192,5 +243,12 @@ class Cluster:
     def stop(self) -> None:
         if self.process is not None and self.process.poll() is None:
             self.process.send_signal(signal.SIGINT)
-            self.process.wait(timeout=20)
+            try:
+                self.process.wait(timeout=60)
+            except subprocess.TimeoutExpired:
+                self.process.send_signal(signal.SIGQUIT)
+                self.process.wait()
         self.process = None
+        if self._sockets is not None:
+            shutil.rmtree(self._sockets, ignore_errors=True)
+        self._let_go()

@@ -1,0 +1,57 @@
+"""Where data lies: a school's where the system keeps what applications must not lose, the demo's beside the checkout."""
+
+from __future__ import annotations
+
+import hashlib
+import os
+import shutil
+import subprocess
+import tempfile
+from pathlib import Path
+
+import platformdirs
+
+NAME = "database"
+
+
+def school_folder(chosen: Path | None) -> Path:
+    """The folder that was chosen, else the user's own place for application data; for root the machine's."""
+    if chosen is not None:
+        return chosen.expanduser().absolute() / NAME
+    root = os.geteuid() == 0
+    place = platformdirs.site_data_path("kopje") if root else platformdirs.user_data_path("kopje")
+    return place / NAME
+
+
+def demo_folder(checkout: Path) -> Path:
+    """`.kopje/database`; where the database's own user could not enter that, a folder in the system's temporary one that is
+    named after the checkout. A demo may be lost: it is made anew. Schools of earlier versions lay here too."""
+    local = checkout / ".kopje" / NAME
+    if os.geteuid() != 0 or reachable(checkout):
+        return local
+    mark = hashlib.sha256(str(checkout).encode()).hexdigest()[:12]
+    return Path(tempfile.gettempdir()) / f"kopje-{mark}" / NAME
+
+
+def reachable(folder: Path) -> bool:
+    """Whether the database's own user could enter the folder."""
+    while not folder.exists():
+        folder = folder.parent
+    return all(part.stat().st_mode & 0o001 for part in (folder, *folder.parents))
+
+
+def has_data(folder: Path) -> bool:
+    return (folder / "data" / "PG_VERSION").exists()
+
+
+def move(old: Path, new: Path) -> None:
+    """Move a folder with its owners and rights; nothing is taken away before everything has arrived."""
+    new.parent.mkdir(parents=True, exist_ok=True)
+    try:
+        old.rename(new)
+    except OSError:  # another file system
+        half = new.with_name(f"{new.name}.half")
+        shutil.rmtree(half, ignore_errors=True)
+        subprocess.run(["cp", "-a", str(old), str(half)], check=True)
+        half.rename(new)
+        shutil.rmtree(old)
