@@ -159,7 +159,11 @@ beats = { $count ->
     [one] { $count } beat
    *[other] { $count } beats
   }
-beats_part = { $count } beats
+beats_and_half = { $whole } and a half beats
+beats_part = { $whole ->
+    [0] { $part } of a beat
+   *[other] { $whole } { $part } beats
+  }
 bar_sum = Bar { $bar } has { $beats }, the meter asks for { $asked }.
 pickup_not_completed = The upbeat is not paid back: bar { $bar } would need { $beats }.
 repair_rest = A rest of { $beats } at its end.
@@ -171,6 +175,7 @@ repair_shorter = Its last { $what ->
     [rest] rest
    *[tone] tone
   } { $beats } shorter.
+repair_longest_shorter = Its longest tone { $beats } shorter.
 repair_drop_rest = Without its last rest.
 repair_last_tones = Its last tones belong to the next bar.
 repair_first_tones = The first tones of the next bar belong to it.
@@ -322,10 +327,14 @@ target = Has { $concept } { times }{ $same_place ->
   }{ $strong ->
     [1] , on strong beats
    *[0] { "" }
-  }{ $by_step ->
-    [1] , approached by step
-   *[0] { "" }
-  }.
+  }{ $by_step }.
+times_none = { "" }
+times_all = , approached by step
+times_some = , approached by step { $count ->
+    [one] once
+    [2] twice
+   *[other] { $count } times
+  }
 unknown = Also has { $others }, unknown to { $section }.
 unknown_unnamed = Also has { $others }, which { $section } cannot name yet.
 by_rote = Also has { $others }, which { $section } cannot name yet.

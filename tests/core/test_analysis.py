@@ -6,7 +6,14 @@ import pytest
 
 from kopje.api.analysis_json import analysis_json
 from kopje.cli import main
-from making import said, shipped, tune
+from kopje.core.analysis.problems import problems
+from kopje.core.analysis.repairs import repaired, repairs
+from kopje.core.analysis.tone_set import tone_set_name
+from kopje.core.music.degree import Degree
+from kopje.core.sequence.concepts import ConceptKey
+from kopje.core.sequence.so_mi_first import SO_MI_FIRST
+from kopje.core.songs.fit import fit
+from making import declared, made_card, said, shipped, tune
 
 
 def elements(body: str, meter: str = "2/4") -> list[tuple[str, int]]:
@@ -108,6 +115,42 @@ def test_bars_that_do_not_add_up_are_named_by_number() -> None:
         (2, "bar_too_long", "Bar 2 has 3 beats, the meter asks for 2."),
         (3, "bar_too_short", "Bar 3 has 1 beat, the meter asks for 2."),
     ]
+
+
+@pytest.mark.parametrize(
+    ("body", "told", "mended"),
+    [
+        ("A2A2|A2|]", "Bar 2 has 1 beat, the meter asks for 2.", "A rest of 1 beat at its end."),
+        ("A2A2A|A4|]", "Bar 1 has 2 and a half beats, the meter asks for 2.", "Its longest tone half a beat shorter."),
+        ("A4|A3|A4|]", "Bar 2 has 1 and a half beats, the meter asks for 2.", "A rest of half a beat at its end."),
+    ],
+)  # fmt: skip
+def test_bars_are_told_and_mended_as_a_teacher_would(body: str, told: str, mended: str) -> None:
+    """A last bar may be short only to pay a pickup back."""
+    a = tune(body)
+    assert told in [said(p.reason) for p in a.problems]
+    ways = repairs(a.tune)
+    assert mended in [said(way.reason) for way in ways]
+    for way in ways:
+        again = problems(repaired(a.tune, {way.bar: way.how}))
+        assert not [p for p in again if p.bar == way.bar], way
+
+
+def test_minor_told_from_do_has_the_sets_of_minor() -> None:
+    names = [Degree.parse(t) for t in ("do", "re", "me", "fa", "so")]
+    assert tone_set_name(names, "do") == "minor-pentachord"
+    assert tone_set_name([*names, Degree.parse("le"), Degree.parse("ti")], "do") == "harmonic-minor"
+    assert tone_set_name([Degree.parse(t) for t in ("do", "me", "fa", "so", "te")], "do") == "la-pentatonic"
+
+
+def test_only_a_step_is_a_step() -> None:
+    """Low la by a skip, twice by repeating, never by step."""
+    card = made_card("skips", "F2 D2 | D2 F2 | F2 D2 | D2 F2 | G2 F2 | F4 |]")
+    low = card.content(ConceptKey("low-la"))
+    assert low is not None
+    assert (low.count, low.by_step) == (4, 0)
+    found = fit(card, SO_MI_FIRST.concept("low-la"), "prepare", declared("so-mi", "do"))
+    assert not any("by step" in said(reason) for reason in found.verdict.reasons)
 
 
 def test_the_pickup_must_be_paid_back() -> None:

@@ -32,6 +32,19 @@ def test_it_has_re_and_else_only_what_they_know() -> None:
     assert "Also has fa and the half step, which 2A cannot name yet." in [said(reason) for reason in bad.bars]
 
 
+def test_a_meter_that_they_cannot_name_is_not_what_they_know() -> None:
+    waltz = made_facts("waltz", "F2 G2 A2 | A2 G2 F2 | A2 G2 F2 |", meter="3/4")
+    named = ("so-mi", "do", "re", "quarter-eighths", "half")
+    bad = answer(waltz, SongQuestion(known=True), declared(*named, "two-beat-meter"), Met(), DAY)
+    assert "Also has three-beat meter, which 2A cannot name yet." in [said(reason) for reason in bad.bars]
+    for known in ((*named, "two-beat-meter", "three-beat-meter"), named):  # named, or no meter named at all
+        good = answer(waltz, SongQuestion(known=True), declared(*known), Met(), DAY)
+        assert not [said(one) for one in good.bars if "meter" in said(one)]
+    asked_for = SongQuestion(has=("three-beat-meter",), known=True)
+    wanted = answer(waltz, asked_for, declared(*named, "two-beat-meter"), Met(), DAY)
+    assert not [said(one) for one in wanted.bars if "meter" in said(one)]
+
+
 @pytest.mark.parametrize(
     ("weeks_ago", "rested", "allowed"), [(5, 4, True), (3, 4, False), (None, 4, True), (0, None, True)]
 )

@@ -111,11 +111,12 @@ def not_worked_out(session: Session, version: int, most: int) -> Sequence[Song]:
 @dataclass(frozen=True)
 class Wanted:
     """A question in the songbook's own facts. `has`: for each wish the things and aspects of which one must be there;
-    `only`: all things that may be there; `section`: whose lessons count for `fresh` and `rested_since`."""
+    `only`: all things that may be there; `meters`: all meters that may; `section`: whose lessons count for `fresh` and `rested_since`."""
 
     text: tuple[str, ...] = ()
     has: tuple[tuple[frozenset[str], frozenset[str]], ...] = ()
     only: frozenset[str] | None = None
+    meters: frozenset[str] | None = None
     grade: int | None = None
     section: UUID | None = None
     fresh: bool = False
@@ -167,6 +168,10 @@ def _matching(school_id: UUID, wanted: Wanted) -> Select[Any]:
         query = query.where(or_(Song.things.overlap(sorted(things)), Song.aspects.overlap(sorted(aspects))))
     if wanted.only is not None:
         query = query.where(Song.things.contained_by(sorted(wanted.only)))
+    if wanted.meters is not None:
+        aspect = func.unnest(Song.aspects).column_valued("aspect")
+        other = and_(aspect.startswith("meter:"), aspect.not_in(sorted(wanted.meters)))
+        query = query.where(~select(aspect).where(other).exists())
     if wanted.grade is not None:
         without_do = Song.shown["keys"] == []  # no key can be right or wrong for it
         query = query.where(or_(Song.fits.contains([wanted.grade]), without_do))

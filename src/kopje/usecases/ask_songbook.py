@@ -14,7 +14,7 @@ from kopje.core.reasons import Reason
 from kopje.core.sequence.arcs import SectionState
 from kopje.core.songs.facts import SongFacts
 from kopje.core.songs.fit import Met
-from kopje.core.songs.question import SongQuestion, answer, known_to, meant_by
+from kopje.core.songs.question import SongQuestion, answer, known_meters, known_to, meant_by
 from kopje.store import songs
 from kopje.store import tables as t
 from kopje.store.songs import FoundSong, Wanted
@@ -46,6 +46,7 @@ def ask(
         tuple(text.lower().split()),
         tuple(meant_by(key, call.sequence) for key in asked.has),
         known_to(state, asked) if asked.known else None,
+        known_meters(state, asked) if asked.known else None,
         grade if asked.fits else None,
         section_id,
         asked.new,

@@ -30,10 +30,8 @@ def _sums(tune: Tune) -> Iterator[Problem]:
 
 
 def _may_be_short(tune: Tune, groups: list[tuple[int, list[Bar]]], index: int) -> bool:
-    """The last bar and a bar before a repeat sign may be short: they pay the pickup back."""
-    bars = groups[index][1]
-    before_sign = bars[-1].right == "repeat" and tune.pickup > 0
-    return index == len(groups) - 1 or before_sign
+    """Where there is a pickup, the last bar and a bar before a repeat sign may be short: they pay it back."""
+    return tune.pickup > 0 and (index == len(groups) - 1 or groups[index][1][-1].right == "repeat")
 
 
 def _pickup_repaid(tune: Tune) -> Iterator[Problem]:
@@ -54,9 +52,12 @@ def _sum(number: int, bars: list[Bar], length: Fraction) -> Reason:
 
 
 def beats(count: Fraction) -> Reason:
-    """So many beats as a term; half a beat has its own word."""
+    """So many beats as a term, as one would say it: no fraction above one, and a half has its own word."""
+    whole, part = divmod(count, 1)
     if count == Fraction(1, 2):
         return because("beats_half")
     if count.denominator == 1:
         return because("beats", count=int(count))
-    return because("beats_part", count=str(count))
+    if part == Fraction(1, 2):
+        return because("beats_and_half", whole=int(whole))
+    return because("beats_part", whole=int(whole), part=str(part))

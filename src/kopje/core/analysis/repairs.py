@@ -44,14 +44,17 @@ def _ways(tune: Tune, index: int) -> Iterator[Repair]:
     much = beats(abs(missing) / bar.meter.beat)
     what = "rest" if last.kind == "rest" else "tone"
     following = tune.bars[index + 1] if index + 1 < len(tune.bars) and _whole(tune, index + 1) else None
-    if missing == 0 or (missing > 0 and index == len(tune.bars) - 1):
+    pays_pickup_back = tune.pickup > 0 and missing > 0 and index == len(tune.bars) - 1
+    if missing == 0 or pays_pickup_back:
         return
     if missing > 0:
         yield Repair(bar.number, "rest", because("repair_rest", beats=much))
         yield Repair(bar.number, "longer", because("repair_longer", what=what, beats=much))
     elif last.duration > -missing:
         yield Repair(bar.number, "shorter", because("repair_shorter", what=what, beats=much))
-    elif last.kind == "rest" and last.duration == -missing:
+    elif _to_shorten(bar) is not None:
+        yield Repair(bar.number, "shorter", because("repair_longest_shorter", beats=much))
+    if missing < 0 and last.kind == "rest" and last.duration == -missing:
         yield Repair(bar.number, "drop_rest", because("repair_drop_rest"))
     if (
         following is not None
@@ -66,9 +69,19 @@ def _ways(tune: Tune, index: int) -> Iterator[Repair]:
 
 
 def _meter(bar: Bar) -> Meter | None:
-    """The meter that the bar would fill, over the same lower number."""
-    upper = bar.length * bar.meter.lower / 4
-    return Meter(int(upper), bar.meter.lower) if upper.denominator == 1 and 1 <= upper <= 64 else None
+    """The meter that the bar would fill, over the same lower number, or over twice that where it ends between its beats."""
+    for lower in (bar.meter.lower, 2 * bar.meter.lower):
+        upper = bar.length * lower / 4
+        if upper.denominator == 1 and 1 <= upper <= 64 and lower <= 32:
+            return Meter(int(upper), lower)
+    return None
+
+
+def _to_shorten(bar: Bar) -> int | None:
+    """The place of the note to take too much away from: the last one, else the last of the longest ones."""
+    much = bar.length - bar.meter.length
+    order = (len(bar.notes) - 1, *sorted(range(len(bar.notes)), key=lambda n: (-bar.notes[n].duration, -n)))
+    return next((n for n in order if bar.notes[n].duration > much), None)
 
 
 def _moves(bar: Bar, following: Bar, missing: Fraction) -> bool:
@@ -103,8 +116,11 @@ def _mended(tune: Tune, index: int, how: How) -> Tune:
     if how == "rest":
         bars[index] = replace(bar, notes=(*bar.notes, Note("rest", missing)))
     elif how in ("longer", "shorter"):
-        last = bar.notes[-1]
-        bars[index] = replace(bar, notes=(*bar.notes[:-1], replace(last, duration=last.duration + missing)))
+        at = len(bar.notes) - 1 if how == "longer" else _to_shorten(bar)
+        notes = list(bar.notes)
+        if at is not None:
+            notes[at] = replace(notes[at], duration=notes[at].duration + missing)
+        bars[index] = replace(bar, notes=tuple(notes))
     elif how == "drop_rest":
         bars[index] = replace(bar, notes=bar.notes[:-1])
     elif how == "meter":

@@ -11,6 +11,17 @@ SEVEN = {
     "do": "major", "la": "natural-minor", "re": "dorian", "mi": "phrygian", "fa": "lydian",
     "so": "mixolydian", "ti": "locrian",
 }  # fmt: skip
+FROM_DO = {
+    "do": "la",
+    "re": "ti",
+    "me": "do",
+    "fa": "re",
+    "so": "mi",
+    "le": "fa",
+    "la": "fi",
+    "te": "so",
+    "ti": "si",
+}
 PENTATONIC = frozenset({"do", "re", "mi", "so", "la"})
 
 
@@ -28,6 +39,10 @@ def tone_set_name(degrees: Iterable[Degree], resting: str | None) -> str | None:
     names = {degree.syllable for degree in degrees}
     if not names:
         return None
+    if (
+        resting == "do" and "me" in names and "mi" not in names
+    ):  # minor told from do: the same sets as from la
+        names, resting = {FROM_DO.get(name, name) for name in names}, "la"
     plain = names & set(NATURAL)
     if resting == "la" and "si" in names and plain | {"so"} == set(NATURAL):
         kind = "melodic-minor" if "fi" in names else "harmonic-minor"

@@ -24,11 +24,13 @@ WORDS_SHOWN = 3
 
 
 def clue(a: Analysis, by: By) -> Clue:
-    """What is heard or seen of a song's first phrase: its lengths, its ups and downs, or nothing where it has none."""
+    """What is heard or seen of a song's first phrase: beats from one clap to the next, its ups and downs, or nothing where it
+    has none. A clap has no end, so a rest behind a tone and a longer tone are the same rhythm."""
     phrase = a.phrases[0]
     part = a.timeline[phrase.first : phrase.stop]
     if by == "rhythm":
-        return tuple(("" if sound.attack else "r") + str(sound.beats) for sound in part)
+        claps = [sound for sound in part if sound.attack]
+        return tuple(str((two.onset - one.onset) / one.meter.beat) for one, two in pairwise(claps))
     if by == "contour":
         pitches = [sound.pitch.midi for sound in part if sound.attack and sound.pitch]
         return tuple("=" if one == two else "↗" if two > one else "↘" for one, two in pairwise(pitches))
@@ -103,17 +105,24 @@ def _masked(a: Analysis, part: Sequence[Sound], tones: frozenset[str], only: boo
 
 @cache
 def sequences(count: int, answers: int = 2) -> tuple[tuple[int, ...], ...]:
-    """Every sequence of answers the game can give: at most three equal in a row, and with two answers never strictly in turn."""
+    """Every sequence of answers the game can give: at most three equal in a row, and never strictly in turn."""
     if not FEWEST_TRIALS <= count <= MOST_TRIALS or not 2 <= answers <= 3 or answers**count > MOST_SEQUENCES:
         most = MOST_TRIALS if answers == 2 else 6
         raise PracticeError("game_questions", fewest=FEWEST_TRIALS, most=most, value=count)
 
     def fair(found: tuple[int, ...]) -> bool:
         longest = max(len(list(run)) for _, run in groupby(found))
-        in_turn = answers == 2 and all(one != two for one, two in pairwise(found))
-        return longest <= RUN and not in_turn
+        return longest <= RUN and not _in_turn(found, answers)
 
     return tuple(found for found in product(range(answers), repeat=count) if fair(found))
+
+
+def _in_turn(found: tuple[int, ...], answers: int) -> bool:
+    """Two answers, or all of them, one after the other in the same order all along."""
+    turns = (n for n in range(2, answers + 1) if n < len(found))
+    return any(
+        len(set(found[:n])) == n and all(one == found[at % n] for at, one in enumerate(found)) for n in turns
+    )
 
 
 def trials(count: int, seed: int, answers: int = 2) -> tuple[int, ...]:

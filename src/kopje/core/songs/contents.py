@@ -135,7 +135,7 @@ def _approached_by_step(attacks: tuple[Sound, ...], index: int) -> bool:
     if index == 0:
         return False
     one, two = attacks[index - 1].pitch, attacks[index].pitch
-    return one is not None and two is not None and move(one, two) in ("step", "repeat")
+    return one is not None and two is not None and move(one, two) == "step"
 
 
 def _figure_spots(a: Analysis) -> dict[str, tuple[Spot, ...]]:

@@ -132,14 +132,19 @@ def _plainness(content: Content, concept: Concept) -> tuple[Reason, int]:
     if content.aspect:
         return because("target_aspect", "for", concept.key, concept=name), 0
     cost = 0 if content.most_in_phrase >= 2 or content.turns >= 2 else THIN_TARGET
-    strong = by_step = False
+    strong = False
     if concept.degrees:
-        strong, by_step = bool(content.on_strong), 2 * content.by_step >= content.count
-        cost += WEAK_BEATS_ONLY * (not strong) + LEAP_TO_TARGET * (not by_step)
+        strong, mostly_by_step = bool(content.on_strong), 2 * content.by_step >= content.count
+        cost += WEAK_BEATS_ONLY * (not strong) + LEAP_TO_TARGET * (not mostly_by_step)
     same_place = int(content.turns >= 2)
     reason = because("target", "for", concept.key, concept=name, count=content.count, same_place=same_place,
-                     strong=int(strong), by_step=int(by_step))  # fmt: skip
+                     strong=int(strong), by_step=_how_often(content.by_step, content.count))  # fmt: skip
     return reason, cost
+
+
+def _how_often(some: int, every: int) -> Reason:
+    """Of several times some, in words: never, so many of them, always."""
+    return because("times_none" if not some else "times_all" if some == every else "times_some", count=some)
 
 
 def _others(others: tuple[Content, ...], concept: Concept, purpose: Purpose, state: SectionState) -> Scored:
@@ -153,7 +158,7 @@ def _others(others: tuple[Content, ...], concept: Concept, purpose: Purpose, sta
     if rest:
         reason = because("by_rote", "note", "contents", others=_labels(rest), section=state.name)
         yield reason, UNKNOWN_TONE_OR_FIGURE * len(rest)
-    if not elements:
+    if not others:
         yield because("all_known", "for", "contents"), 0
     aspects = [content for content in others if content.aspect]
     if aspects:

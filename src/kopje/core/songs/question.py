@@ -17,6 +17,8 @@ from kopje.core.songs.contents import figure_label
 from kopje.core.songs.facts import SongFacts, aspects_of, nameable, things_of
 from kopje.core.songs.fit import Met
 
+METER = "meter:"
+
 
 @dataclass(frozen=True, slots=True)
 class SongQuestion:
@@ -77,6 +79,16 @@ def known_to(state: SectionState, asked: SongQuestion) -> frozenset[str]:
     return nameable(named, sequence) | {key for key in asked.has if ":" in key}
 
 
+def known_meters(state: SectionState, asked: SongQuestion) -> frozenset[str] | None:
+    """The meters such a song may be in. None while a class can name no meter at all: until then it sings in all of them."""
+    metric = [c for c in state.sequence.concepts if c.meters]
+    if not any(state.named(c.key) for c in metric):
+        return None
+    named = (c for c in metric if c.key in asked.has or state.named(c.key))
+    asked_for = frozenset(key for key in asked.has if key.startswith(METER))
+    return asked_for.union(*(aspects_of(concept) for concept in named))
+
+
 def _has(song: SongFacts, asked: SongQuestion, state: SectionState) -> Iterator[Reason]:
     for key in asked.has:
         things, aspects = meant_by(key, state.sequence)
@@ -94,6 +106,9 @@ def _known(song: SongFacts, asked: SongQuestion, state: SectionState) -> Iterato
     if not asked.known:
         return
     others = sorted(set(song.things) - known_to(state, asked))
+    meters = known_meters(state, asked)
+    if meters is not None:
+        others += sorted(aspect for aspect in song.aspects - meters if aspect.startswith(METER))
     if others:
         names = dict.fromkeys(_named(thing, state) for thing in others)
         yield because("unknown_unnamed", "bars", "contents", others=listed(names, 3), section=state.name)
@@ -105,9 +120,12 @@ def _named(thing: str, state: SectionState) -> Param:
     """What a class would call it: its concept's name, else the tone or figure itself."""
     kind, _, name = thing.partition(":")
     sequence = state.sequence
-    key = {"tone": sequence.of_degree, "figure": sequence.of_element}.get(kind, {}).get(name, name)
+    of_kind = {"tone": sequence.of_degree, "figure": sequence.of_element, "meter": sequence.of_meter}
+    key = of_kind.get(kind, {}).get(name, name)
     if key in sequence.by_key:
         return Named(key)
+    if kind == "meter":
+        return because("meter_of", meter=name)
     return Tone(name) if kind == "tone" else figure_label(name)
 
 
