@@ -395,7 +395,7 @@ year-behind = { $n ->
 year-by-then = { $n ->
      [one] { $n } lesson
     *[other] { $n } lessons
-  } held by then
+  } of the year over by then
 year-fit-all = Lay every year anew
 year-fitting = { $n } of { $of } laid
 year-stop = Stop

@@ -85,6 +85,27 @@ def test_where_sections_will_be_and_how_long_until_the_concert(client: TestClien
     assert "Grade 2 has the least slack" in client.get("/api/year").json()["sentence"]
 
 
+def test_a_later_day_shows_how_far_apart_they_will_be_then(client: TestClient, kestrel: Place) -> None:
+    """2A knows one thing more today; when the year is over both have held everything that is laid."""
+    meets = [
+        {"weekday": 1, "starts": "10:30", "minutes": None},
+        {"weekday": 4, "starts": "10:30", "minutes": None},
+    ]
+    new = {"name": "2B", "grade": 2, "minutes": 30, "names": "Bo\nTaru", "meetings": meets}
+    other = client.post("/api/sections", json=new).json()["id"]
+    for section, keys in ((kestrel.ids["section_id"], ["so-mi", "la"]), (other, ["so-mi"])):
+        client.put(f"/api/sections/{section}/declared", json={"concepts": keys})
+        client.post(f"/api/sections/{section}/year/fit")
+
+    def behind(day: str) -> list[int]:
+        found = client.get("/api/year/grade", params={"grade": 2, "day": day}).json()
+        return [one["behind"] for one in found["sections"]]
+
+    assert behind(TODAY.isoformat())[1] > 0
+    last = client.get(f"/api/sections/{other}/year").json()["lessons"][-1]
+    assert behind(last) == [0, 0]
+
+
 def test_a_child_moves_with_its_evidence_and_the_same_table_twice_changes_nothing(
     client: TestClient, kestrel: Place
 ) -> None:

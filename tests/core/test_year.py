@@ -12,7 +12,15 @@ from kopje.core.planning.year.greedy import greedy
 from kopje.core.planning.year.keep import keep_order
 from kopje.core.planning.year.turns import in_turn, put_in_turn
 from kopje.core.planning.year.validate import breaches, first_lesson
-from kopje.core.planning.year.ways import conflict, conflict_of_words, core, short_by, verdict, ways_out
+from kopje.core.planning.year.ways import (
+    conflict,
+    conflict_of_words,
+    core,
+    short_by,
+    slack,
+    verdict,
+    ways_out,
+)
 from kopje.core.sequence.concepts import ConceptKey
 from kopje.core.sequence.so_mi_first import SO_MI_FIRST
 from making import said
@@ -77,6 +85,9 @@ def test_a_year_with_room_says_so_and_a_full_one_says_by_how_much() -> None:
     assert short_by(roomy) == 0
     assert said(verdict(roomy, fit_year(roomy), 0)).startswith("It fits: ")
     short = short_by(tight)
+    assert (slack(tight, fit_year(tight), short) < 0) is (
+        "Short by" in said(verdict(tight, fit_year(tight), short))
+    )
     assert short > 0
     assert short_by(second_grade(28 + short)) == 0
     assert short_by(second_grade(28 + short - 1)) == 1

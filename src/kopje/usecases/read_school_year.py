@@ -31,7 +31,7 @@ def _least_slack(years: Sequence[SectionYear]) -> Reason:
     for one in fitted:
         grades[one.now.grade] = min(grades.get(one.now.grade, 10**6), spare(one))
     grade = min(grades, key=lambda key: (grades[key], key))
-    short = [one.now.name for one in fitted if one.short]
+    short = [one.now.name for one in fitted if spare(one) < 0]
     left = grades[grade]
     return because("school_slack", grade=grade_name(grade), spare="yes" if left >= 0 else "no", count=abs(left),
                    left=len(short), sections=listed(short))  # fmt: skip

@@ -18,7 +18,7 @@ from kopje.core.planning.year.arcs import (
     learned,
     lengths_of,
 )
-from kopje.core.planning.year.ways import verdict
+from kopje.core.planning.year.ways import slack, verdict
 from kopje.core.reasons import Reason, because
 from kopje.core.sequence.arcs import SectionState
 from kopje.core.sequence.concepts import CHOIR, Concept, ConceptKey, day_in
@@ -214,8 +214,5 @@ def _kept_plan(now: SectionNow, question: YearQuestion) -> YearPlan | None:
 
 
 def spare(found: SectionYear) -> int:
-    """Lessons left after the last arc; below zero where the year is short."""
-    if found.plan is None:
-        return 0
-    end = max((arc.end for arc in found.plan.arcs), default=found.next_lesson - 1)
-    return len(found.lessons) - max(end, found.next_lesson - 1) if not found.short else -found.short
+    """Lessons left over by the plan; 0 without one."""
+    return slack(found.question, found.plan, found.short) if found.plan else 0

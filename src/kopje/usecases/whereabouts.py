@@ -7,7 +7,6 @@ from dataclasses import dataclass
 from datetime import date
 
 from kopje.core.planning.calendar import held_by
-from kopje.core.planning.year.arcs import YearQuestion
 from kopje.core.reasons import Listed, Reason, because, listed
 from kopje.core.sequence.concepts import Concept
 from kopje.store.snapshot import sections_of_grade
@@ -32,7 +31,7 @@ def whereabouts(call: Call, grade: int, day: date) -> tuple[Whereabouts, ...]:
     """The sections of a grade side by side. `behind`: how many lessons more it needs than the one furthest on."""
     ids = sections_of_grade(call.session, call.school_id, grade)
     years = school_years(call, snapshot(call, ids))
-    to_go = [lessons_to_go(one.question) for one in years]
+    to_go = [lessons_to_go(one, day) for one in years]
     least = min(to_go, default=0)
     return tuple(
         Whereabouts(one.now, held_by(one.lessons, day), _at_work(one, day), left - least, spare(one))
@@ -40,9 +39,19 @@ def whereabouts(call: Call, grade: int, day: date) -> tuple[Whereabouts, ...]:
     )
 
 
-def lessons_to_go(question: YearQuestion) -> int:
-    """Lessons that the new place must still hold for what the grade is to learn."""
-    return sum(demand.usual[0] for demand in question.demands if demand.priority >= CORE)
+def lessons_to_go(found: SectionYear, day: date) -> int:
+    """Lessons that the new place must still hold for what the grade is to learn: from today by what was really taught; from a
+    later day on by what the plan will not have held by then."""
+    needed = {d.key: d.usual[0] for d in found.question.demands if d.priority >= CORE}
+    if day <= found.now.today:
+        return sum(needed.values())
+    held = held_by(found.lessons, day)
+    if found.plan is None:
+        return max(sum(needed.values()) - (held - found.next_lesson + 1), 0)
+    for arc in found.plan.arcs:
+        if arc.concept in needed and not arc.short:
+            needed[arc.concept] = max(arc.start + arc.new - max(arc.start, held + 1), 0)
+    return sum(needed.values())
 
 
 def _at_work(found: SectionYear, day: date) -> tuple[tuple[Concept, str], ...]:
@@ -65,8 +74,8 @@ def drift(found: Sequence[Whereabouts]) -> Reason:
     worst = max(behind, key=lambda one: one.behind)
     free = max((one.spare for one in found if one.behind == 0), default=0)
     said = Listed(parts, by="semicolon")
-    if free < 0:
+    if free <= 0:
         return because("drift", behind=said)
     return because(
-        "drift_with_help", behind=said, ahead=ahead, count=worst.behind, section=worst.section.name
+        "drift_with_help", behind=said, ahead=ahead, count=min(worst.behind, free), section=worst.section.name
     )

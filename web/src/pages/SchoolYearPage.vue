@@ -57,7 +57,7 @@ async function layAll() {
           <router-link :to="`/sections/${one.section.id}/year`" :class="['line', { on: one.section.grade === grade }]">
             <strong>{{ one.section.name }}</strong>
             <span class="bar" aria-hidden="true"><i :style="{ width: `${(100 * (one.next_lesson - 1)) / Math.max(one.lessons, 1)}%` }" /></span>
-            <span :class="['small', { new: one.short > 0 }]">{{ one.short > 0 ? '△ ' : '' }}{{ spareLessons(one.spare) }}</span>
+            <span :class="['small', { new: one.spare < 0 }]">{{ one.spare < 0 ? '△ ' : '' }}{{ spareLessons(one.spare) }}</span>
           </router-link>
         </li>
       </ol>

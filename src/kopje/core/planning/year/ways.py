@@ -232,11 +232,18 @@ def _possible(question: YearQuestion, wishes: Iterable[Wish]) -> bool:
     return answer != "infeasible"
 
 
+def slack(question: YearQuestion, plan: YearPlan, short: int) -> int:
+    """Lessons left after the last arc; below zero, by how many the year is short, where a core concept finds no room even with
+    shorter phases. Every page that says whether a year fits says this."""
+    if short and any(demand.key in plan.left_out for demand in core(question)):
+        return -short
+    end = max((arc.end for arc in plan.arcs), default=question.first - 1)
+    return question.last - max(end, question.first - 1)
+
+
 def verdict(question: YearQuestion, plan: YearPlan, short: int) -> Reason:
     """Does it fit? With what to do about it."""
     left = [d for d in core(question) if d.key in plan.left_out]
-    end = max((arc.end for arc in plan.arcs), default=question.first - 1)
-    spare = question.last - max(end, question.first - 1)
     missed = costs.missed(question, plan)
     if missed:
         name, key = missed[0]
@@ -246,4 +253,4 @@ def verdict(question: YearQuestion, plan: YearPlan, short: int) -> Reason:
         return because("year_short", count=short, concepts=names, left=len(left))
     if short:
         return because("year_fits_shortened", count=short)
-    return because("year_fits", concepts=len(plan.arcs), lessons=question.lessons, spare=spare)
+    return because("year_fits", concepts=len(plan.arcs), lessons=question.lessons, spare=slack(question, plan, short))
