@@ -61,6 +61,8 @@ first-run-password = Password (8 characters or more)
 first-run-section = Your first section
 first-run-songs = Put the songs that come with Kopje into my songbook
 first-run-go = Begin
+first-run-busy = Setting up your school and reading the songs. This takes a few seconds.
+first-run-missing = Still needed: school, a name and password to sign in with, and the section with the time it meets.
 
 ## sectionForm
 section-form-name = Section, for instance 2A
@@ -78,6 +80,8 @@ section-form-day = Day
 section-form-time = Time
 section-form-minutes-here = Minutes (empty: as usual)
 section-form-add-meeting = Add a meeting
+section-form-when = When does it come to you? Kopje plans for the lessons it really has.
+section-form-here-now = They are here now
 section-form-remove-meeting = Remove this meeting
 section-form-earlier = Earlier grades brought their usual concepts (you can change this later)
 section-form-counted = { $n ->
@@ -103,6 +107,7 @@ strip-not-held = did not happen
 strip-now = now { $clock }
 
 ## today
+today-none = No lesson is in the calendar. In Set-up, say when your sections meet.
 today-rest = That was the last lesson of the day.
 today-next = { $when ->
     [soon] { $name } in { $minutes } min

@@ -83,6 +83,7 @@ database_no_answer = PostgreSQL did not answer in 30 s; see { $log }.
 database_folder_unreachable = The database runs as the user “postgres”, who cannot enter { $folder }. Nothing was started. Choose another folder with KOPJE_DATA, or let others pass through the ones above it.
 database_left_over = Another database still works in { $folder } and does not end. Nothing was started; look which process that is.
 already_running = Kopje is running already on port { $port }, with the data in { $folder }. Nothing was started and nothing was stopped.
+school_beside_demo = An earlier version kept this school beside the demo, in { $folder }, and the demo is running there. Nothing was started; stop the demo once, then start again: the school is moved to where it lasts.
 port_taken = Port { $port } is taken by another program. Nothing was started; choose another one with KOPJE_PORT.
 setting_refused = { $name } cannot be “{ $given }”: { $why }. Nothing was started.
 no_such = There is no such { $what } in your school.

@@ -233,6 +233,7 @@ def _port_must_be_free(settings: Settings) -> None:
 
 def _own_database(settings: Settings, demo: bool) -> Cluster:
     """Kopje's own server, running. A school's data that an earlier version kept beside the checkout is moved to its place."""
+    from kopje.core.errors import SetUpError
     from kopje.store.cluster import Cluster
     from kopje.store.places import demo_folder, has_data, move, school_folder
 
@@ -241,9 +242,10 @@ def _own_database(settings: Settings, demo: bool) -> Cluster:
         return Cluster(old).start(settings.port)
     new = school_folder(settings.data)
     if not has_data(new) and has_data(old):
-        cluster = Cluster(old).start(settings.port)
-        moves = cluster.has(SCHOOL)
-        cluster.stop()
+        with Cluster(old).borrowed() as cluster:  # the demo's own server, where one runs
+            moves, demo_runs = cluster.has(SCHOOL), cluster.process is None
+        if moves and demo_runs:
+            raise SetUpError("school_beside_demo", folder=str(old))
         if moves:
             move(old, new)
             print(_words().word("cli_moved", old=str(old), new=str(new)), flush=True)

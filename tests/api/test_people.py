@@ -76,7 +76,8 @@ def test_the_first_run_happens_once(app_client: TestClient) -> None:
         "meetings": [{"weekday": 1, "starts": "09:10"}],
     }
     body = {"school": "New", "teacher": "Noor", "login": "noor", "password": PASSWORD, "section": section}
-    assert app_client.get("/api/first-run").json() == {"needed": True}
+    found = app_client.get("/api/first-run").json()
+    assert (found["needed"], found["weekday"], found["clock"]) == (True, 1, "09:05")
     assert app_client.post("/api/first-run", json=body).status_code == 201
     assert app_client.get("/api/day").json()["entries"][0]["section"]["name"] == "1B"
     assert app_client.get("/api/songs").json()["total"] >= 12

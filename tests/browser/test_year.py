@@ -46,6 +46,7 @@ def begin(hands: Hands, address: str) -> None:
     for name, text in {"school": "Kestrel Ridge", "teacher": "Noor", "login": "noor", "password": "a long password",
                        "section": "KA"}.items():  # fmt: skip
         hands.fill(f"input[name={name}]", text)
+    hands.click(hands.page.get_by_role("button", name="They are here now"))
     hands.click(hands.page.get_by_role("button", name="Begin"))
 
 

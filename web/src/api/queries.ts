@@ -348,6 +348,6 @@ export async function signedInAs(me: Schemas['MeRead']): Promise<void> {
   // A late “signed out” must not undo it. Waited for, because a cancelled question puts its old answer back.
   await queryClient.cancelQueries({ queryKey: ['me'] })
   queryClient.removeQueries({ predicate: (query) => !['me', 'first-run'].includes(String(query.queryKey[0])) })
-  queryClient.setQueryData(['first-run'], { needed: false })
+  queryClient.setQueryData(['first-run'], { needed: false, weekday: 0, clock: '' })
   queryClient.setQueryData(['me'], me)
 }

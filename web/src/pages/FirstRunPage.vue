@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { reactive, ref } from 'vue'
+import { computed, reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, body } from '@/api/client'
-import { signedInAs } from '@/api/queries'
+import { signedInAs, useFirstRun } from '@/api/queries'
 import { emptySection } from '@/features/setup/emptySection'
 import SectionForm from '@/features/setup/SectionForm.vue'
 import { vFirst } from '@/composables/vFirst'
@@ -12,6 +12,9 @@ const router = useRouter()
 const sent = reactive({ school: '', teacher: '', login: '', password: '', bring_songs: true })
 const section = ref(emptySection())
 const refused = ref('')
+const first = useFirstRun()
+const now = computed(() => first.data.value && { weekday: first.data.value.weekday, starts: first.data.value.clock })
+const missing = computed(() => !sent.school || !sent.login || sent.password.length < 8 || !section.value.name || !section.value.meetings.length)
 const busy = ref(false)
 
 async function go() {
@@ -41,10 +44,10 @@ async function go() {
       </div>
       <hr class="rule" />
       <h2>{{ say('first-run-section') }}</h2>
-      <SectionForm v-model="section" />
+      <SectionForm v-model="section" :now="now" />
       <v-checkbox v-model="sent.bring_songs" :label="say('first-run-songs')" />
       <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
-      <v-btn type="submit" class="main" :disabled="busy || !sent.school || !sent.login || sent.password.length < 8 || !section.name">{{ say('first-run-go') }}</v-btn>
+      <div class="row go"><v-btn type="submit" class="main" :loading="busy" :disabled="busy || missing">{{ say('first-run-go') }}</v-btn><span class="small quiet" role="status">{{ busy ? say('first-run-busy') : missing ? say('first-run-missing') : '' }}</span></div>
     </form>
   </main>
 </template>
@@ -53,6 +56,6 @@ async function go() {
 .first { height: 100vh; overflow: auto; padding: 40px 24px; }
 form { max-width: 760px; margin: 0 auto; display: grid; gap: 18px; justify-items: stretch; }
 .two { display: grid; grid-template-columns: 1fr 1fr; gap: 12px; }
-.main { justify-self: start; }
+.go { gap: 14px; }
 @media (max-width: 600px) { .two { grid-template-columns: 1fr; } }
 </style>

@@ -44,7 +44,8 @@ const hearing = useHearing(lessonId, hearingPart)
 const firstSong = computed(() => parts.value.find((part) => part.song?.starting)?.song)
 const sentence = computed(() => {
   const entry = next.value
-  if (!entry || !day.data.value) return say('today-rest')
+  if (!day.data.value?.entries.length) return say('today-none')
+  if (!entry) return say('today-rest')
   const when = isToday.value ? comesNext(entry.section.name, minutesUntil(day.data.value.now, entry.starts)) : say('today-next-day', { name: entry.section.name, day: weekday(day.data.value.day), time: entry.starts })
   const first = firstSong.value?.starting
   const parts = [
@@ -95,9 +96,10 @@ useKeys([
         </ol>
         <p v-if="lesson.last_note" class="quiet">{{ say('lesson-last-note') }}: “{{ lesson.last_note }}”</p>
       </template>
+      <p v-else-if="next?.lesson_id" class="quiet" role="status">{{ read.error.value?.message ?? say('state-loading') }}</p>
       <template v-else-if="next">
         <p class="quiet">{{ say('today-no-lesson') }}</p>
-        <div><v-btn class="main" size="large" @click="propose">{{ say('today-propose') }}</v-btn></div>
+        <div><v-btn class="main" size="large" :loading="acts.propose.isPending.value" @click="propose">{{ say('today-propose') }}</v-btn></div>
         <p v-if="acts.propose.error.value" class="wrong" role="alert">△ {{ acts.propose.error.value.message }}</p>
       </template>
     </section>

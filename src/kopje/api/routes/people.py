@@ -19,8 +19,9 @@ router = APIRouter(tags=["people"])
 
 
 @router.get("/first-run", operation_id="firstRunNeeded", openapi_extra={"x-open": True})
-def first_run_needed(session: Transaction) -> FirstRunRead:
-    return FirstRunRead(needed=not people.any_school(session))
+def first_run_needed(session: Transaction, house: OurHouse) -> FirstRunRead:
+    now = house.settings.now()
+    return FirstRunRead(needed=not people.any_school(session), weekday=now.weekday(), clock=f"{now:%H:%M}")
 
 
 @router.post("/first-run", status_code=201, operation_id="firstRun", openapi_extra={"x-open": True})

@@ -60,7 +60,11 @@ class FirstRunBody(Body):
 
 
 class FirstRunRead(Read):
+    """`weekday` (Monday 0) and `clock` where Kopje is, for a section that is in the room at this moment."""
+
     needed: bool
+    weekday: int
+    clock: str
 
 
 class MeRead(Read):

@@ -1,15 +1,19 @@
 <script setup lang="ts">
 // A section: name, grade, minutes, children pasted as a column, meeting times.
-import { mdiClose, mdiPlus } from '@mdi/js'
+import { mdiClose, mdiDoorOpen, mdiPlus } from '@mdi/js'
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { choices, say } from '@/locales/say'
 
+// `now`: a weekday and a time, for a section that is in the room at this moment.
+const props = defineProps<{ now?: { weekday: number; starts: string } }>()
 const section = defineModel<Schemas['SectionBody']>({ required: true })
 const grades = [...Array.from({ length: 9 }, (_, value) => value), 13].map((value) => ({ value, title: say('section-form-grade-of', { n: value }) }))
 const days = choices('weekdays', [0, 1, 2, 3, 4])
 const counted = computed(() => section.value.names.split('\n').filter((name) => name.trim()).length)
 const add = () => section.value.meetings.push({ weekday: 0, starts: '09:00', minutes: null })
+const schoolDay = computed(() => (props.now && props.now.weekday < days.length ? props.now : undefined))
+const here = () => schoolDay.value && section.value.meetings.push({ ...schoolDay.value, minutes: null })
 const minutes = (meeting: Schemas['MeetingBody'], text: string) => { meeting.minutes = text ? Number(text) : null }
 </script>
 
@@ -29,7 +33,11 @@ const minutes = (meeting: Schemas['MeetingBody'], text: string) => { meeting.min
         <v-text-field :model-value="meeting.minutes ?? ''" type="number" min="10" max="180" :label="say('section-form-minutes-here')" class="time" @update:model-value="minutes(meeting, $event)" />
         <v-btn :aria-label="say('section-form-remove-meeting')" @click="section.meetings.splice(index, 1)"><v-icon :icon="mdiClose" /></v-btn>
       </div>
-      <v-btn :prepend-icon="mdiPlus" @click="add">{{ say('section-form-add-meeting') }}</v-btn>
+      <p v-if="!section.meetings.length" class="small">{{ say('section-form-when') }}</p>
+      <div class="row acts">
+        <v-btn v-if="schoolDay && !section.meetings.length" :prepend-icon="mdiDoorOpen" @click="here">{{ say('section-form-here-now') }}</v-btn>
+        <v-btn :prepend-icon="mdiPlus" @click="add">{{ say('section-form-add-meeting') }}</v-btn>
+      </div>
     </fieldset>
     <v-checkbox v-model="section.declare_earlier" :label="say('section-form-earlier')" />
   </div>

@@ -81,9 +81,17 @@ const places = computed(() => [
   .day ol { display: flex; height: 100%; }
   .day li { display: flex; }
   .entry { grid-template-columns: auto; padding: 4px 12px; border-left: 0; border-top: 4px solid transparent; align-content: center; }
-  .entry .mark, .now { display: none; }
+  .entry { grid-template-columns: auto auto; column-gap: 6px; }
+  .entry .clock { grid-column: 1 / -1; }
+  .entry .mark { grid-column: auto; font-size: 12px; }
+  .now { display: none; }
   .places { flex-direction: row; border-top: 0; border-left: 1px solid var(--line); padding: 0; }
   .places a { flex-direction: column; gap: 0; padding: 6px 12px; min-width: 60px; font-size: 13px; border-left: 0; }
   .last { margin: 0; }
+}
+@media (max-width: 600px) {
+  .strip { flex-direction: column; }
+  .places { border-left: 0; border-top: 1px solid var(--line); justify-content: space-between; }
+  .places a { min-width: 0; padding: 6px 4px; flex: 1; }
 }
 </style>

@@ -253,4 +253,6 @@ def verdict(question: YearQuestion, plan: YearPlan, short: int) -> Reason:
         return because("year_short", count=short, concepts=names, left=len(left))
     if short:
         return because("year_fits_shortened", count=short)
-    return because("year_fits", concepts=len(plan.arcs), lessons=question.lessons, spare=slack(question, plan, short))
+    return because(
+        "year_fits", concepts=len(plan.arcs), lessons=question.lessons, spare=slack(question, plan, short)
+    )
