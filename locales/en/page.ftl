@@ -1021,6 +1021,13 @@ song-times_long = lasts
 ## setUp
 set-up-sequence = What is taught, in which order and grade
 set-up-title = Set-up
+set-up-contents = On this page
+school-zone = Time zone
+school-zone-hint = A day of the school is a day there. Without one: where Kopje runs. It is { $clock } now.
+school-keep = Keep
+school-kept = Kept. It is { $clock } there.
+not-found-title = There is nothing here
+not-found-lead = No page has the address { $address }. Nothing was lost; go on from here.
 set-up-section = Add a section
 set-up-add = Add the section
 set-up-added = { $name } is there now.

@@ -84,6 +84,7 @@ database_folder_unreachable = The database runs as the user “postgres”, who 
 database_left_over = Another database still works in { $folder } and does not end. Nothing was started; look which process that is.
 already_running = Kopje is running already on port { $port }, with the data in { $folder }. Nothing was started and nothing was stopped.
 school_beside_demo = An earlier version kept this school beside the demo, in { $folder }, and the demo is running there. Nothing was started; stop the demo once, then start again: the school is moved to where it lasts.
+time_zone_unknown = This machine knows no time zone “{ $name }”. Nothing was kept.
 port_taken = Port { $port } is taken by another program. Nothing was started; choose another one with KOPJE_PORT.
 setting_refused = { $name } cannot be “{ $given }”: { $why }. Nothing was started.
 no_such = There is no such { $what } in your school.

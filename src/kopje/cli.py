@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import argparse
 import json
-import logging
 import signal
 import sys
 import time
@@ -183,6 +182,7 @@ def _serve(options: argparse.Namespace) -> int:
     """In the foreground. TERM stops the server, and the database if it was ours."""
     import uvicorn
 
+    from kopje.logs import to_stderr
     from kopje.main import create_app
     from kopje.store.migrate import migrate
     from kopje.store.work import UnitOfWork, engine_for
@@ -201,9 +201,9 @@ def _serve(options: argparse.Namespace) -> int:
         said = _load_demo(work, settings) if options.demo else ""
         if cluster is not None and not options.demo:
             said = "  " + _words().word("cli_data_in", folder=str(cluster.folder))
-        logging.getLogger("uvicorn.error").setLevel(settings.log_level.upper())
+        to_stderr(settings.log_level)
         config = uvicorn.Config(create_app(settings, work), host=settings.host, port=settings.port,
-                                log_level=settings.log_level, access_log=False)  # fmt: skip
+                                log_config=None, access_log=False)  # fmt: skip
         server = _telling(
             uvicorn.Server(config),
             _words().word("cli_is_at", address=f"http://{settings.host}:{settings.port}", said=said),

@@ -13,8 +13,10 @@ from fastapi.staticfiles import StaticFiles
 from starlette.datastructures import MutableHeaders
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
-from kopje.api import problems
+from kopje import logs
+from kopje.api import operating, problems
 from kopje.api.deps import House, same_origin
+from kopje.api.operating import Traced
 from kopje.api.problems import words_of
 from kopje.api.routes import (
     events,
@@ -52,6 +54,7 @@ def create_app(
     solver: Worker | None = None,
 ) -> FastAPI:
     """The application on a database; the workers that draw and solve start with it, the one that prints when it is needed."""
+    logs.configure(settings.log_level)
     drawing, printing = engraver or Engraver(), printer or Printer(settings.web / "assets")
     solving = solver or Worker()
 
@@ -73,10 +76,12 @@ def create_app(
     app.state.house = House(settings, work, drawing, printing, solving)
     app.add_middleware(GZipMiddleware, minimum_size=600, compresslevel=6)
     app.add_middleware(Secured)
+    app.add_middleware(Traced)
     api = APIRouter(prefix="/api", dependencies=[Depends(same_origin)])
     for module in (people, sections, practice, songbook, songs, lessons, events, year, roster, sequence):
         api.include_router(module.router)
     app.include_router(api)
+    app.include_router(operating.router)
     problems.install(app)
     _serve_page(app, settings)
     return app

@@ -5,6 +5,7 @@ from __future__ import annotations
 from datetime import date, datetime, time
 from pathlib import Path
 from typing import Annotated, Any, Literal
+from zoneinfo import ZoneInfo
 
 from pydantic import Field, model_validator
 from pydantic_settings import BaseSettings, SettingsConfigDict
@@ -46,9 +47,11 @@ class Settings(BaseSettings):
             values = {**values, "database_url": url.replace("postgresql://", "postgresql+psycopg://", 1)}
         return values
 
-    def now(self) -> datetime:
-        """Local time, on the fixed date if there is one."""
-        moment = datetime.now().astimezone()
+    def now(self, time_zone: str | None = None) -> datetime:
+        """The time in a zone (None: of this machine), on the fixed date if there is one."""
+        zone = ZoneInfo(time_zone) if time_zone else None
+        moment = datetime.now().astimezone(zone)
         if self.today is None:
             return moment
-        return datetime.combine(self.today, self.clock or moment.time()).astimezone()
+        fixed = datetime.combine(self.today, self.clock or moment.time())
+        return fixed.replace(tzinfo=zone) if zone else fixed.astimezone()

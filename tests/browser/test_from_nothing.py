@@ -23,7 +23,9 @@ def test_the_story_works_from_an_empty_database(
     page.fill("input[name=section]", "2C")
     page.fill("textarea[name=names]", "Ama\nJun\nInes\nTove\nKofi\nLien")
     expect(page.get_by_text("6 children")).to_be_visible()
-    expect(page.get_by_role("button", name="Begin")).to_be_disabled()  # when they meet is asked, never guessed
+    expect(
+        page.get_by_role("button", name="Begin")
+    ).to_be_disabled()  # when they meet is asked, never guessed
     page.get_by_role("button", name="They are here now").click()
     page.get_by_role("button", name="Begin").click()
     expect(page.get_by_role("heading", level=1)).to_contain_text("2C")

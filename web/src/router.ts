@@ -22,6 +22,6 @@ export const router = createRouter({
     { path: '/kept', name: 'kept', component: () => import('./pages/KeptPage.vue') },
     { path: '/sequence', name: 'sequence', component: () => import('./pages/SequencePage.vue') },
     { path: '/set-up', name: 'set-up', component: () => import('./pages/SetUpPage.vue') },
-    { path: '/:rest(.*)', redirect: '/' },
+    { path: '/:rest(.*)', name: 'not-found', component: () => import('./pages/NotFoundPage.vue') },
   ],
 })

@@ -76,8 +76,8 @@ Teacher = Annotated[sign_in.SignedIn, Depends(signed_in, scope="function")]
 def _call(request: Request, session: Session) -> Call:
     """Who is signed in, on a transaction."""
     here = _house(request)
-    now = here.settings.now()
-    teacher = sign_in.who(session, request.cookies.get(COOKIE), now)
+    teacher = sign_in.who(session, request.cookies.get(COOKIE), here.settings.now())
+    now = here.settings.now(teacher.time_zone)
     sequence = sequence_for(session, teacher.school_id, teacher.sequence, teacher.wording)
     request.state.sequence = sequence  # refusals are said in the school's words too
     words = catalogue(here.settings.language, here.settings.locales)

@@ -46,11 +46,6 @@ STATUS: dict[type[errors.KopjeError], int] = {
     errors.SetUpError: 409,
     errors.RosterError: 422,
 }
-# A plain traceback: one with the values of variables takes minutes to write, and puts children's names into a log.
-structlog.configure(processors=[
-    structlog.processors.add_log_level, structlog.processors.TimeStamper("iso"),
-    structlog.dev.ConsoleRenderer(colors=False, exception_formatter=structlog.dev.plain_traceback),
-])  # fmt: skip
 log = structlog.get_logger()
 
 

@@ -31,8 +31,9 @@ def teacher_by_login(session: Session, login: str) -> Teacher | None:
 
 def signed_in(
     session: Session, token_hash: str, now: datetime
-) -> tuple[UUID, UUID, str, str, int, Json] | None:
-    """(teacher, school, name, role, version of the school's sequence, its words) of a sign-in that has not run out."""
+) -> tuple[UUID, UUID, str, str, int, Json, str | None] | None:
+    """(teacher, school, name, role, version of the school's sequence, its words, its time zone) of a sign-in that has not run
+    out."""
     found = session.execute(
         select(Teacher.id, Teacher.name, Teacher.role, School)
         .join(SignIn, SignIn.teacher_id == Teacher.id)
@@ -45,7 +46,13 @@ def signed_in(
     session.info["school"] = (
         school  # kept at hand: whoever needs the school in this transaction does not ask again
     )
-    return teacher, school.id, name, role, school.sequence, school.wording
+    return teacher, school.id, name, role, school.sequence, school.wording, school.time_zone
+
+
+def clear_expired(session: Session, now: datetime, failures_before: datetime) -> None:
+    """Take away sign-ins that have run out, and failed tries before a moment."""
+    session.execute(delete(SignIn).where(SignIn.expires <= now))
+    session.execute(delete(FailedSignIn).where(FailedSignIn.moment < failures_before))
 
 
 def end_sign_in(session: Session, token_hash: str) -> None:

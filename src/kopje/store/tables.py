@@ -31,6 +31,7 @@ class School(Table):
     id: Mapped[UUID] = mapped_column(primary_key=True)
     name: Mapped[str]
     created: Mapped[datetime]
+    time_zone: Mapped[str | None]  # its days are days there; None: where Kopje runs
     cycle: Mapped[int] = mapped_column(
         server_default="0"
     )  # 0: meetings by weekday; n: by day of an n-day cycle

@@ -6,6 +6,7 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from datetime import date, datetime
 from uuid import UUID
+from zoneinfo import available_timezones
 
 from sqlalchemy.orm import Session
 
@@ -41,13 +42,14 @@ def first_run(
     login: str,
     password: str,
     now: datetime,
+    time_zone: str | None = None,
 ) -> tuple[UUID, UUID]:
     """Create the school and its first teacher; SetUpError when there already is a school."""
     people.lock_first_run(session)
     if people.any_school(session):
         raise SetUpError("school_there")
     school_id, teacher_id = ids
-    session.add(t.School(id=school_id, name=school, created=now))
+    session.add(t.School(id=school_id, name=school, created=now, time_zone=known_zone(time_zone)))
     session.flush()
     session.add(
         t.Teacher(id=teacher_id, school_id=school_id, login=login, name=teacher, role="owner",
@@ -55,6 +57,21 @@ def first_run(
     )  # fmt: skip
     session.flush()
     return school_id, teacher_id
+
+
+def known_zone(name: str | None) -> str | None:
+    """SetUpError for a time zone that this machine does not know."""
+    if name is not None and name not in available_timezones():
+        raise SetUpError("time_zone_unknown", name=name, value=name)
+    return name
+
+
+def set_school(call: Call, name: str, time_zone: str | None) -> t.School:
+    """Its name, and where its days are counted."""
+    row = people.school(call.session, call.school_id)
+    row.name, row.time_zone = name, known_zone(time_zone)
+    call.session.flush()
+    return row
 
 
 def cleaned_names(lines: Iterable[str]) -> tuple[str, ...]:

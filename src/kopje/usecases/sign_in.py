@@ -22,6 +22,7 @@ LASTS = timedelta(days=14)
 FREE_TRIES = 5
 WINDOW = timedelta(minutes=15)
 LONGEST_WAIT = 300
+FORGOTTEN = timedelta(days=1)  # failed tries that no rule looks at any more
 
 
 @dataclass(frozen=True, slots=True)
@@ -32,6 +33,7 @@ class SignedIn:
     role: str
     sequence: int = 0
     wording: Mapping[str, Any] = field(default_factory=dict)
+    time_zone: str | None = None
 
 
 @cache
@@ -70,6 +72,7 @@ def sign_in(session: Session, login: str, password: str, token: str, now: dateti
         session.add(FailedSignIn(login=login.lower(), moment=now))
         return SignInError("sign_in_failed")
     people.forget_failures(session, login)
+    people.clear_expired(session, now, now - FORGOTTEN)
     session.add(SignIn(token_hash=token_hash(token), teacher_id=teacher.id, created=now, expires=now + LASTS))
     return SignedIn(teacher.id, teacher.school_id, teacher.name, teacher.role)
 

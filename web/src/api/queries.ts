@@ -20,6 +20,7 @@ export const useMe = () =>
   useQuery({ queryKey: ['me'], queryFn: () => body(api.GET('/api/me')), staleTime: Infinity, retry: false })
 export const useFirstRun = () =>
   useQuery({ queryKey: ['first-run'], queryFn: () => body(api.GET('/api/first-run')), retry: false })
+export const useSchool = () => useQuery({ queryKey: ['school'], queryFn: () => body(api.GET('/api/school')) })
 export const useDay = () =>
   useQuery({ queryKey: ['day'], queryFn: () => body(api.GET('/api/day')), refetchInterval: 60_000 })
 export const useSections = () => useQuery({ queryKey: ['sections'], queryFn: () => body(api.GET('/api/sections')) })

@@ -21,7 +21,7 @@ async function go() {
   busy.value = true
   refused.value = ''
   try {
-    const me = await body(api.POST('/api/first-run', { body: { ...sent, section: section.value } }))
+    const me = await body(api.POST('/api/first-run', { body: { ...sent, section: section.value, time_zone: Intl.DateTimeFormat().resolvedOptions().timeZone } }))
     await signedInAs(me)
     await router.replace('/')
   } catch (problem) {

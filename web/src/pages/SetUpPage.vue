@@ -12,6 +12,7 @@ import ChangesForm from '@/features/setup/ChangesForm.vue'
 import { emptySection } from '@/features/setup/emptySection'
 import RollOver from '@/features/setup/RollOver.vue'
 import RosterForm from '@/features/setup/RosterForm.vue'
+import SchoolForm from '@/features/setup/SchoolForm.vue'
 import SectionForm from '@/features/setup/SectionForm.vue'
 import SingersForm from '@/features/setup/SingersForm.vue'
 import BarColours from '@/features/setup/BarColours.vue'
@@ -69,6 +70,17 @@ async function holidaysFrom(event: Event) {
     refused.value = problem instanceof Error ? problem.message : String(problem)
   }
 }
+const contents = computed(() => [
+  { to: 'dates', says: say('calendar-title') },
+  { to: 'roster', says: say('roster-title') },
+  { to: 'section', says: say('set-up-section') },
+  { to: 'lost', says: say('calendar-lost') },
+  { to: 'you', says: say('set-up-you') },
+  { to: 'device', says: say('set-up-screen') },
+  { to: 'words', says: say('words-title') },
+  { to: 'next-year', says: say('roll-over-heading') },
+  { to: 'sequence', says: say('sequence-title') },
+])
 const words = useWords(() => true)
 const keeping = ref(false)
 const wordsKept = ref(false)
@@ -106,25 +118,32 @@ async function leave(everywhere: boolean) {
   <div class="page setup">
     <div class="main-part">
       <p class="small missing">{{ missing }}</p>
-      <section v-if="calendar.data.value" class="stack">
+      <nav :aria-label="say('set-up-contents')"><ul class="row contents"><li v-for="one in contents" :key="one.to"><a :href="`#${one.to}`" class="tag">{{ one.says }}</a></li></ul></nav>
+      <section v-if="calendar.data.value" id="dates" class="stack">
         <h1>{{ say('calendar-title') }}</h1>
         <CalendarForm :calendar="read ?? calendar.data.value" :busy="busy" @keep="keepDates" />
         <div class="row"><label class="file">{{ say('calendar-bring') }} <input type="file" accept=".ics,text/calendar" @change="holidaysFrom" /></label><a href="/api/calendar.ics" download>{{ say('calendar-out') }}</a></div>
         <p v-if="kept" class="secure" role="status">✓ {{ kept }}</p>
         <p v-if="wrong" class="wrong" role="alert">△ {{ wrong.message }}</p>
       </section>
-      <section class="stack"><h2>{{ say('roster-title') }}</h2><RosterForm :look="lookAtRoster" :bring="bring" @brought="queryClient.invalidateQueries()" /></section>
-      <section class="stack">
+      <section id="roster" class="stack"><h2>{{ say('roster-title') }}</h2><RosterForm :look="lookAtRoster" :bring="bring" @brought="queryClient.invalidateQueries()" /></section>
+      <section id="section" class="stack">
         <h2>{{ say('set-up-section') }}</h2>
         <SectionForm v-model="section" />
         <p v-if="answer" class="secure" role="status">✓ {{ answer }}</p>
         <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
         <div><v-btn :disabled="!section.name" @click="add">{{ say('set-up-add') }}</v-btn></div>
       </section>
-      <section v-if="calendar.data.value" class="stack"><h2>{{ say('calendar-lost') }}</h2><ChangesForm :calendar="calendar.data.value" :sections="sections.data.value ?? []" :concepts="concepts.data.value ?? []" :busy="busy" @change="acts.change.mutate($event)" @unchange="acts.unchange.mutate($event)" @concert="acts.concert.mutate($event)" @unconcert="acts.unconcert.mutate($event)" /></section>
+      <section v-if="calendar.data.value" id="lost" class="stack"><h2>{{ say('calendar-lost') }}</h2><ChangesForm :calendar="calendar.data.value" :sections="sections.data.value ?? []" :concepts="concepts.data.value ?? []" :busy="busy" @change="acts.change.mutate($event)" @unchange="acts.unchange.mutate($event)" @concert="acts.concert.mutate($event)" @unconcert="acts.unconcert.mutate($event)" /></section>
     </div>
     <div class="side">
-      <section class="stack">
+      <section id="you" class="stack">
+        <h2>{{ say('set-up-you') }}</h2>
+        <p>{{ me.data.value?.name }}</p>
+        <div class="row"><v-btn @click="leave(false)">{{ say('set-up-out') }}</v-btn><v-btn @click="leave(true)">{{ say('set-up-everywhere') }}</v-btn></div>
+        <SchoolForm />
+      </section>
+      <section id="device" class="stack">
         <h2>{{ say('set-up-screen') }}</h2>
         <v-checkbox v-model="device.night" :label="say('set-up-night')" />
         <v-checkbox v-model="device.keys" :label="say('set-up-keys')" />
@@ -136,15 +155,10 @@ async function leave(everywhere: boolean) {
         <p class="row"><router-link v-for="one in sections.data.value ?? []" :key="one.id" :to="`/sections/${one.id}`" class="tag">{{ one.name }}</router-link></p>
       </section>
       <BarColours />
-      <section v-if="words.data.value" class="stack"><h2>{{ say('words-title') }}</h2><WordsForm :words="words.data.value" :busy="keeping" @keep="keepWords" /><p v-if="wordsKept" class="secure" role="status">✓ {{ say('words-kept') }}</p></section>
+      <section v-if="words.data.value" id="words" class="stack"><h2>{{ say('words-title') }}</h2><WordsForm :words="words.data.value" :busy="keeping" @keep="keepWords" /><p v-if="wordsKept" class="secure" role="status">✓ {{ say('words-kept') }}</p></section>
       <section v-if="choir && singers.data.value" class="stack"><SingersForm :children="singers.data.value" :name="choir.name" @keep="keepSingers" /><p v-if="singersKept" class="secure" role="status">✓ {{ say('singers-kept') }}</p></section>
-      <section class="stack"><h2>{{ say('roll-over-heading') }}</h2><RollOver :steps="steps.data.value ?? []" :done="rolled" :busy="rolling" @roll="roll" /></section>
-      <section class="stack"><h2>{{ say('sequence-title') }}</h2><p><router-link to="/sequence">{{ say('set-up-sequence') }}</router-link></p></section>
-      <section class="stack">
-        <h2>{{ say('set-up-you') }}</h2>
-        <p>{{ me.data.value?.name }}, {{ me.data.value?.school }}</p>
-        <div class="row"><v-btn @click="leave(false)">{{ say('set-up-out') }}</v-btn><v-btn @click="leave(true)">{{ say('set-up-everywhere') }}</v-btn></div>
-      </section>
+      <section id="next-year" class="stack"><h2>{{ say('roll-over-heading') }}</h2><RollOver :steps="steps.data.value ?? []" :done="rolled" :busy="rolling" @roll="roll" /></section>
+      <section id="sequence" class="stack"><h2>{{ say('sequence-title') }}</h2><p><router-link to="/sequence">{{ say('set-up-sequence') }}</router-link></p></section>
     </div>
   </div>
 </template>
@@ -153,6 +167,8 @@ async function leave(everywhere: boolean) {
 .setup { display: grid; grid-template-columns: minmax(0, 1.5fr) minmax(280px, 1fr); gap: 40px; align-content: start; }
 .stack { gap: 16px; }
 .main-part { display: grid; gap: 36px; min-width: 0; align-content: start; }
+.contents { gap: 6px; padding: 0; list-style: none; }
+.contents .tag { color: inherit; text-decoration: none; padding: 4px 10px; }
 .missing { color: var(--granite); }
 .file { display: inline-flex; gap: 8px; align-items: center; flex-wrap: wrap; }
 .side { display: grid; gap: 32px; align-content: start; }

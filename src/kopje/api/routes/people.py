@@ -7,8 +7,8 @@ import uuid
 
 from fastapi import APIRouter, Request, Response
 
-from kopje.api.deps import COOKIE, OurHouse, Teacher, Transaction, keep_cookie
-from kopje.api.schemas.people import FirstRunBody, FirstRunRead, MeRead, SignInBody
+from kopje.api.deps import COOKIE, OurHouse, Teacher, Transaction, Work, keep_cookie
+from kopje.api.schemas.people import FirstRunBody, FirstRunRead, MeRead, SchoolBody, SchoolRead, SignInBody
 from kopje.core.errors import SignInError
 from kopje.store import people
 from kopje.usecases import set_up_school, sign_in
@@ -28,9 +28,12 @@ def first_run_needed(session: Transaction, house: OurHouse) -> FirstRunRead:
 def first_run(
     body: FirstRunBody, request: Request, response: Response, session: Transaction, house: OurHouse
 ) -> MeRead:
-    now = house.settings.now()
+    set_up_school.known_zone(body.time_zone)
+    now = house.settings.now(body.time_zone)
     ids = (uuid.uuid4(), uuid.uuid4())
-    set_up_school.first_run(session, ids, body.school, body.teacher, body.login, body.password, now)
+    set_up_school.first_run(
+        session, ids, body.school, body.teacher, body.login, body.password, now, body.time_zone
+    )
     call = Call(session, ids[0], ids[1], now, uuid.uuid4)
     set_up_school.add_section(call, body.section.value())
     if body.bring_songs:
@@ -79,3 +82,17 @@ def sign_out_everywhere(response: Response, session: Transaction, teacher: Teach
 def me(session: Transaction, teacher: Teacher) -> MeRead:
     school = people.school(session, teacher.school_id)
     return MeRead(id=teacher.teacher_id, name=teacher.name, school=school.name, role=teacher.role)
+
+
+@router.get("/school", operation_id="school")
+def get_school(call: Work) -> SchoolRead:
+    row = people.school(call.session, call.school_id)
+    return SchoolRead(name=row.name, time_zone=row.time_zone, clock=f"{call.now:%H:%M}")
+
+
+@router.put("/school", operation_id="setSchool")
+def put_school(body: SchoolBody, call: Work, house: OurHouse) -> SchoolRead:
+    """Its name and its time zone; a day of the school is a day there."""
+    row = set_up_school.set_school(call, body.name.strip(), body.time_zone)
+    clock = house.settings.now(row.time_zone)
+    return SchoolRead(name=row.name, time_zone=row.time_zone, clock=f"{clock:%H:%M}")

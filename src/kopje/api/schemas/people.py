@@ -13,6 +13,7 @@ from kopje.core.planning.meetings import Meeting
 from kopje.core.sequence.concepts import CHOIR
 from kopje.usecases.set_up_school import NewSection
 
+TimeZone = Annotated[str, Field(min_length=1, max_length=60)]
 Password = Annotated[str, Field(min_length=8, max_length=200)]
 
 
@@ -57,6 +58,22 @@ class FirstRunBody(Body):
         examples=[{"name": "2A", "grade": 2, "minutes": 30, "names": "Ama\nJun", "meetings": []}]
     )
     bring_songs: bool = Field(default=True, examples=[True])
+    time_zone: TimeZone | None = Field(default=None, examples=["Europe/Vienna"])
+
+
+class SchoolBody(Body):
+    """`time_zone` null: that of the machine Kopje runs on."""
+
+    name: Name = Field(examples=["Kestrel Ridge School"])
+    time_zone: TimeZone | None = Field(default=None, examples=["Europe/Vienna"])
+
+
+class SchoolRead(Read):
+    """`clock`: the time there at this moment."""
+
+    name: str
+    time_zone: str | None
+    clock: str
 
 
 class FirstRunRead(Read):
