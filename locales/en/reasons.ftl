@@ -182,6 +182,7 @@ repair_first_tones = The first tones of the next bar belong to it.
 repair_meter = This bar is in { $meter }.
 
 ## What the reader of a file did
+read_asked_voice = Only the voice that was asked for was read.
 read_first_voice = Only the first voice was read.
 read_second_voice_in_line = A second voice in the same line was not read.
 read_first_of_voices = Of { $count } voices the first was read.

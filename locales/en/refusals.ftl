@@ -51,6 +51,7 @@ roster_columns = The first row needs a column “section”, and “grade”, �
 row_grade = “{ $text }” is no grade (K, 1 to 12, or choir)
 row_minutes = “{ $text }” minutes: a lesson has 10 to 180
 row_meeting = “{ $text }” is no meeting time such as “Mon 09:10” or “Day 2 09:10”
+row_kept_without_times = { $why }; the child and the section are kept, without this time
 row_cycle = “{ $text }”: a cycle has days 1 to 20
 roster_nobody_enrolled = No student is enrolled in any class in these files. Nothing was kept.
 zip_lacks = The zip has no { $name }. Nothing was kept; OneRoster needs classes, users and enrollments.

@@ -31,6 +31,7 @@ if TYPE_CHECKING:
     from kopje.store.work import UnitOfWork
 
 DEMO, SCHOOL = "kopje_demo", "kopje"
+LOST = ("voice_ignored", "chord_reduced")  # what a file held that is not written again
 
 
 def main(arguments: list[str] | None = None) -> int:
@@ -142,6 +143,9 @@ def _convert(options: argparse.Namespace) -> int:
         said = _words().word("file_cannot_be_opened", why=problem.strerror or "")
         print(f"kopje: {problem.filename}: {said}", file=sys.stderr)
         return 2
+    lost = dict.fromkeys(one.reason for tune in tunes for one in tune.problems if one.code in LOST)
+    for reason in lost:
+        print(f"kopje: {_words().say(reason)}", file=sys.stderr)
     if len(tunes) > 1 and options.out.suffix.lower() != ".abc":
         print(f"kopje: {_words().word('first_tune_written', count=len(tunes))}", file=sys.stderr)
     return 0

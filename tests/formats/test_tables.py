@@ -26,7 +26,8 @@ KB;K;Zoë;30;Day 2 10:00
 
 def test_a_pasted_table_is_understood_and_each_bad_row_is_named() -> None:
     found = read_roster(TABLE.encode("cp1252"))
-    assert list(found.sections) == ["2A", "KB"]
+    assert list(found.sections) == ["2A", "KB", "3A"]  # a time that cannot be read loses no child
+    assert (found.sections["3A"].children, found.sections["3A"].meetings) == (["Tove"], [])
     two = found.sections["2A"]
     assert (two.grade, two.minutes, two.children) == (2, 30, ["Ama", "Jun"])
     assert two.meetings == [Meeting(0, time(9, 10)), Meeting(3, time(8, 30))]
@@ -34,6 +35,9 @@ def test_a_pasted_table_is_understood_and_each_bad_row_is_named() -> None:
     assert [row for row, _ in found.problems] == [5, 6, 7, 8]
     assert "grade 2 further up, and 3 here" in spoken(found.problems[1][1])
     assert "someday" in spoken(found.problems[2][1]).lower()
+    without_comma = read_roster(b"section,grade,name,meets\n2A,2,Ama,Mon 10:00 Wed 10:00\n")
+    assert without_comma.sections["2A"].meetings == [Meeting(0, time(10)), Meeting(2, time(10))]
+    assert not without_comma.problems
 
 
 def one_roster(**files: str) -> bytes:

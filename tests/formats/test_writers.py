@@ -210,3 +210,26 @@ def test_the_command_converts_and_says_what_it_cannot(
 def test_a_broken_midi_file_is_refused_in_words(data: bytes) -> None:
     with refuses(FileError, r"[Nn]othing was kept"):
         read_tunes(data, "x.mid")
+
+
+TWO_VOICES = b"X:1\nT:Two\nM:2/4\nL:1/4\nK:C\nV:1\nCD|EC|\nV:2\nEF|GE|\n"
+
+
+@pytest.mark.parametrize(("part", "letters"), [(None, "CDEC"), (1, "CDEC"), (2, "EFGE")])
+def test_a_voice_of_a_tune_is_read_when_it_is_asked_for(part: int | None, letters: str) -> None:
+    (tune,) = read_tunes(TWO_VOICES, "two.abc", part)
+    assert "".join(note.pitch.letter for _, _, note in tune.notes() if note.pitch) == letters
+    assert [problem.code for problem in tune.problems] == ["voice_ignored"]
+    with refuses(FileError, "no part 3"):
+        read_tunes(TWO_VOICES, "two.abc", 3)
+
+
+def test_what_is_no_tune_is_not_kept_as_a_song(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
+    with refuses(FileError, "No tune was found"):
+        read_tunes(b"K: dear all\nplease come to the hill, we sing there.\n", "letter.abc")
+    with refuses(FileError, "not a MIDI file that can be read"):
+        read_tunes(b"MTh\x00\x00", "torn.mid")
+    two, out = tmp_path / "two.abc", tmp_path / "one.musicxml"
+    two.write_bytes(TWO_VOICES)
+    assert main(["convert", str(two), str(out)]) == 0
+    assert "Only the first voice was read." in capsys.readouterr().err

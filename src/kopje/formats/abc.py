@@ -17,16 +17,22 @@ _FIELD = re.compile(r"([A-Za-z+]):(.*)", re.DOTALL)
 _STRAIGHT = ("T", "C", "O", "A", "R", "S", "N", "Z", "H", "B", "D", "F", "G")
 
 
-def read_abc(data: bytes, name: str = "") -> tuple[Tune, ...]:
-    """All tunes of a file; FileError when there is none. Old line breaks and Latin-1 are read as well."""
+def read_abc(data: bytes, name: str = "", part: int | None = None) -> tuple[Tune, ...]:
+    """All tunes of a file; FileError when there is none. Old line breaks and Latin-1 are read as well. `part`: the voice to
+    read, from 1, in all tunes that have it; FileError when none has."""
     check_size(data)
     text = _decoded(data)
     tunes: list[Tune] = []
+    most = 0
     for block in _blocks(text):
         check_count(len(tunes) + 1, MAX_TUNES, "tunes")
-        tune = _read_tune(block, name)
+        builder = TuneBuilder(part=part)
+        tune = _read_tune(builder, block, name)
+        most = max(most, len(builder.voices))
         if tune is not None:
             tunes.append(tune)
+    if part is not None and not 1 <= part <= max(most, 1):
+        raise FileError("file_no_such_part", part=part, parts=most, value=part)
     if not tunes:
         raise FileError("abc_no_tune")
     return tuple(tunes)
@@ -63,8 +69,7 @@ def _blocks(text: str) -> Iterator[list[str]]:
     yield block
 
 
-def _read_tune(lines: list[str], name: str) -> Tune | None:
-    builder = TuneBuilder()
+def _read_tune(builder: TuneBuilder, lines: list[str], name: str) -> Tune | None:
     in_body = False
     for raw in lines:
         line = re.sub(r"(?<!\\)%.*", "", raw).strip() if not raw.startswith("%%") else raw.strip()

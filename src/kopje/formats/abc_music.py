@@ -60,9 +60,13 @@ def _multiple(text: str) -> Fraction:
     return Fraction(int(top[:6] or 1), max(below, 1))
 
 
+_STRANGE = re.compile(r"[h-twyI-KNQRVWY]")  # letters that mean nothing among notes
+
+
 @dataclass
 class TuneBuilder:
-    """Collects one tune. Accidentals hold to the bar line in all octaves unless the file says otherwise."""
+    """Collects one tune. Accidentals hold to the bar line in all octaves unless the file says otherwise. `part`: which of its
+    voices is read, counted from 1 in the order in which they have music."""
 
     facts: list[tuple[str, str]] = field(default_factory=list)
     propagate: str = "pitch"
@@ -73,7 +77,10 @@ class TuneBuilder:
     bars: list[Bar] = field(default_factory=list)
     notes: list[Note] = field(default_factory=list)
     problems: list[Problem] = field(default_factory=list)
+    part: int | None = None
+    voices: list[str | None] = field(default_factory=list)
     started: bool = False
+    _strange: int = 0
     _held: dict[tuple[str, int | None], int] = field(default_factory=dict)
     _left: BarLine = "single"
     _ending: str = ""
@@ -83,7 +90,6 @@ class TuneBuilder:
     _border: bool = False
     _in_body: bool = False
     _voice: str | None = None
-    _first_voice: str | None = None
     _lines: list[int] = field(default_factory=lambda: [0])
     _verse: int = 0
     _total: int = 0
@@ -108,8 +114,12 @@ class TuneBuilder:
 
     @property
     def _muted(self) -> bool:
-        """Only the voice that starts the tune is read."""
-        return self.started and self._voice != self._first_voice
+        """Only one voice is read: the one that was asked for, else that which starts the tune."""
+        if not self.started:
+            return False
+        if self._voice not in self.voices:
+            self.voices.append(self._voice)
+        return self.voices.index(self._voice) != (self.part or 1) - 1
 
     @property
     def _unit(self) -> Fraction:
@@ -122,10 +132,11 @@ class TuneBuilder:
         opening = re.match(r"\[V:([^\]]*)\]", line)
         if opening:
             self.inline("V", opening[1])
-        if not self.started:
-            self.started, self._first_voice = True, self._voice
+        self.started = True
+        others = (token["other"] for token in _TOKEN.finditer(line))
+        self._strange += sum(bool(other and _STRANGE.match(other)) for other in others)
         if self._muted:
-            self._note_once("voice_ignored", "read_first_voice")
+            self._note_once("voice_ignored", "read_asked_voice" if self.part else "read_first_voice")
             return
         if self._verse:
             self._lines, self._verse = [self._total], 0
@@ -325,7 +336,8 @@ class TuneBuilder:
     def tune(self, name: str) -> Tune | None:
         """The finished tune; None if the lines hold no music."""
         self._close_bar("single")
-        if not any(note.kind == "note" for bar in self.bars for note in bar.notes):
+        tones = sum(note.kind == "note" for bar in self.bars for note in bar.notes)
+        if not tones or self._strange > tones:  # a letter to somebody has a few letters that are notes
             return None
         bars = tuple(self.bars)
         for first, verse, text in self._words:

@@ -19,10 +19,10 @@ def read_tunes(data: bytes, filename: str, part: int | None = None) -> tuple[Tun
     name = PurePath(filename).stem
     if data[:2] == b"PK":
         return (read_mxl(data, name, part),)
-    if data[:4] == b"MThd":
+    if data[:4] == b"MThd" or ending in (".mid", ".midi"):
         return (read_midi(data, name, part),)
     if ending == ".abc":
-        return read_abc(data, name)
+        return read_abc(data, name, part)
     if ending in KINDS[:2] or data.lstrip()[:1] == b"<":
         return (read_musicxml(data, name, part),)
     raise FileError(

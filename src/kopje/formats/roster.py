@@ -110,10 +110,14 @@ def _add_row(found: Roster, number: int, row: dict[str, str]) -> None:
     try:
         grade = _grade(row.get("grade", ""))
         minutes = _minutes(row.get("minutes", ""))
-        meetings = list(_meetings(row.get("meets", "")))
     except RowError as problem:
         found.problems.append((number, problem.reason))
         return
+    try:
+        meetings = list(_meetings(row.get("meets", "")))
+    except RowError as problem:  # a time that cannot be read is no reason to lose the child
+        found.problems.append((number, because("row_kept_without_times", why=problem.reason)))
+        meetings = []
     section = found.section(name)
     if grade is not None and section.grade not in (None, grade):
         found.problems.append(
@@ -165,8 +169,10 @@ def _minutes(text: str) -> int | None:
 
 
 def _meetings(text: str) -> Iterator[Meeting]:
-    """`Mon 09:10, Thu 8.30 45 min` or `Day 2 09:10`."""
-    for part in filter(None, re.split(r"[,;/]| and ", text.lower())):
+    """`Mon 09:10, Thu 8.30 45 min` or `Day 2 09:10`; a day's name begins a new one, with a comma before it or without."""
+    for part in filter(
+        None, re.split(r"[,;/]| and |(?<=\S)\s+(?=(?:mon|tue|wed|thu|fri|sat|sun|day)[a-z]*\b)", text.lower())
+    ):
         match = _MEETING.fullmatch(part.strip())
         weekday = match and match["weekday"]
         if (
