@@ -63,7 +63,7 @@ def pages(place: Place) -> Iterator[tuple[str, str]]:
     yield "/set-up", ""
     yield "/sequence", ".line button"
     yield "/kept", ""
-    yield "/nowhere", ""
+    yield "/42", ""
 
 
 def test_no_page_shows_a_word_that_is_not_in_the_catalogue(

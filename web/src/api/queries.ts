@@ -1,5 +1,5 @@
 // What pages read and do. One name a question; lists are forgotten together when something changes.
-import { QueryClient, useMutation, useQueries, useQuery, useQueryClient } from '@tanstack/vue-query'
+import { type Query, QueryClient, useMutation, useQueries, useQuery, useQueryClient } from '@tanstack/vue-query'
 import { computed, type MaybeRefOrGetter, toValue } from 'vue'
 import { api, body, Refusal, type Schemas } from './client'
 
@@ -109,9 +109,10 @@ export function useLesson(id: Id) {
 export function useAlternatives(lesson: Id, part: Id) {
   return useQuery({
     queryKey: ['alternatives', lesson, part],
-    queryFn: () =>
+    queryFn: ({ signal }) =>
       body(
         api.GET('/api/lessons/{lesson_id}/parts/{part_id}/alternatives', {
+          signal,
           params: { path: { lesson_id: toValue(lesson), part_id: toValue(part) } },
         }),
       ),
@@ -122,9 +123,10 @@ export function useAlternatives(lesson: Id, part: Id) {
 export function useHearing(lesson: Id, part: Id) {
   return useQuery({
     queryKey: ['hearing', lesson, part],
-    queryFn: () =>
+    queryFn: ({ signal }) =>
       body(
         api.GET('/api/lessons/{lesson_id}/parts/{part_id}/hearing', {
+          signal,
           params: { path: { lesson_id: toValue(lesson), part_id: toValue(part) } },
         }),
       ),
@@ -164,12 +166,16 @@ export function useLessonActs(lesson: Id) {
     const there = new Set<unknown>(read.parts.map((part) => part.id))
     void cache.invalidateQueries({ queryKey: ['alternatives'], predicate: (query) => there.has(query.queryKey[2]) })
   }
+  const asking = (query: Query) => ['alternatives', 'hearing'].includes(String(query.queryKey[0])) && query.state.data === undefined
   const at = (part: string) => ({ params: { path: { lesson_id: toValue(lesson), part_id: part } } })
   // One change after another: each goes out with the version that the one before it left. A stale view is told, and then sees how things stand now.
   const look = (error: Error) => {
     if (error instanceof Refusal && error.status === 409) void cache.invalidateQueries({ queryKey: ['lesson', toValue(lesson)] })
+    void cache.invalidateQueries({ predicate: asking })
   }
-  const act = <A>(mutationFn: (argument: A) => Promise<Schemas['LessonRead']>) => useMutation({ mutationFn, onSuccess: keep, onError: look, scope: { id: 'lesson' } })
+  // What is still being asked about a part that may be gone after this act is not waited for.
+  const onMutate = () => cache.cancelQueries({ predicate: asking })
+  const act = <A>(mutationFn: (argument: A) => Promise<Schemas['LessonRead']>) => useMutation({ mutationFn, onMutate, onSuccess: keep, onError: look, scope: { id: 'lesson' } })
   const seen = () => cache.getQueryData<Schemas['LessonRead']>(['lesson', toValue(lesson)])?.version ?? 0
   return {
     propose: act(({ section, ...which }: { section: string; day?: string; starts?: string }) =>
