@@ -18,6 +18,10 @@ from making import tune
         ("F2 A2 | c4 :|", "a", "a a", "so"),
         ("|: F2 A2 | c4 :| A2 G2 | F4 |]", "a b", "a a b", "do"),
         ("|: F2 A2 |1 c4 :|2 F4 |]", "a b", "a a b", "do"),
+        ("F2A2|F4!fine!|\nc2c2|c4!D.C.!|]", "a b", "a b a", "do"),
+        ('F2A2|F4|"Fine"\nc2c2|c4 "D.C. al Fine"|]', "a b", "a b a", "do"),
+        ("F2A2|F4|\n!segno!A2A2|A4!fine!|\nc2c2|c4!D.S.!|]", "a b b'", "a b b' b", "mi"),
+        ('F2A2|F4|\n|:c2c2|c4:|"^da capo"', "a b", "a b b a b", "so"),
     ],
 )
 def test_repeats_and_endings_are_followed(body: str, form: str, played: str, final: str) -> None:
@@ -35,16 +39,19 @@ def test_three_turns_with_endings() -> None:
 
 
 BARS = st.builds(
-    lambda left, right, ending: Bar((), Meter(2, 4), None, left=left, right=right, ending=ending),
+    lambda left, right, ending, signs: Bar(
+        (), Meter(2, 4), None, left=left, right=right, ending=ending, signs=signs
+    ),
     st.sampled_from(["single", "repeat"]), st.sampled_from(["single", "repeat", "final"]),
     st.sampled_from(["", "", "1", "2", "1,2", "3"]),
+    st.sampled_from([(), (), (), ("fine",), ("da_capo",), ("segno",), ("dal_segno",), ("to_coda",), ("coda",)]),
 )  # fmt: skip
 
 
 @given(st.lists(BARS, min_size=1, max_size=12))
 def test_however_signs_are_set_it_ends_and_stays_inside(bars: list[Bar]) -> None:
     played = bars_played(Tune("", tuple(bars)))
-    assert len(played) <= 9 * len(bars) * len(bars)
+    assert len(played) <= 9 * len(bars) * len(bars) + len(bars) * len(bars)
     assert set(played) <= set(range(len(bars)))
-    if not any(bar.ending or bar.right == "repeat" for bar in bars):
+    if not any(bar.ending or bar.right == "repeat" or bar.signs for bar in bars):
         assert played == tuple(range(len(bars)))

@@ -233,3 +233,12 @@ def test_what_is_no_tune_is_not_kept_as_a_song(tmp_path: Path, capsys: pytest.Ca
     two.write_bytes(TWO_VOICES)
     assert main(["convert", str(two), str(out)]) == 0
     assert "Only the first voice was read." in capsys.readouterr().err
+
+
+@pytest.mark.parametrize("name", ["x.abc", "x.musicxml"])
+def test_where_a_tune_goes_on_is_written_and_read_again(name: str) -> None:
+    (tune,) = read_tunes(b"X:1\nT:On\nM:2/4\nL:1/4\nK:F\nFA|F2!fine!|!segno!cc|c2!D.S.!|]\n", "on.abc")
+    signs = [bar.signs for bar in tune.bars]
+    assert signs == [(), ("fine",), ("segno",), ("dal_segno",)]
+    (again,) = read_tunes(write_tune(tune, name), name)
+    assert [bar.signs for bar in again.bars] == signs

@@ -12,6 +12,7 @@ from kopje.core.analysis.layers import Hand
 from kopje.core.errors import EngravingError
 from kopje.core.exact import Fraction
 from kopje.core.music.meter import Meter
+from kopje.core.music.navigation import AT_HEAD, WRITTEN
 from kopje.core.music.note_values import plain, symbols, tuplet
 from kopje.core.music.tune import Bar, Key, Note, Tune
 
@@ -98,7 +99,7 @@ def _measures(tune: Tune, under: Under) -> Iterator[str]:
         placed = _placed(bar, counter, joined, held)
         for note in bar.notes:
             joined = _joined(note, joined)
-        above = "".join(_phrases(under, range(counter, counter + len(bar.notes))))
+        above = "".join((*_phrases(under, range(counter, counter + len(bar.notes))), *_navigation(bar)))
         counter += len(bar.notes)
         full = bar.length == bar.meter.length
         left = ' left="rptstart"' if bar.left == "repeat" else ""
@@ -109,6 +110,13 @@ def _measures(tune: Tune, under: Under) -> Iterator[str]:
             f'<measure n="{bar.number}"{metcon}{left} right="{right}"><staff n="1"><layer n="1">{content}</layer></staff>{above}</measure>'
         )
         last = bar
+
+
+def _navigation(bar: Bar) -> Iterator[str]:
+    """Where a singer goes on, in words above the bar: at its head, or over its last beat."""
+    for sign in bar.signs:
+        place = "1" if sign in AT_HEAD else str(max(int(bar.length / bar.meter.beat), 1))
+        yield f'<dir tstamp="{place}" place="above" staff="1"><rend fontstyle="italic">{WRITTEN[sign]}</rend></dir>'
 
 
 def _phrases(under: Under, notes: range) -> Iterator[str]:

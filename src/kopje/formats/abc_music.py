@@ -7,6 +7,7 @@ from dataclasses import dataclass, field, replace
 
 from kopje.core.exact import Fraction
 from kopje.core.music.meter import Meter
+from kopje.core.music.navigation import AT_HEAD, Sign, sign_of
 from kopje.core.music.pitch import Pitch, pitch
 from kopje.core.music.tune import Bar, BarLine, Note, Problem, Tune, numbered
 from kopje.core.reasons import because
@@ -81,6 +82,7 @@ class TuneBuilder:
     voices: list[str | None] = field(default_factory=list)
     started: bool = False
     _strange: int = 0
+    _bar_signs: tuple[Sign, ...] = ()
     _held: dict[tuple[str, int | None], int] = field(default_factory=dict)
     _left: BarLine = "single"
     _ending: str = ""
@@ -177,6 +179,15 @@ class TuneBuilder:
             self._tie_on()
         elif token["text"] and token["text"].lower() in _BREATHS:
             self._border = True
+        elif token["text"] and (sign := sign_of(token["text"])) is not None:
+            self._goes_on(sign)
+
+    def _goes_on(self, sign: Sign) -> None:
+        """What stands behind a bar line speaks of the bar before it, unless it marks a place to come to."""
+        if self.notes or sign in AT_HEAD or not self.bars:
+            self._bar_signs += (sign,)
+        else:
+            self.bars[-1] = replace(self.bars[-1], signs=(*self.bars[-1].signs, sign))
 
     def _tie_on(self) -> None:
         """The last tone goes on; a sign behind a bar line or at the head of a line belongs to the tone before it."""
@@ -307,8 +318,10 @@ class TuneBuilder:
             check_count(len(self.bars) + 1, MAX_BARS, "bars")
             meter = self.meter or Meter(4, 4)
             bar = Bar(
-                tuple(self.notes), meter, self.key.key, left=self._left, right=right, ending=self._ending
-            )
+                tuple(self.notes), meter, self.key.key, left=self._left, right=right, ending=self._ending,
+                signs=self._bar_signs,
+            )  # fmt: skip
+            self._bar_signs = ()
             self.bars.append(bar)
             self.notes, self._left, self._ending = [], "single", ""
         elif self.bars and right != "single":

@@ -8,6 +8,7 @@ from itertools import groupby
 from kopje.core.errors import FileError
 from kopje.core.exact import Fraction
 from kopje.core.music.meter import Meter
+from kopje.core.music.navigation import AT_HEAD
 from kopje.core.music.note_values import tuplet
 from kopje.core.music.pitch import Pitch, from_fifths, spell
 from kopje.core.music.tune import Bar, Key, Note, Tune
@@ -67,10 +68,15 @@ def _music(bars: Sequence[Bar], before: Bar | None) -> str:
             found.append(f"[M:{_meter(bar.meter)}]")
         if before is not None and before.key != bar.key:
             found.append(f"[K:{_key(bar.key)}]")
+        found += [f"!{sign}!" for sign in bar.signs if sign in AT_HEAD]
         found.append(_notes(bar))
+        found += [_SIGN_OF[sign] for sign in bar.signs if sign not in AT_HEAD]
         found.append(_bar_line(bar, following))
         before = bar
     return "".join(found).rstrip()
+
+
+_SIGN_OF = {"fine": "!fine!", "to_coda": "!dacoda!", "da_capo": "!D.C.!", "dal_segno": "!D.S.!"}
 
 
 def _bar_line(bar: Bar, following: Bar | None) -> str:

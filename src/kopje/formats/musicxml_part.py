@@ -10,6 +10,7 @@ from typing import Any
 from kopje.core.errors import FileError
 from kopje.core.exact import Fraction, parsed
 from kopje.core.music.meter import Meter
+from kopje.core.music.navigation import Sign, sign_of
 from kopje.core.music.pitch import Pitch, pitch
 from kopje.core.music.tune import Bar, BarLine, Key, Note, Problem, Syllable
 from kopje.core.reasons import Reason, because
@@ -61,6 +62,11 @@ def _integer(text: str | None, low: int, high: int, what: str) -> int:
     if text is None or not _INTEGER.fullmatch(text) or not low <= int(text.split(".")[0]) <= high:
         raise FileError("number_between", what=because(f"what_{what}"), low=low, high=high, value=text)
     return int(text.split(".")[0])
+
+
+_SOUNDED: dict[str, Sign] = {
+    "fine": "fine", "dacapo": "da_capo", "dalsegno": "dal_segno", "segno": "segno", "tocoda": "to_coda", "coda": "coda",
+}  # fmt: skip
 
 
 @dataclass
@@ -121,6 +127,7 @@ class PartReader:
         left: BarLine = "single"
         right: BarLine = "single"
         ending = ""
+        signs: list[Sign] = []
         for child in measure:
             tag = child.tag if isinstance(child.tag, str) else ""
             if tag == "attributes":
@@ -133,10 +140,11 @@ class PartReader:
                 left, right, ending = _bar_line(child, left, right, ending)
             elif tag in ("sound", "direction"):
                 self._sound(child)
+                signs += [sign for sign in _signs(child) if sign not in signs]
         check_count(len(placed), MAX_NOTES_IN_BAR, "notes_in_bar")
         meter = self.meter or Meter(4, 4)
         notes = _filled(placed)
-        return Bar(notes, meter, self.key, left=left, right=right, ending=ending)
+        return Bar(notes, meter, self.key, left=left, right=right, ending=ending, signs=tuple(signs))
 
     def _moved(self, clock: Fraction, element: Element, index: int) -> Fraction:
         """Back, at most to the bar line (some files write a far too long way back), or on."""
@@ -268,6 +276,17 @@ def _meter(element: Element) -> Meter | None:
     lower = max(int(text) for text in lowers if text.isdigit())
     upper = sum(sum(map(int, u.split("+"))) * lower // int(w) for u, w in zip(uppers, lowers, strict=True))
     return Meter.parse(f"{upper}/{lower}")
+
+
+def _signs(element: Element) -> Iterator[Sign]:
+    """From what a direction sounds, else from what it says or draws."""
+    sound = element if element.tag == "sound" else _child(element, "sound")
+    sounded = [sign for name, sign in _SOUNDED.items() if sound is not None and sound.get(name)]
+    yield from sounded
+    for kind in element.iter("words", "segno", "coda") if not sounded else ():
+        sign = sign_of(kind.text or "") if kind.tag == "words" else sign_of(str(kind.tag))
+        if sign is not None:
+            yield sign
 
 
 def _bar_line(element: Element, left: BarLine, right: BarLine, ending: str) -> tuple[BarLine, BarLine, str]:

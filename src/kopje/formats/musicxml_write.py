@@ -11,6 +11,7 @@ from lxml import etree
 from lxml.builder import E  # type: ignore[import-not-found]  # its stubs leave it out
 
 from kopje.core.exact import Fraction
+from kopje.core.music.navigation import AT_HEAD, WRITTEN, Sign
 from kopje.core.music.note_values import plain, symbols, tuplet
 from kopje.core.music.tune import Bar, Key, Note, Tune
 
@@ -82,7 +83,9 @@ class _Writer:
             found.append(_tempo(tune.tempo))
         if bar.left == "repeat" or bar.ending:
             found.append(_bar_line(bar, "left"))
+        found.extend(_direction(sign) for sign in bar.signs if sign in AT_HEAD)
         found.extend(self._notes(bar))
+        found.extend(_direction(sign) for sign in bar.signs if sign not in AT_HEAD)
         if bar.right != "single":
             found.append(_bar_line(bar, "right", closes=_closes(bar, following)))
         return found
@@ -180,6 +183,17 @@ def _tempo(tempo: Fraction) -> Element:
 def _closes(bar: Bar, following: Bar | None) -> bool:
     """Whether an ending that began in this bar ends with it."""
     return bool(bar.ending) and (following is None or bool(following.ending) or bar.right == "repeat")
+
+
+def _direction(sign: Sign) -> Element:
+    """A sign in words, and for players that follow it."""
+    names: dict[Sign, tuple[str, str]] = {
+        "fine": ("fine", "yes"), "da_capo": ("dacapo", "yes"), "dal_segno": ("dalsegno", "1"), "segno": ("segno", "1"),
+        "to_coda": ("tocoda", "1"), "coda": ("coda", "1"),
+    }  # fmt: skip
+    name, value = names[sign]
+    said = E("direction-type", E.words(WRITTEN[sign]))
+    return E.direction(said, E.sound(**{name: value}), placement="above")
 
 
 def _bar_line(bar: Bar, side: str, closes: bool = False) -> Element:

@@ -1,4 +1,4 @@
-"""The order in which printed bars are sung: repeats and endings followed. Source: docs/sources.md#performance."""
+"""The order in which printed bars are sung: repeats, endings, da capo, dal segno, Fine and coda followed. Source: docs/sources.md#performance."""
 
 from __future__ import annotations
 
@@ -7,6 +7,7 @@ from collections.abc import Sequence
 
 from kopje.core.analysis.phrases import Phrase
 from kopje.core.analysis.timeline import Sound
+from kopje.core.music.navigation import JUMPS, Sign
 from kopje.core.music.tune import Tune
 
 MOST_PASSES = 9
@@ -23,8 +24,18 @@ def bars_played(tune: Tune) -> tuple[int, ...]:
     """
     order: list[int] = []
     start, turn, place = 0, 1, 0
+    jumped = False
     while place < len(tune.bars):
         bar = tune.bars[place]
+        if jumped:  # the second time without repeats, by the last endings, up to Fine
+            if bar.ending and max(_turns(bar.ending)) < _last_ending(tune, place):
+                place = _after_ending(tune, place)
+                continue
+            order.append(place)
+            if "fine" in bar.signs:
+                break
+            place = _bar_with(tune, "coda", place + 1) if "to_coda" in bar.signs else place + 1
+            continue
         if bar.left == "repeat" and start != place:
             start, turn = place, 1
         if bar.ending and turn not in _turns(bar.ending):
@@ -36,8 +47,24 @@ def bars_played(tune: Tune) -> tuple[int, ...]:
             continue
         if bar.right == "repeat":
             start, turn = place + 1, 1
+        if any(sign in JUMPS for sign in bar.signs):
+            jumped = True
+            place = 0 if "da_capo" in bar.signs else _bar_with(tune, "segno", 0)
+            continue
         place += 1
     return tuple(order)
+
+
+def _bar_with(tune: Tune, sign: Sign, otherwise: int) -> int:
+    return next((at for at, bar in enumerate(tune.bars) if sign in bar.signs), otherwise)
+
+
+def _last_ending(tune: Tune, place: int) -> int:
+    """The highest number among the endings that stand together with the one at a place."""
+    last = max(_turns(tune.bars[place].ending))
+    while (following := _after_ending(tune, place)) < len(tune.bars) and tune.bars[following].ending:
+        place, last = following, max(last, *_turns(tune.bars[following].ending))
+    return last
 
 
 def _turns(ending: str) -> frozenset[int]:

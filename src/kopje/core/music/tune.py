@@ -9,6 +9,7 @@ from typing import Literal
 from kopje.core.exact import Fraction
 from kopje.core.lazy import lazy
 from kopje.core.music.meter import Meter
+from kopje.core.music.navigation import Sign
 from kopje.core.music.pitch import Pitch, from_fifths, signature_alters
 from kopje.core.reasons import Reason
 
@@ -75,6 +76,7 @@ class Bar:
     right: BarLine = "single"
     line_end: bool = False  # a line of text ends here
     ending: str = ""
+    signs: tuple[Sign, ...] = ()
 
     @lazy
     def length(self) -> Fraction:
