@@ -4,7 +4,16 @@ set -euo pipefail
 cd "$(dirname "$0")/.."
 [ -x .kopje/node/bin/npm ] && export PATH="$PWD/.kopje/node/bin:$PATH"
 python=.venv/bin/python
-step() { printf '\n== %s\n' "$1"; shift; "$@"; }
+took="$(mktemp)"
+trap 'printf "\n== seconds\n"; cat "$took"; rm -f "$took"' EXIT
+step() {
+  printf '\n== %s\n' "$1"
+  local name="$1" start=$SECONDS code=0
+  shift
+  "$@" || code=$?
+  printf '%4d  %s\n' $((SECONDS - start)) "$name" >>"$took"
+  return $code
+}
 step "style" .venv/bin/ruff check src tests scripts
 step "format" .venv/bin/ruff format --check -q src tests scripts
 step "imports" .venv/bin/lint-imports --no-cache

@@ -34,7 +34,8 @@ def bars_played(tune: Tune) -> tuple[int, ...]:
             order.append(place)
             if "fine" in bar.signs:
                 break
-            place = _bar_with(tune, "coda", place + 1) if "to_coda" in bar.signs else place + 1
+            coda = _bar_with(tune, "coda", place + 1) if "to_coda" in bar.signs else place + 1
+            place = max(coda, place + 1)  # never back: a coda in front would lead round and round
             continue
         if bar.left == "repeat" and start != place:
             start, turn = place, 1

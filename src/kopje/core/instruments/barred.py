@@ -5,8 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 from dataclasses import dataclass
 
-from kopje.core.music.degree import Do
-from kopje.core.music.pitch import Pitch, signature_alters
+from kopje.core.music.pitch import Pitch
 from kopje.core.reasons import Listed, Reason, Weight, because, listed
 
 SPARE = frozenset({("F", 1), ("B", -1)})  # beside C D E F G A B
@@ -37,17 +36,18 @@ def bars_reason(bars: BarSet) -> Reason:
     return because("bars_set", weight, "key", moved=said, inside=int(bars.in_range))
 
 
-def bars_for(pitches: Iterable[Pitch], do: Do) -> BarSet:
-    """The exact list for a song whose do is given: a bar that the key alters is off, and its other one on if it sounds."""
+def bars_for(pitches: Iterable[Pitch]) -> BarSet:
+    """The exact list for a song: where an altered tone sounds, its bar is on, and the plain one off unless it sounds too. What
+    the key alters and nobody plays needs no swap.
+
+    >>> bars_for([Pitch.parse("F4"), Pitch.parse("A4")]).off, bars_for([Pitch.parse("Bb4")]).off
+    ((), ('B',))
+    """
     sounding = set(pitches)
     used = {(pitch.letter, pitch.alter) for pitch in sounding}
     natural = {letter for letter, alter in used if alter == 0}
     altered = {(letter, alter) for letter, alter in used if alter}
-    off = {
-        letter
-        for letter in (*signature_alters(do.fifths), *(letter for letter, _ in altered))
-        if letter not in natural
-    }
+    off = {letter for letter, _ in altered if letter not in natural}
     have, lack = altered & SPARE, altered - SPARE
     inside = all(LOWEST.midi <= pitch.midi <= HIGHEST.midi for pitch in sounding)
     return BarSet(tuple(sorted(off)), _names(have), _names(lack), inside)

@@ -69,7 +69,7 @@ def _wish(
     if purpose == "recorder":
         return Fraction(needed_level(moved)), 0, 0
     if purpose == "bars":
-        bars = bars_for(moved, choice.do)
+        bars = bars_for(moved)
         return choice.cost, 0 if bars.playable else 1, len(bars.off) + len(bars.on)
     return choice.cost, 0, 0
 
@@ -80,7 +80,7 @@ def _reasons(
     moved = _moved(choice, do, pitches)
     found = [_voices(choice)]
     if purpose == "bars":
-        bars = bars_for(moved, choice.do)
+        bars = bars_for(moved)
         found.append(bars_reason(bars))
     if purpose == "recorder":
         found.append(recorder_reason(moved))
