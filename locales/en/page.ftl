@@ -41,6 +41,7 @@ keys-help = This sheet
 keys-teach = Teach
 
 ## state
+app-skip = Skip to the page
 state-loading = One moment …
 state-failed = This could not be loaded.
 state-again = Try again

@@ -72,6 +72,13 @@ def propose_swap_and_pin(page: Page) -> None:
     pinned = rows.nth(3).locator("strong").inner_text()
     rows.nth(3).get_by_role("button", name=re.compile("^Pin")).click()
     expect(rows.nth(3).get_by_role("button", name=re.compile("^Unpin"))).to_be_visible()
+    rows.nth(4).locator(".main-part").click()  # after a click the page's keys still mean the same
+    page.keyboard.press(" ")
+    expect(rows.nth(4).get_by_role("button", name=re.compile("^Unpin"))).to_be_visible()
+    page.keyboard.press(" ")
+    expect(rows.nth(4).get_by_role("button", name=re.compile("^Pin"))).to_be_visible()
+    page.keyboard.press("Escape")
+    expect(drawer).to_be_hidden()
     page.keyboard.press("c")
     expect(page.get_by_role("button", name=re.compile("Propose anew"))).to_be_enabled()
     expect(rows.nth(2)).to_contain_text(other)

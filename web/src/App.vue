@@ -10,6 +10,7 @@ import DayStrip from '@/features/strip/DayStrip.vue'
 import FindBox from '@/features/strip/FindBox.vue'
 import UnsentSign from '@/features/strip/UnsentSign.vue'
 import { provideTrail } from '@/composables/useTrail'
+import { say } from '@/locales/say'
 import { wording } from '@/composables/useWording'
 
 const route = useRoute()
@@ -35,6 +36,7 @@ watch(
   },
   { immediate: true },
 )
+const toMain = () => document.getElementById('main')?.focus()
 const ready = computed(() => bare.value || me.data.value !== undefined)
 </script>
 
@@ -42,11 +44,12 @@ const ready = computed(() => bare.value || me.data.value !== undefined)
   <v-app class="app">
     <router-view v-if="bare" />
     <div v-else-if="ready" class="window">
+      <a class="skip" href="#main" @click.prevent="toMain">{{ say('app-skip') }}</a>
       <DayStrip />
       <div class="rest">
         <TopLine @find="finding = true"><UnsentSign /><KeySheet /></TopLine>
         <FindBox v-if="finding" @close="finding = false" />
-        <main id="main" class="work"><router-view :key="String(route.name) + String(route.params.id ?? '')" /></main>
+        <main id="main" class="work" tabindex="-1"><router-view :key="String(route.name) + String(route.params.id ?? '')" /></main>
       </div>
     </div>
   </v-app>
@@ -54,6 +57,9 @@ const ready = computed(() => bare.value || me.data.value !== undefined)
 
 <style scoped>
 .window { display: grid; grid-template-columns: 200px minmax(0, 1fr); height: 100vh; height: 100dvh; }
+.skip { position: absolute; left: 8px; top: -60px; z-index: 50; padding: 10px 16px; background: var(--dusk); color: var(--paper); }
+.skip:focus { top: 8px; }
+.work:focus { outline: none; }
 .rest { display: flex; flex-direction: column; min-height: 0; min-width: 0; position: relative; }
 .work { flex: 1; min-height: 0; overflow: auto; display: flex; }
 .work > * { flex: 1; min-width: 0; }

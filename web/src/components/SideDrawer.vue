@@ -1,10 +1,16 @@
 <script setup lang="ts">
 // The drawer for reasons and evidence, at the right; it stands beside what it explains. A sheet on small screens.
 import { mdiClose } from '@mdi/js'
+import { onMounted, onUnmounted } from 'vue'
 import { say } from '@/locales/say'
 
 defineProps<{ title: string }>()
-defineEmits<{ close: [] }>()
+const emit = defineEmits<{ close: [] }>()
+const onKey = (event: KeyboardEvent) => {
+  if (event.key === 'Escape') emit('close')
+}
+onMounted(() => window.addEventListener('keydown', onKey))
+onUnmounted(() => window.removeEventListener('keydown', onKey))
 </script>
 
 <template>

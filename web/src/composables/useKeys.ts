@@ -26,7 +26,9 @@ export function useKeys(acts: KeyAct[]): void {
     if (!found || typing(event.target) || event.ctrlKey || event.metaKey || event.altKey) return
     if (single && !device.keys) return
     const onButton = event.target instanceof HTMLElement && event.target.closest('button, a, input, summary, [role=button]') !== null
-    if (onButton && (event.key === 'Enter' || event.key === ' ')) return
+    // A row that was clicked keeps the focus: there Space goes on to the page's own act, Enter still presses the row.
+    const through = event.key === ' ' && event.target instanceof HTMLElement && event.target.closest('[data-space-through]') !== null
+    if (onButton && !through && (event.key === 'Enter' || event.key === ' ')) return
     event.preventDefault()
     found.act(event)
   }

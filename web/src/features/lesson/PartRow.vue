@@ -12,7 +12,7 @@ defineEmits<{ pick: []; pin: [] }>()
 
 <template>
   <div :class="['part', { picked, new: part.new }]">
-    <button class="main-part" :aria-pressed="picked" @click="$emit('pick')">
+    <button class="main-part" data-space-through :aria-pressed="picked" @click="$emit('pick')">
       <span class="minutes narrow">{{ part.minutes }}</span>
       <span class="slot narrow">{{ part.slot }}</span>
       <span class="what"><strong>{{ part.title }}</strong><span v-if="part.song" class="quiet">{{ part.song.title }}</span></span>

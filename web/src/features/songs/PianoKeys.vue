@@ -25,12 +25,17 @@ const keys = computed(() => {
   return found
 })
 const drawn = computed(() => [...keys.value.filter((key) => !key.black), ...keys.value.filter((key) => key.black)])
+const LETTERS = ['C', 'C#', 'D', 'D#', 'E', 'F', 'F#', 'G', 'G#', 'A', 'A#', 'B']
+/** What stands on the key, then which key it is. */
+const named = (key: { midi: number; tone?: Tone }) => key.tone
+  ? `${degreeName(key.tone.degree ?? '', key.tone.pitch ?? undefined)}, ${pitchName(key.tone.pitch ?? '')}`
+  : pitchName(`${LETTERS[key.midi % 12]}${Math.floor(key.midi / 12) - 1}`)
 const width = computed(() => keys.value.filter((key) => !key.black).length * WHITE)
 </script>
 
 <template>
   <svg class="keys" :viewBox="`0 0 ${width} 96`" role="group" :aria-label="say('play-keyboard')">
-    <g v-for="key in drawn" :key="key.midi" :class="['key', { black: key.black, used: key.tone, now: key.midi === now }]" role="button" :tabindex="key.tone ? 0 : -1" :aria-label="pitchName(key.tone?.pitch ?? '') || String(key.midi)" @click="play([key.midi], 0.9)" @keydown.enter="play([key.midi], 0.9)">
+    <g v-for="key in drawn" :key="key.midi" :class="['key', { black: key.black, used: key.tone, now: key.midi === now }]" role="button" :tabindex="key.tone ? 0 : -1" :aria-label="named(key)" @click="play([key.midi], 0.9)" @keydown.enter="play([key.midi], 0.9)">
       <rect :x="key.x + 0.5" y="0.5" :width="key.black ? 16 : WHITE - 1" :height="key.black ? 58 : 95" />
       <template v-if="key.tone"><title>{{ pitchName(key.tone.pitch ?? '') }}</title><text :x="key.x + (key.black ? 8 : WHITE / 2)" :y="key.black ? 50 : 86">{{ degreeName(key.tone.degree ?? '', key.tone.pitch ?? undefined) }}</text></template>
     </g>
@@ -39,12 +44,13 @@ const width = computed(() => keys.value.filter((key) => !key.black).length * WHI
 
 <style scoped>
 .keys { width: 100%; max-width: 260px; display: block; cursor: pointer; }
-rect { fill: var(--sheet); stroke: var(--granite); }
-.black rect { fill: var(--ink); }
-.used rect { fill: var(--dusk-wash); stroke: var(--dusk); stroke-width: 1.5; }
-.black.used rect { fill: var(--dusk); }
-.now rect, .black.now rect { fill: var(--aloe); }
-.now text { fill: var(--sheet); }
-text { font: 600 11px var(--narrow); text-anchor: middle; fill: var(--ink); }
-.black text { fill: var(--sheet); }
+/* A white key is white at night too: these colours do not follow the theme. */
+.keys { --white-key: #f7f5ef; --black-key: #2a2521; }
+rect { fill: var(--white-key); stroke: #6b645a; }
+.black rect { fill: var(--black-key); }
+.used rect { fill: #dcd9ee; stroke: #4b4693; stroke-width: 1.5; }
+.black.used rect { fill: #4b4693; }
+.now rect, .black.now rect { fill: #9a3412; }
+.now text, .black text { fill: var(--white-key); }
+text { font: 600 11px var(--narrow); text-anchor: middle; fill: var(--black-key); }
 </style>

@@ -23,6 +23,7 @@ const lines = computed<{ tones: Played[]; note: string }[]>(() => kind.value ===
   ? (echoes.data.value ?? []).map((one) => ({ tones: one.tones, note: `${say('song-bar', { n: one.bar })}, ${one.home ? say('drills-home') : say('drills-open')}` }))
   : (rows.data.value?.rows ?? []).map((tones) => ({ tones, note: '' })))
 const problem = computed(() => (kind.value === 'echo' ? echoes.error.value : rows.error.value)?.message ?? '')
+const spoken = (tones: readonly Played[]) => tones.map((one) => (one.degree ? degreeName(one.degree, one.pitch ?? undefined) : '·')).join(' ')
 function hear(tones: readonly Played[]) {
   let at = 0
   const beat = 60 / tempo.value
@@ -44,7 +45,7 @@ function hear(tones: readonly Played[]) {
     <p v-if="problem" class="wrong small" role="alert">△ {{ problem }}</p>
     <p v-else-if="kind !== 'echo' && rows.data.value" class="small quiet">{{ rowsSum(rows.data.value.tones, rows.data.value.seconds) }}</p>
     <p v-else-if="kind === 'echo' && !lines.length" class="quiet">{{ say('drills-none') }}</p>
-    <ol><li v-for="(line, index) in lines" :key="index"><button class="tones" :title="say('insight-hear')" @click="hear(line.tones)"><span v-for="(one, n) in line.tones" :key="n" :class="{ rest: !one.degree }" :style="{ minWidth: `${Math.max(one.beats, 0.5) * 46}px` }">{{ one.degree ? degreeName(one.degree, one.pitch ?? undefined) : '·' }}</span></button><span class="small quiet">{{ line.note }}</span></li></ol>
+    <ol><li v-for="(line, index) in lines" :key="index"><button class="tones" :title="say('insight-hear')" :aria-label="spoken(line.tones)" @click="hear(line.tones)"><span v-for="(one, n) in line.tones" :key="n" :class="{ rest: !one.degree }" :style="{ minWidth: `${Math.max(one.beats, 0.5) * 46}px` }">{{ one.degree ? degreeName(one.degree, one.pitch ?? undefined) : '·' }}</span></button><span class="small quiet">{{ line.note }}</span></li></ol>
   </section>
 </template>
 
@@ -55,7 +56,7 @@ select { font: inherit; color: inherit; background: var(--sheet); border: 1px so
 input { width: 84px; accent-color: var(--dusk); }
 ol { columns: 2; column-gap: 32px; }
 li { break-inside: avoid; display: flex; gap: 14px; align-items: baseline; border-top: 1px solid var(--line); padding: 4px 0; justify-content: space-between; flex-wrap: wrap; }
-.tones { display: inline-flex; flex-wrap: wrap; font-size: 20px; font-weight: 650; min-height: 36px; align-items: center; }
+.tones { display: inline-flex; flex-wrap: wrap; column-gap: 10px; font-size: 20px; font-weight: 650; min-height: 36px; align-items: center; }
 .tones:hover { background: var(--wash); }
 .rest { color: var(--granite); }
 @media (max-width: 900px) { ol { columns: 1; } select, .tones { min-height: 44px; } }
