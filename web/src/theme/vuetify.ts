@@ -11,6 +11,7 @@ export const vuetify = createVuetify({
     VTextField: { variant: 'outlined', density: 'comfortable', hideDetails: 'auto' },
     VTextarea: { variant: 'outlined', density: 'comfortable', hideDetails: 'auto' },
     VSelect: { variant: 'outlined', density: 'comfortable', hideDetails: 'auto' },
+    VAutocomplete: { variant: 'outlined', density: 'comfortable', hideDetails: 'auto' },
     VSwitch: { hideDetails: true, inset: false, density: 'compact' },
     VCheckbox: { hideDetails: true, density: 'compact' },
   },
