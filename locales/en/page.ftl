@@ -413,6 +413,16 @@ child-name = Name to display
 child-section = Section
 child-keep = Keep this
 child-left = Left the school
+child-has-left = { $name } has left the school. Marks stay.
+child-is-called = It is { $name } now.
+child-is-in = { $name } is in { $section } now. Marks went along.
+child-gone = { $n ->
+    [one] One child has left
+   *[other] { $n } children have left
+  }
+child-came-back = { $name } is on the roll again.
+child-is-back = Is back
+take-back = Take back
 child-stays = Marks stay with the child.
 
 ## rollOver

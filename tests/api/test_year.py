@@ -82,7 +82,9 @@ def test_where_sections_will_be_and_how_long_until_the_concert(client: TestClien
     assert found["sentence"] == "Only one section in this grade: nothing can drift apart."
     assert found["sections"][0]["at_work"]
     assert "until Concert" in year(client, kestrel)["until_concert"]
-    assert "Grade 2 has the least slack" in client.get("/api/year").json()["sentence"]
+    school = client.get("/api/year").json()
+    assert "Grade 2 has the least slack" in school["sentence"]
+    assert school["tightest"] == 2
 
 
 def test_a_later_day_shows_how_far_apart_they_will_be_then(client: TestClient, kestrel: Place) -> None:

@@ -5,7 +5,7 @@ from __future__ import annotations
 import json
 
 import pytest
-from playwright.sync_api import Page
+from playwright.sync_api import Page, expect
 
 from browser.conftest import AXE, Running, sign_in
 from kopje.demo.load import LOGIN, PASSWORD
@@ -149,3 +149,24 @@ def test_no_field_takes_the_cursor_away_while_one_types(page: Page, demo: Runnin
     page.keyboard.press("Enter")
     page.wait_for_selector(".strip, .wrong")
     assert not page.locator(".wrong").all_inner_texts()
+
+
+def test_a_child_that_left_is_listed_and_taken_back(page: Page, demo: Running) -> None:
+    sign_in(page, demo.address)
+    page.get_by_label("The day").get_by_role("link", name="2A").click()
+    page.get_by_role("link", name="Ledger", exact=True).first.click()
+    rows = page.locator("tbody tr")
+    expect(rows.first).to_be_visible()
+    name, count = rows.first.locator("th").inner_text(), rows.count()
+    for way in ("Take back", "Is back"):
+        rows.first.locator("button").first.click()
+        page.get_by_text("This child on the roll").click()
+        page.get_by_role("button", name="Left the school").click()
+        expect(page.get_by_text(f"{name} has left the school. Marks stay.")).to_be_visible()
+        expect(rows).to_have_count(count - 1)
+        if way == "Is back":
+            page.get_by_text("One child has left").click()
+        page.get_by_role("button", name=way).click()
+        expect(rows).to_have_count(count)
+    expect(page.get_by_text(f"{name} is on the roll again.")).to_be_visible()
+    expect(page.get_by_text("has left")).to_have_count(0)

@@ -78,7 +78,7 @@ def test_a_schools_year_is_set_up_in_few_actions(
     begin(hands, serve(f"year_{worker}").address)
     enter_the_year(hands)
     expect(page.get_by_text("Everything a year needs is there.")).to_be_visible()
-    hands.click(page.get_by_role("link", name="Year"))
+    hands.click(page.get_by_role("link", name="Year", exact=True))
     hands.click(page.get_by_role("button", name="Lay every year anew"))
     expect(page.get_by_role("button", name="Lay every year anew")).to_be_visible(timeout=90_000)
     expect(page.get_by_role("heading", level=1)).to_contain_text("has the least slack")

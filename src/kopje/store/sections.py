@@ -95,6 +95,12 @@ def roll(session: Session, section_id: UUID, day: date) -> Sequence[Child]:
     return session.scalars(select(Child).where(on_roll(section_id, day)).order_by(Child.name, Child.id)).all()
 
 
+def gone(session: Session, section_id: UUID, day: date) -> Sequence[Child]:
+    """Children of a class who have left the school by a day, the last first."""
+    left = select(Child).where(Child.section_id == section_id, Child.left <= day)
+    return session.scalars(left.order_by(Child.left.desc(), Child.name, Child.id)).all()
+
+
 def child(session: Session, school_id: UUID, child_id: UUID) -> Child:
     return owned(session, Child, school_id, child_id, "child")
 

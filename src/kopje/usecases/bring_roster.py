@@ -58,6 +58,12 @@ def _more(call: Call, section: t.Section, new: NewSection) -> Kept:
     return Kept(section.name, False, len(fresh), len(new.names) - len(fresh))
 
 
+def gone(call: Call, section_id: UUID) -> Sequence[t.Child]:
+    """Who left out of a section; each can be taken back, and its marks are still there."""
+    sections.section(call.session, call.school_id, section_id)
+    return sections.gone(call.session, section_id, call.today)
+
+
 def change_child(call: Call, child_id: UUID, name: str, section_id: UUID, left: date | None) -> t.Child:
     """Rename a child, move it to another section, or note that it left; its evidence stays with it."""
     child = sections.child(call.session, call.school_id, child_id)

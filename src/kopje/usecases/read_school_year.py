@@ -14,24 +14,29 @@ from kopje.usecases.snapshot import snapshot
 
 @dataclass(frozen=True)
 class SchoolGlance:
+    """`tightest`: the grade that the sentence names; None while no year is laid."""
+
     reason: Reason
+    tightest: int | None
     years: tuple[SectionYear, ...]
 
 
 def school_year(call: Call) -> SchoolGlance:
     years = school_years(call, snapshot(call))
-    return SchoolGlance(_least_slack(years), years)
+    said, grade = _least_slack(years)
+    return SchoolGlance(said, grade, years)
 
 
-def _least_slack(years: Sequence[SectionYear]) -> Reason:
+def _least_slack(years: Sequence[SectionYear]) -> tuple[Reason, int | None]:
     fitted = [one for one in years if one.plan is not None]
     if not fitted:
-        return because("school_not_laid")
+        return because("school_not_laid"), None
     grades: dict[int, int] = {}
     for one in fitted:
         grades[one.now.grade] = min(grades.get(one.now.grade, 10**6), spare(one))
     grade = min(grades, key=lambda key: (grades[key], key))
     short = [one.now.name for one in fitted if spare(one) < 0]
     left = grades[grade]
-    return because("school_slack", grade=grade_name(grade), spare="yes" if left >= 0 else "no", count=abs(left),
+    said = because("school_slack", grade=grade_name(grade), spare="yes" if left >= 0 else "no", count=abs(left),
                    left=len(short), sections=listed(short))  # fmt: skip
+    return said, grade

@@ -288,12 +288,15 @@ export function useCalendarActs() {
 
 export const useConcepts = () => useQuery({ queryKey: ['concepts'], queryFn: () => body(api.GET('/api/concepts')), staleTime: Infinity })
 
+export const useGone = (id: Id) =>
+  useQuery({ queryKey: ['gone', id], queryFn: () => body(api.GET('/api/sections/{section_id}/gone', { params: { path: { section_id: toValue(id) } } })) })
+
 export function useChangeChild() {
   const cache = useQueryClient()
   return useMutation({
     mutationFn: (sent: { id: string; body: Schemas['ChildBody'] }) => body(api.PUT('/api/children/{child_id}', { params: { path: { child_id: sent.id } }, body: sent.body })),
     onSuccess: () => {
-      for (const name of ['ledger', 'evidence', 'section', 'hearing']) void cache.invalidateQueries({ queryKey: [name] })
+      for (const name of ['ledger', 'evidence', 'section', 'hearing', 'gone']) void cache.invalidateQueries({ queryKey: [name] })
     },
   })
 }

@@ -19,7 +19,7 @@ useTrail(() => [{ says: say('year-school'), to: '/year' }, ...(props.grade === u
 const school = useSchoolYear()
 const sections = computed(() => school.data.value?.sections ?? [])
 const grades = computed(() => [...new Set(sections.value.map((one) => one.section.grade))])
-const grade = computed(() => (props.grade === undefined ? (grades.value[0] ?? 0) : Number(props.grade)))
+const grade = computed(() => (props.grade === undefined ? (school.data.value?.tightest ?? grades.value[0] ?? 0) : Number(props.grade)))
 const day = ref('')
 const where = useGrade(grade, day)
 const mine = computed(() => sections.value.filter((one) => one.section.grade === grade.value))

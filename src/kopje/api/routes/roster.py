@@ -29,6 +29,11 @@ def post_roster(body: RosterBody, call: Work) -> list[KeptRead]:
     ]
 
 
+@router.get("/sections/{section_id}/gone", operation_id="goneChildren")
+def get_gone(section_id: UUID, call: Work) -> list[ChildDetail]:
+    return [ChildDetail.model_validate(one) for one in bring_roster.gone(call, section_id)]
+
+
 @router.put("/children/{child_id}", operation_id="changeChild")
 def put_child(child_id: UUID, body: ChildBody, call: Work) -> ChildDetail:
     return ChildDetail.model_validate(

@@ -324,7 +324,10 @@ class SlackRead(Read):
 
 
 class SchoolYearRead(Read):
+    """`tightest`: the grade with the least slack, which the sentence names; null while no year is laid."""
+
     sentence: str
+    tightest: int | None
     sections: list[SlackRead]
 
     @classmethod
@@ -334,7 +337,7 @@ class SchoolYearRead(Read):
                       held=y.held, lessons=len(y.lessons), next_lesson=y.next_lesson, fitted=y.plan is not None)
             for y in found.years
         ]  # fmt: skip
-        return cls(sentence=words.say(found.reason), sections=rows)
+        return cls(sentence=words.say(found.reason), tightest=found.tightest, sections=rows)
 
 
 class WeekLessonRead(Read):
