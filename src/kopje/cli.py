@@ -199,6 +199,8 @@ def _serve(options: argparse.Namespace) -> int:
         name = DEMO if options.demo else SCHOOL
         if cluster is not None and options.reset:
             cluster.drop(name)
+        if cluster is not None and options.demo and not cluster.has(name):
+            _make_demo(cluster, settings)
         engine = engine_for(settings.database_url or (cluster.ensure(name) if cluster else ""))
         migrate(engine)
         work = UnitOfWork(engine)
@@ -219,6 +221,20 @@ def _serve(options: argparse.Namespace) -> int:
         if cluster is not None:
             cluster.stop()
     return 0
+
+
+def _make_demo(cluster: Cluster, settings: Settings) -> None:
+    """Loaded beside its place and put there when it is whole: what an interrupted loading left is no demo."""
+    from kopje.store.migrate import migrate
+    from kopje.store.work import UnitOfWork, engine_for
+
+    half = f"{DEMO}_half"
+    cluster.drop(half)
+    engine = engine_for(cluster.ensure(half))
+    migrate(engine)
+    _load_demo(UnitOfWork(engine), settings)
+    engine.dispose()
+    cluster.rename(half, DEMO)
 
 
 def _port_must_be_free(settings: Settings) -> None:

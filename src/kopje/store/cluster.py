@@ -240,6 +240,10 @@ class Cluster:
         with psycopg.connect(self.conninfo("postgres"), autocommit=True) as connection:
             connection.execute(f'DROP DATABASE IF EXISTS "{database}" WITH (FORCE)')
 
+    def rename(self, database: str, name: str) -> None:
+        with psycopg.connect(self.conninfo("postgres"), autocommit=True) as connection:
+            connection.execute(f'ALTER DATABASE "{database}" RENAME TO "{name}"')
+
     def stop(self) -> None:
         if self.process is not None and self.process.poll() is None:
             self.process.send_signal(signal.SIGINT)
