@@ -41,6 +41,7 @@ keys-help = This sheet
 keys-teach = Teach
 
 ## state
+unsaved-leave = What you changed here is not kept yet. Leave and lose it?
 app-skip = Skip to the page
 state-loading = One moment …
 state-failed = This could not be loaded.

@@ -5,7 +5,7 @@ from __future__ import annotations
 import json
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Dialog, Page, expect
 
 from browser.conftest import AXE, Running, sign_in
 from kopje.demo.load import LOGIN, PASSWORD
@@ -170,3 +170,23 @@ def test_a_child_that_left_is_listed_and_taken_back(page: Page, demo: Running) -
         expect(rows).to_have_count(count)
     expect(page.get_by_text(f"{name} is on the roll again.")).to_be_visible()
     expect(page.get_by_text("has left")).to_have_count(0)
+
+
+def test_a_changed_sequence_is_not_left_by_mistake(page: Page, demo: Running) -> None:
+    sign_in(page, demo.address)
+    page.goto(f"{demo.address}/sequence")
+    name = page.get_by_label("Name", exact=True).first
+    name.fill("Ours")
+    asked: list[str] = []
+
+    def stay(dialog: Dialog) -> None:
+        asked.append(dialog.message)
+        dialog.dismiss()
+
+    page.once("dialog", stay)
+    page.get_by_role("link", name="Week", exact=True).click()
+    expect(name).to_have_value("Ours")
+    assert asked == ["What you changed here is not kept yet. Leave and lose it?"]
+    page.once("dialog", lambda dialog: dialog.accept())
+    page.get_by_role("link", name="Week", exact=True).click()
+    page.wait_for_selector(".days")

@@ -8,6 +8,7 @@ import ConceptSign from '@/components/ConceptSign.vue'
 import MonthDay from '@/components/MonthDay.vue'
 import PageState from '@/components/PageState.vue'
 import { useTrail } from '@/composables/useTrail'
+import { useUnsaved } from '@/composables/useUnsaved'
 import { shortDay } from '@/composables/words'
 import { say, sayOf } from '@/locales/say'
 
@@ -18,6 +19,7 @@ const acts = useSequenceActs()
 const rows = ref<Row[]>([])
 const name = ref('')
 const dirty = ref(false)
+useUnsaved(dirty)
 const open = ref('')
 const said = ref('')
 const refused = ref('')
