@@ -262,8 +262,7 @@ def _own_database(settings: Settings, demo: bool) -> Cluster:
         return Cluster(old).start(settings.port)
     new = school_folder(settings.data)
     if not has_data(new) and has_data(old):
-        with Cluster(old).borrowed() as cluster:  # the demo's own server, where one runs
-            moves, demo_runs = cluster.has(SCHOOL), cluster.process is None
+        moves, demo_runs = Cluster(old).looked_into(SCHOOL)
         if moves and demo_runs:
             raise SetUpError("school_beside_demo", folder=str(old))
         if moves:

@@ -20,7 +20,8 @@ OPTIONS: dict[str, object] = {
     "adjustPageHeight": True, "breaks": "encoded", "footer": "none", "header": "none", "font": "Leland",
     "pageMarginBottom": 30, "pageMarginLeft": 10, "pageMarginRight": 10, "pageMarginTop": 30, "scale": 50,
     "svgViewBox": True, "svgRemoveXlink": True, "xmlIdSeed": 7, "lyricSize": 5.0, "spacingLinear": 0.32,
-    "justifyVertically": False, "pageHeight": 60000, "svgHtml5": False, "minLastJustification": 0,
+    "justifyVertically": False, "lyricTopMinMargin": 3.0, "lyricWordSpace": 1.8,  # words touch neither beams nor each other
+    "pageHeight": 60000, "svgHtml5": False, "minLastJustification": 0,
 }  # fmt: skip
 
 

@@ -24,7 +24,7 @@ from typing import IO
 import psycopg
 
 from kopje.core.errors import KopjeError
-from kopje.store.places import has_data, reachable
+from kopje.store.places import has_data, make, reachable
 
 _AS_POSTGRES = ("setpriv", "--reuid=postgres", "--regid=postgres", "--init-groups", "--inh-caps=-all",
                 "env", "-C", "/", "HOME=/nonexistent")  # fmt: skip
@@ -76,7 +76,7 @@ class Cluster:
             )
 
     def _make(self) -> None:
-        if self._root and not reachable(self.folder):
+        if self._root and not reachable(self.folder.parent):
             raise ClusterError("database_folder_unreachable", folder=str(self.folder))
         self._password_file.touch(mode=0o600)
         self._password_file.write_text(secrets.token_urlsafe(24))
@@ -94,7 +94,7 @@ class Cluster:
         """Start it (making it first), and wait until it answers. `serving`: the port at which the application will be, to be
         said to whoever starts a second one on the same data. ClusterError when somebody is there already.
         """
-        self.folder.mkdir(parents=True, exist_ok=True)
+        make(self.folder)
         self._take(serving)
         try:
             if not has_data(self.folder):
@@ -222,6 +222,18 @@ class Cluster:
             yield self
         finally:
             self.stop()
+
+    def looked_into(self, database: str) -> tuple[bool, bool]:
+        """Whether it has a database, and whether somebody else runs it; asked again when they stopped it at this moment."""
+        for patience in (5, 0):
+            try:
+                with self.borrowed():
+                    return self.has(database), self.process is None
+            except (psycopg.OperationalError, ClusterError):
+                if not patience:
+                    raise
+                time.sleep(patience)
+        raise AssertionError("unreachable")
 
     def _running_port(self) -> int:
         """The port of a server that answers on this folder; 0 without one. It stands in the fourth line of its pid file."""

@@ -40,13 +40,21 @@ def reachable(folder: Path) -> bool:
     return all(part.stat().st_mode & 0o001 for part in (folder, *folder.parents))
 
 
+def make(folder: Path) -> None:
+    """With the folders above it; others may pass through those that are new, whatever this shell's usual rights are."""
+    for part in (*reversed(folder.parents), folder):
+        if not part.exists():
+            part.mkdir()
+            part.chmod(0o755)
+
+
 def has_data(folder: Path) -> bool:
     return (folder / "data" / "PG_VERSION").exists()
 
 
 def move(old: Path, new: Path) -> None:
     """Move a folder with its owners and rights; nothing is taken away before everything has arrived."""
-    new.parent.mkdir(parents=True, exist_ok=True)
+    make(new.parent)
     try:
         old.rename(new)
     except OSError:  # another file system
