@@ -225,15 +225,15 @@ class Cluster:
 
     def looked_into(self, database: str) -> tuple[bool, bool]:
         """Whether it has a database, and whether somebody else runs it; asked again when they stopped it at this moment."""
-        for patience in (5, 0):
-            try:
-                with self.borrowed():
-                    return self.has(database), self.process is None
-            except (psycopg.OperationalError, ClusterError):
-                if not patience:
-                    raise
-                time.sleep(patience)
-        raise AssertionError("unreachable")
+        try:
+            return self._looked_into(database)
+        except (psycopg.OperationalError, ClusterError):
+            time.sleep(5)
+            return self._looked_into(database)
+
+    def _looked_into(self, database: str) -> tuple[bool, bool]:
+        with self.borrowed():
+            return self.has(database), self.process is None
 
     def _running_port(self) -> int:
         """The port of a server that answers on this folder; 0 without one. It stands in the fourth line of its pid file."""
