@@ -128,6 +128,12 @@ def test_the_server_dies_in_the_lesson_and_nothing_is_lost_or_doubled(
     expect(other.get_by_text("Everything has been sent")).to_be_visible()
 
     hearing = f"{server.address}/api/lessons/{place.ids['lesson_id']}/parts/{place.ids['part_id']}/hearing"
+    for _ in range(60):  # it is on its way as soon as the disk was looked at
+        marks = other.request.get(hearing).json()["marks"]
+        if len(marks) >= 4:
+            break
+        other.wait_for_timeout(250)
+    other.wait_for_timeout(500)  # nothing comes twice behind it
     marks = other.request.get(hearing).json()["marks"]
     assert sorted(mark["result"] for mark in marks) == ["nearly", "not_yet", "secure", "secure"]
     assert len({mark["child_id"] for mark in marks}) == 4

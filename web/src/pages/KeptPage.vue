@@ -21,7 +21,7 @@ function about(event: object, child: string | null = null): string {
   return [child ?? '', concept, how, typeof what.note === 'string' ? `“${what.note}”` : ''].filter(Boolean).join(', ')
 }
 const waiting = computed(() => outbox.kept.value.filter((one) => !one.refused))
-const nothing = computed(() => !outbox.kept.value.length && !aside.data.value?.length)
+const nothing = computed(() => outbox.looked.value && aside.data.value?.length === 0 && !outbox.kept.value.length)
 </script>
 
 <template>

@@ -51,17 +51,20 @@ async function sendOnce(): Promise<void> {
   if (here.value.length < before || trouble.value === 'none') sent.value += 1
 }
 
+const looked = ref(false)
 /** Somebody is signed in: what waits of theirs is theirs to see and to send; of others nothing is shown or sent. */
 export async function begin(teacher: string): Promise<void> {
   if (owner.value === teacher) return
   owner.value = teacher
   await look()
+  looked.value = true
   void send()
 }
 /** Signed out: what waits stays on this device, locked to its owner. */
 export function end(): void {
   owner.value = ''
   here.value = []
+  looked.value = false
   trouble.value = 'none'
 }
 window.addEventListener('online', () => void send())
@@ -105,5 +108,7 @@ export const outbox = {
   refused: computed(() => here.value.filter((one) => one.refused)),
   trouble: readonly(trouble),
   full: readonly(full),
+  /** Whether this device's disk was looked at: before that nothing is known to be sent. */
+  looked: readonly(looked),
   sent: readonly(sent),
 }
