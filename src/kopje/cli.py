@@ -238,7 +238,7 @@ def _make_demo(cluster: Cluster, settings: Settings) -> None:
 
 
 def _port_must_be_free(settings: Settings) -> None:
-    """Said before a database is started. Something may still take it between now and then; then the server says so."""
+    """Said before anything is loaded. Something may still take it between now and then; then the server says so."""
     from socket import SO_REUSEADDR, SOL_SOCKET, socket
 
     from kopje.core.errors import SetUpError

@@ -9,7 +9,6 @@ import uuid
 import structlog
 from fastapi import APIRouter, Request
 from fastapi.responses import JSONResponse
-from sqlalchemy import text
 from sqlalchemy.exc import SQLAlchemyError
 from starlette.datastructures import Headers, MutableHeaders
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
@@ -30,8 +29,7 @@ def healthz() -> JSONResponse:
 def readyz(request: Request) -> JSONResponse:
     """The database answers too: requests may be sent here."""
     try:
-        with request.app.state.house.work.read() as session:
-            session.execute(text("SELECT 1"))
+        request.app.state.house.work.ask()
     except SQLAlchemyError as problem:
         log.error("not_ready", exc_info=problem)
         return JSONResponse({"ok": False, "database": "silent"}, 503)

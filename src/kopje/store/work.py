@@ -43,6 +43,11 @@ class UnitOfWork:
         with Session(still, autoflush=False) as session, session.begin():
             yield session
 
+    def ask(self) -> None:
+        """Whether the database answers; SQLAlchemyError where it does not."""
+        with self.read() as session:
+            session.execute(text("SELECT 1"))
+
     @contextmanager
     def alone(self, what: str) -> Iterator[None]:
         """Hold the right to work something out, among all server processes on this database; BusyError if it is taken.
