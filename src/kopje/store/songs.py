@@ -11,6 +11,7 @@ from uuid import UUID
 from sqlalchemy import Select, and_, delete, func, literal, or_, select
 from sqlalchemy.orm import Session, undefer
 
+from kopje.core.songs.question import METER
 from kopje.store.owned import owned
 from kopje.store.tables import KeptQuestion, Song, SongMetRow
 
@@ -170,7 +171,7 @@ def _matching(school_id: UUID, wanted: Wanted) -> Select[Any]:
         query = query.where(Song.things.contained_by(sorted(wanted.only)))
     if wanted.meters is not None:
         aspect = func.unnest(Song.aspects).column_valued("aspect")
-        other = and_(aspect.startswith("meter:"), aspect.not_in(sorted(wanted.meters)))
+        other = and_(aspect.startswith(METER), aspect.not_in(sorted(wanted.meters)))
         query = query.where(~select(aspect).where(other).exists())
     if wanted.grade is not None:
         without_do = Song.shown["keys"] == []  # no key can be right or wrong for it
