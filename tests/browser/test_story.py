@@ -292,6 +292,7 @@ def test_verses_hands_phrases_and_paper(page: Page, demo: Running) -> None:
 def test_phrases_that_no_file_shows_are_suggested_and_taken(page: Page, demo: Running) -> None:
     sign_in(page, demo.address)
     page.goto(f"{demo.address}/songs/new")
+    expect(page.get_by_label("Title")).to_be_focused()
     page.keyboard.type("Three by three")
     page.get_by_label("Tones, beat by beat").fill("CC AA G A F . CC AA G A F . GG AA B A G . CC AA G A F .")
     page.get_by_label("Words, syllable by syllable").fill("one two three four\n\nfive six")
