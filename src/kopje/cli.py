@@ -276,8 +276,8 @@ def _rebuild(options: argparse.Namespace) -> int:
     from kopje.store import people
     from kopje.store.migrate import migrate
     from kopje.store.work import UnitOfWork, engine_for
-    from kopje.usecases.projections import rebuild_and_compare
-    from kopje.usecases.start_up import of_school
+    from kopje.usecases.ledger.projections import rebuild_and_compare
+    from kopje.usecases.setup.start_up import of_school
 
     settings, words = Settings(), _words()
     with _database(settings, options.demo) as url:

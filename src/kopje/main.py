@@ -34,7 +34,7 @@ from kopje.engraving.printing import Printer
 from kopje.engraving.render import Engraver
 from kopje.settings import Settings
 from kopje.store.work import UnitOfWork
-from kopje.usecases.start_up import bring_up_to_date, solvers_loaded
+from kopje.usecases.setup.start_up import bring_up_to_date, solvers_loaded
 from kopje.workers import Worker
 
 SECURITY = {

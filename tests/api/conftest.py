@@ -22,11 +22,13 @@ from kopje.main import create_app
 from kopje.store import plans, songs
 from kopje.store.tables import Child, School, Teacher
 from kopje.store.work import UnitOfWork
-from kopje.usecases import ask_songbook, propose_lesson, school_calendar, set_up_school
-from kopje.usecases.bring_shipped_songs import bring_shipped_songs
 from kopje.usecases.call import Call, Desk
-from kopje.usecases.projections import RULES
-from kopje.usecases.sign_in import hashed
+from kopje.usecases.ledger.projections import RULES
+from kopje.usecases.lessons import propose_lesson
+from kopje.usecases.setup import school_calendar, set_up_school
+from kopje.usecases.setup.sign_in import hashed
+from kopje.usecases.songs import ask_songbook
+from kopje.usecases.songs.bring_shipped_songs import bring_shipped_songs
 from kopje.workers import Worker
 
 PASSWORD = "a long password"

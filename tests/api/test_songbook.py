@@ -159,8 +159,8 @@ def test_of_a_large_book_only_likely_songs_are_read_and_the_best_are_among_them(
         return [(one["song"]["title"], one["allowed"]) for one in found]
 
     every = {concept: fits(concept) for concept in ("re", "half", "beat-rest")}
-    monkeypatch.setattr("kopje.usecases.songbook.ALL_UP_TO", 3)
-    monkeypatch.setattr("kopje.usecases.songbook.MOST_LIKELY", 6)
+    monkeypatch.setattr("kopje.usecases.songs.songbook.ALL_UP_TO", 3)
+    monkeypatch.setattr("kopje.usecases.songs.songbook.MOST_LIKELY", 6)
     for concept, all_of_them in every.items():
         likely = fits(concept)
         assert len(likely) < len(all_of_them)
@@ -175,7 +175,7 @@ def test_of_a_large_book_only_likely_songs_are_read_and_the_best_are_among_them(
 def test_one_request_reads_so_many_songs_and_says_which_it_did_not(
     client: TestClient, monkeypatch: pytest.MonkeyPatch
 ) -> None:
-    monkeypatch.setattr("kopje.usecases.songbook.AT_ONCE", 5)
+    monkeypatch.setattr("kopje.usecases.songs.songbook.AT_ONCE", 5)
     book = "".join(
         f"X:{n}\nT:Row {n}\nM:2/4\nL:1/8\nK:F\n{'c2' * (n % 2 + 1)}A{n}|]\n\n" for n in range(1, 8)
     )

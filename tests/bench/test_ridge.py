@@ -16,8 +16,9 @@ from browser.conftest import Running, browser, page, serve  # noqa: F401
 from conftest import SETTINGS
 from kopje.core.planning.calendar import Span
 from kopje.core.planning.meetings import Meeting
-from kopje.usecases import plan_year, school_calendar, set_up_school
 from kopje.usecases.call import Call
+from kopje.usecases.setup import school_calendar, set_up_school
+from kopje.usecases.year import plan_year
 
 ARCS = text("SELECT a.* FROM arc a JOIN section s ON s.id = a.section_id WHERE s.grade = 3 ORDER BY a.start")
 

@@ -26,9 +26,11 @@ from kopje.core.sequence.so_mi_first import SO_MI_FIRST
 from kopje.main import create_app
 from kopje.store import plans
 from kopje.store.work import UnitOfWork, engine_for
-from kopje.usecases import plan_year, propose_lesson, set_up_school
 from kopje.usecases.call import Call, Desk
-from kopje.usecases.take_events import Told, take
+from kopje.usecases.lessons import propose_lesson
+from kopje.usecases.room.take_events import Told, take
+from kopje.usecases.setup import set_up_school
+from kopje.usecases.year import plan_year
 
 SECTIONS, CHILDREN, LESSONS = 24, 25, 3
 COUNTING = count(1)

@@ -22,10 +22,11 @@ from kopje.formats.musicxml_write import write_musicxml
 from kopje.formats.read import read_tunes
 from kopje.store import sections
 from kopje.store.work import UnitOfWork, engine_for
-from kopje.usecases import propose_lesson, songbook
-from kopje.usecases.ask_songbook import ask
 from kopje.usecases.call import Call, Desk
+from kopje.usecases.lessons import propose_lesson
 from kopje.usecases.snapshot import snapshot
+from kopje.usecases.songs import songbook
+from kopje.usecases.songs.ask_songbook import ask
 from making import SONGS, shipped
 
 music21 = pytest.importorskip("music21")

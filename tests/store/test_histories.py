@@ -20,10 +20,10 @@ from conftest import SETTINGS
 from kopje.core.ledger.marks import Help, Result, Voices
 from kopje.store import events, plans
 from kopje.store.work import UnitOfWork
-from kopje.usecases import set_up_school
 from kopje.usecases.call import Call
-from kopje.usecases.projections import rebuild, rebuild_and_compare
-from kopje.usecases.take_events import Told, take
+from kopje.usecases.ledger.projections import rebuild, rebuild_and_compare
+from kopje.usecases.room.take_events import Told, take
+from kopje.usecases.setup import set_up_school
 
 KINDS = ("started", "ticked", "marked", "marked", "marked", "taken_back", "absent", "noted", "ended", "reopened",
          "rated", "not_held")  # fmt: skip

@@ -14,7 +14,7 @@ from conftest import SETTINGS, new_database
 from kopje.store.migrate import migrate, unmigrate
 from kopje.store.tables import Table
 from kopje.store.work import UnitOfWork, engine_for
-from kopje.usecases.start_up import bring_up_to_date
+from kopje.usecases.setup.start_up import bring_up_to_date
 
 BEFORE = "2026_12_02_bar_colours"
 # Three sections of a made-up school after five weeks, as the version before events kept them: rows by table.

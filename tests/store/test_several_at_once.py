@@ -20,7 +20,7 @@ from api.conftest import event as made
 from conftest import SETTINGS, new_database
 from kopje.store.cluster import free_port
 from kopje.store.work import UnitOfWork, engine_for
-from kopje.usecases.projections import rebuild_and_compare
+from kopje.usecases.ledger.projections import rebuild_and_compare
 from store.test_histories import School
 
 SEVERAL = 2

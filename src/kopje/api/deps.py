@@ -15,9 +15,9 @@ from kopje.engraving.printing import Printer
 from kopje.engraving.render import Engraver
 from kopje.settings import Settings
 from kopje.store.work import UnitOfWork
-from kopje.usecases import sign_in
 from kopje.usecases.call import Answer, Call, Desk
-from kopje.usecases.school_sequence import sequence_for
+from kopje.usecases.setup import sign_in
+from kopje.usecases.setup.school_sequence import sequence_for
 from kopje.words import catalogue
 from kopje.workers import Worker, WorkerLimitError
 

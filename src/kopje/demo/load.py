@@ -25,18 +25,14 @@ from kopje.settings import Settings
 from kopje.store import people, sections
 from kopje.store import tables as t
 from kopje.store.work import UnitOfWork
-from kopje.usecases import (
-    plan_year,
-    propose_lesson,
-    read_hearing,
-    read_lesson,
-    school_calendar,
-    set_up_school,
-    take_events,
-)
-from kopje.usecases.bring_shipped_songs import bring_shipped_songs
 from kopje.usecases.call import Call, Desk
-from kopje.usecases.read_lesson import LessonView, PartView
+from kopje.usecases.ledger import read_hearing
+from kopje.usecases.lessons import propose_lesson, read_lesson
+from kopje.usecases.lessons.read_lesson import LessonView, PartView
+from kopje.usecases.room import take_events
+from kopje.usecases.setup import school_calendar, set_up_school
+from kopje.usecases.songs.bring_shipped_songs import bring_shipped_songs
+from kopje.usecases.year import plan_year
 
 LOGIN, PASSWORD = "teacher", "kestrel ridge"
 SEED = 20261124

@@ -27,7 +27,7 @@ from kopje.core.sequence.concepts import ConceptKey, Sequence
 from kopje.store import snapshot as store
 from kopje.store.snapshot import PlannedRow, PlanRow, SectionRow, WishRow
 from kopje.usecases.call import Call
-from kopje.usecases.school_calendar import Calendar, calendar
+from kopje.usecases.setup.school_calendar import Calendar, calendar
 
 
 @dataclass(frozen=True)

@@ -8,7 +8,8 @@ from fastapi import APIRouter, BackgroundTasks
 
 from kopje.api.deps import AtDesk, Work
 from kopje.api.schemas.events import AnswerRead, AsideRead, BatchBody
-from kopje.usecases import plan_year, settle_events, take_events
+from kopje.usecases.room import settle_events, take_events
+from kopje.usecases.year import plan_year
 
 router = APIRouter(tags=["events"])
 

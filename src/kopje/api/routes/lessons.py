@@ -17,9 +17,10 @@ from kopje.api.schemas.lessons import (
     SeenBody,
     SwapBody,
 )
-from kopje.usecases import propose_lesson, read_hearing, read_lesson
 from kopje.usecases.call import Call
-from kopje.usecases.songbook import songs_by_id
+from kopje.usecases.ledger import read_hearing
+from kopje.usecases.lessons import propose_lesson, read_lesson
+from kopje.usecases.songs.songbook import songs_by_id
 
 router = APIRouter(tags=["lessons"])
 

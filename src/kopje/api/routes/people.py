@@ -11,9 +11,9 @@ from kopje.api.deps import COOKIE, OurHouse, Teacher, Transaction, Work, keep_co
 from kopje.api.schemas.people import FirstRunBody, FirstRunRead, MeRead, SchoolBody, SchoolRead, SignInBody
 from kopje.core.errors import SignInError
 from kopje.store import people
-from kopje.usecases import set_up_school, sign_in
-from kopje.usecases.bring_shipped_songs import bring_shipped_songs
 from kopje.usecases.call import Call
+from kopje.usecases.setup import set_up_school, sign_in
+from kopje.usecases.songs.bring_shipped_songs import bring_shipped_songs
 
 router = APIRouter(tags=["people"])
 

@@ -16,8 +16,8 @@ from kopje.core.practice.drills import Ending, Kind, calls, rows
 from kopje.core.practice.games import FEWEST_TRIALS, By, masked, trials
 from kopje.store import songs
 from kopje.usecases.call import Call
-from kopje.usecases.guess_songs import guessing
-from kopje.usecases.songbook import analysis_of
+from kopje.usecases.songs.guess_songs import guessing
+from kopje.usecases.songs.songbook import analysis_of
 
 router = APIRouter(tags=["practice"])
 Tone = Annotated[str, Query(max_length=6, pattern=r"^[a-z]{2}[,']{0,3}$")]

@@ -10,7 +10,7 @@ from kopje.api.deps import Work
 from kopje.api.schemas.roster import ChildBody, ChildDetail, KeptRead, RosterBody, RosterRead, StepRead
 from kopje.formats.roster import MOST_BYTES as ROSTER_BYTES
 from kopje.formats.roster import read_roster
-from kopje.usecases import bring_roster, roll_over
+from kopje.usecases.setup import bring_roster, roll_over
 
 router = APIRouter(tags=["roster"])
 

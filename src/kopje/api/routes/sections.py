@@ -26,8 +26,11 @@ from kopje.api.schemas.people import (
 )
 from kopje.core.sequence.phases import Purpose
 from kopje.store import sections
-from kopje.usecases import read_day, read_ledger, read_lesson, read_section, set_up_school
-from kopje.usecases.songbook import songs_by_id
+from kopje.usecases.ledger import read_ledger
+from kopje.usecases.lessons import read_day, read_lesson
+from kopje.usecases.setup import set_up_school
+from kopje.usecases.songs.songbook import songs_by_id
+from kopje.usecases.year import read_section
 
 router = APIRouter(tags=["sections"])
 Key = Annotated[str, Query(max_length=60, examples=["re"])]

@@ -14,8 +14,8 @@ from kopje.core.errors import NotFoundError
 from kopje.core.sequence.concepts import STRANDS, strand_name
 from kopje.formats.sequence_files import MOST_BYTES, read_sequence, write_case, write_csv
 from kopje.store import sequences, year
-from kopje.usecases import school_sequence
 from kopje.usecases.call import Call
+from kopje.usecases.setup import school_sequence
 
 router = APIRouter(tags=["sequence"])
 

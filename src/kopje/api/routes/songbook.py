@@ -11,7 +11,7 @@ from kopje.api.deps import Work
 from kopje.api.schemas.songbook import Kind, KindRead, QuestionBody, QuestionRead, SongPage
 from kopje.core.songs.question import SongQuestion
 from kopje.store import songs
-from kopje.usecases.ask_songbook import ask, drop_question, keep_question
+from kopje.usecases.songs.ask_songbook import ask, drop_question, keep_question
 
 router = APIRouter(tags=["songs"])
 

@@ -31,9 +31,9 @@ from kopje.engraving.printing import Paper
 from kopje.formats.limits import MAX_BYTES
 from kopje.formats.write import MEDIA, write_tune
 from kopje.store import songs
-from kopje.usecases.bring_shipped_songs import bring_shipped_songs
-from kopje.usecases.print_song import song_sheet, under
-from kopje.usecases.songbook import Variant, about, analysis_of, import_files, keep_typed, seen, tell
+from kopje.usecases.songs.bring_shipped_songs import bring_shipped_songs
+from kopje.usecases.songs.print_song import song_sheet, under
+from kopje.usecases.songs.songbook import Variant, about, analysis_of, import_files, keep_typed, seen, tell
 
 router = APIRouter(tags=["songs"])
 SVG = "image/svg+xml"

@@ -30,7 +30,8 @@ from kopje.api.schemas.year import (
 from kopje.core.sequence.concepts import CHOIR
 from kopje.formats.ical import MOST_BYTES as ICAL_BYTES
 from kopje.formats.ical import read_holidays
-from kopje.usecases import plan_year, read_school_year, read_week, school_calendar, section_year, whereabouts
+from kopje.usecases.setup import school_calendar
+from kopje.usecases.year import plan_year, read_school_year, read_week, section_year, whereabouts
 
 router = APIRouter(tags=["year"])
 Grade = Annotated[int, Query(ge=0, le=CHOIR, examples=[2])]

@@ -13,8 +13,8 @@ from kopje.api.schemas.lessons import Tick
 from kopje.core.ledger.marks import Help, Result, Voices
 from kopje.core.sequence.concepts import Way
 from kopje.core.sequence.phases import Purpose
-from kopje.usecases.settle_events import Aside
-from kopje.usecases.take_events import MOST, Answer, Told
+from kopje.usecases.room.settle_events import Aside
+from kopje.usecases.room.take_events import MOST, Answer, Told
 from kopje.words import Words
 
 Id = Annotated[UUID, Field(strict=False)]

@@ -13,8 +13,8 @@ from kopje.core.ledger.events import ClassEvent
 from kopje.core.ledger.marks import Help, Result, Voices
 from kopje.core.ledger.rota import Place
 from kopje.core.sequence.concepts import Way
-from kopje.usecases.read_hearing import Hearing
-from kopje.usecases.read_ledger import Evidence, Grid, Told
+from kopje.usecases.ledger.read_hearing import Hearing
+from kopje.usecases.ledger.read_ledger import Evidence, Grid, Told
 from kopje.words import Words
 
 Level = Literal["not_heard", "not_yet", "nearly", "once", "secure"]

@@ -23,10 +23,10 @@ from kopje.core.sequence.concepts import Concept, ConceptKey, strand_name
 from kopje.core.sequence.phases import Purpose
 from kopje.core.songs.fit import Fit
 from kopje.store import tables
-from kopje.usecases.read_day import Entry
-from kopje.usecases.read_lesson import LessonView, PartView
-from kopje.usecases.read_section import Overview
-from kopje.usecases.songbook import as_sung
+from kopje.usecases.lessons.read_day import Entry
+from kopje.usecases.lessons.read_lesson import LessonView, PartView
+from kopje.usecases.songs.songbook import as_sung
+from kopje.usecases.year.read_section import Overview
 from kopje.words import Words
 
 Songs = Mapping[UUID, tables.Song]

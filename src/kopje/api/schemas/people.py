@@ -11,7 +11,7 @@ from pydantic import Field
 from kopje.api.schemas.base import Body, Name, Read
 from kopje.core.planning.meetings import Meeting
 from kopje.core.sequence.concepts import CHOIR
-from kopje.usecases.set_up_school import NewSection
+from kopje.usecases.setup.set_up_school import NewSection
 
 TimeZone = Annotated[str, Field(min_length=1, max_length=60)]
 Password = Annotated[str, Field(min_length=8, max_length=200)]

@@ -8,7 +8,7 @@ from kopje.api.schemas.base import Read
 from kopje.core.music.degree import Degree, Do
 from kopje.core.practice.drills import Call, counted_tones
 from kopje.core.practice.games import Masked, least_right, luck
-from kopje.usecases.guess_songs import Guessing
+from kopje.usecases.songs.guess_songs import Guessing
 
 
 class PlayedRead(Read):

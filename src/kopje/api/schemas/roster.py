@@ -13,7 +13,7 @@ from kopje.api.schemas.year import Clock
 from kopje.core.planning.meetings import Meeting
 from kopje.core.sequence.concepts import CHOIR
 from kopje.formats.roster import Roster, guessed_grade
-from kopje.usecases.set_up_school import NewSection
+from kopje.usecases.setup.set_up_school import NewSection
 from kopje.words import Words
 
 

@@ -10,7 +10,7 @@ from pydantic import Field
 from kopje.api.schemas.base import Body, Read
 from kopje.core.songs.question import called
 from kopje.store import tables
-from kopje.usecases.ask_songbook import Answered
+from kopje.usecases.songs.ask_songbook import Answered
 from kopje.words import Words
 
 Kind = Annotated[str, Field(min_length=1, max_length=80)]

@@ -17,7 +17,7 @@ from kopje.core.music.rhythm_syllables import spoken
 from kopje.core.music.tune import Problem
 from kopje.core.sequence.wording import Wording
 from kopje.store import tables
-from kopje.usecases.songbook import AS_IT_IS, Imported, Typed, Variant, as_sung, own_analysis, seen
+from kopje.usecases.songs.songbook import AS_IT_IS, Imported, Typed, Variant, as_sung, own_analysis, seen
 from kopje.words import Words
 
 ConceptName = Annotated[str, Field(min_length=1, max_length=60)]

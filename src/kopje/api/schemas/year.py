@@ -14,12 +14,12 @@ from kopje.api.schemas.people import SectionRead
 from kopje.core.planning.calendar import Span, available_minutes
 from kopje.core.planning.year.arcs import Arc, YearPlan
 from kopje.core.planning.year.ways import WayOut
-from kopje.usecases.plan_year import NewWish
-from kopje.usecases.read_school_year import SchoolGlance
-from kopje.usecases.read_week import WeekDay, WeekLesson
-from kopje.usecases.school_calendar import Calendar
-from kopje.usecases.section_year import SectionYear, spare
-from kopje.usecases.whereabouts import Whereabouts
+from kopje.usecases.setup.school_calendar import Calendar
+from kopje.usecases.year.plan_year import NewWish
+from kopje.usecases.year.read_school_year import SchoolGlance
+from kopje.usecases.year.read_week import WeekDay, WeekLesson
+from kopje.usecases.year.section_year import SectionYear, spare
+from kopje.usecases.year.whereabouts import Whereabouts
 from kopje.words import Words
 
 Clock = Annotated[str, Field(pattern=r"^([01]\d|2[0-3]):[0-5]\d$")]

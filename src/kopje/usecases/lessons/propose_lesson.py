@@ -22,7 +22,7 @@ from kopje.store import events, plans
 from kopje.store import tables as t
 from kopje.usecases.call import Call, Desk
 from kopje.usecases.snapshot import Planned, SectionNow, snapshot
-from kopje.usecases.songbook import cards
+from kopje.usecases.songs.songbook import cards
 
 
 @dataclass(frozen=True)

@@ -19,8 +19,8 @@ from kopje.core.reasons import Reason, because, packed
 from kopje.store import events, sections
 from kopje.store import tables as t
 from kopje.usecases.call import Call
-from kopje.usecases.known_lessons import KnownLesson, known_lessons
-from kopje.usecases.projections import keep_facts, keep_lessons, keep_standings
+from kopje.usecases.ledger.projections import keep_facts, keep_lessons, keep_standings
+from kopje.usecases.lessons.known_lessons import KnownLesson, known_lessons
 
 MOST = 500
 OF_A_PART = frozenset(("ticked", "rated"))

@@ -19,7 +19,7 @@ from kopje.formats.sequence_files import concept_of, concept_values
 from kopje.store import events, sequences, year
 from kopje.store import tables as t
 from kopje.usecases.call import Call
-from kopje.usecases.projections import keep_standings
+from kopje.usecases.ledger.projections import keep_standings
 
 _KEPT: dict[tuple[UUID, int, str], Sequence] = {}
 

@@ -12,7 +12,7 @@ from kopje.engraving.mei import Under, mei
 from kopje.engraving.printing import Sheet
 from kopje.engraving.render import Engraver
 from kopje.store import tables
-from kopje.usecases.songbook import AS_IT_IS, Variant, as_sung, seen
+from kopje.usecases.songs.songbook import AS_IT_IS, Variant, as_sung, seen
 from kopje.words import Words
 
 WIDTH, HEIGHT = 1800, 1950  # of the music on a page, in tenths of a millimetre, with room for the title

@@ -5,7 +5,7 @@ from __future__ import annotations
 from pathlib import Path
 
 from kopje.usecases.call import Call
-from kopje.usecases.songbook import Imported, import_file
+from kopje.usecases.songs.songbook import Imported, import_file
 
 
 def bring_shipped_songs(call: Call, folder: Path) -> list[Imported]:

@@ -14,7 +14,7 @@ from kopje.core.planning.meetings import Meeting
 from kopje.store import plans, sections, year
 from kopje.store import tables as t
 from kopje.usecases.call import Call
-from kopje.usecases.set_up_school import meeting_row
+from kopje.usecases.setup.set_up_school import meeting_row
 
 APART = 120  # days; nobody goes up a grade twice in one school year
 

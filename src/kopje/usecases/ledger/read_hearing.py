@@ -19,7 +19,7 @@ from kopje.core.sequence.concepts import Concept, Way
 from kopje.store import events, ledger, sections
 from kopje.store import tables as t
 from kopje.usecases.call import Call
-from kopje.usecases.read_lesson import LessonView, PartView, lesson
+from kopje.usecases.lessons.read_lesson import LessonView, PartView, lesson
 from kopje.usecases.snapshot import Before, SectionNow
 
 

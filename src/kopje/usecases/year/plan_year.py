@@ -17,8 +17,8 @@ from kopje.store import events, year
 from kopje.store import tables as t
 from kopje.store.snapshot import PlanRow, WishRow
 from kopje.usecases.call import Call, Desk
-from kopje.usecases.section_year import SectionYear, own_lengths, school_years, section_year, year_of
 from kopje.usecases.snapshot import SectionNow, snapshot
+from kopje.usecases.year.section_year import SectionYear, own_lengths, school_years, section_year, year_of
 
 LONGEST_PHASE = 12
 

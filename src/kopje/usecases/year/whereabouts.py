@@ -11,9 +11,9 @@ from kopje.core.reasons import Listed, Reason, because, listed
 from kopje.core.sequence.concepts import Concept
 from kopje.store.snapshot import sections_of_grade
 from kopje.usecases.call import Call
-from kopje.usecases.read_week import at_work
-from kopje.usecases.section_year import CORE, SectionYear, school_years, spare
 from kopje.usecases.snapshot import SectionNow, snapshot
+from kopje.usecases.year.read_week import at_work
+from kopje.usecases.year.section_year import CORE, SectionYear, school_years, spare
 
 
 @dataclass(frozen=True, slots=True)

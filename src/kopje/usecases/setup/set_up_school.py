@@ -16,7 +16,7 @@ from kopje.core.sequence.concepts import CHOIR
 from kopje.store import people, sections
 from kopje.store import tables as t
 from kopje.usecases.call import Call
-from kopje.usecases.sign_in import hashed
+from kopje.usecases.setup.sign_in import hashed
 
 MOST_CHILDREN = 120
 LONGEST_NAME = 60

@@ -8,8 +8,8 @@ from dataclasses import dataclass
 from kopje.core.reasons import Reason, because, listed
 from kopje.core.sequence.concepts import grade_name
 from kopje.usecases.call import Call
-from kopje.usecases.section_year import SectionYear, school_years, spare
 from kopje.usecases.snapshot import snapshot
+from kopje.usecases.year.section_year import SectionYear, school_years, spare
 
 
 @dataclass(frozen=True)

@@ -10,7 +10,7 @@ from kopje.core.reasons import Reason, unpacked
 from kopje.store import events, sections
 from kopje.store import tables as t
 from kopje.usecases.call import Call
-from kopje.usecases.take_events import Answer, Told, take
+from kopje.usecases.room.take_events import Answer, Told, take
 
 
 @dataclass(frozen=True)

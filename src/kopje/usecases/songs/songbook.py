@@ -28,7 +28,7 @@ from kopje.formats.song_line import read_song_line
 from kopje.store import songs, tables
 from kopje.store.songs import CardRow, Likely
 from kopje.usecases.call import Call
-from kopje.usecases.song_facts import work_out
+from kopje.usecases.songs.song_facts import work_out
 
 FACT_NAMES = {"C": "composer", "A": "words", "O": "origin", "R": "kind", "S": "source", "Z": "rights", "N": "note",
               "B": "book"}  # fmt: skip

@@ -12,7 +12,7 @@ from kopje.core.planning.meetings import Meeting
 from kopje.store import sections
 from kopje.store import tables as t
 from kopje.usecases.call import Call
-from kopje.usecases.set_up_school import NewSection, add_section, cleaned_names, enrol, meeting_row
+from kopje.usecases.setup.set_up_school import NewSection, add_section, cleaned_names, enrol, meeting_row
 
 MOST_SECTIONS = 120
 

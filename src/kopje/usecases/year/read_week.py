@@ -11,10 +11,10 @@ from kopje.core.planning.facts import monday
 from kopje.core.reasons import Listed, Param, because, listed
 from kopje.core.sequence.concepts import Concept
 from kopje.usecases.call import Call
-from kopje.usecases.read_day import Entry, entry
-from kopje.usecases.school_calendar import Calendar
-from kopje.usecases.section_year import SectionYear, school_years
+from kopje.usecases.lessons.read_day import Entry, entry
+from kopje.usecases.setup.school_calendar import Calendar
 from kopje.usecases.snapshot import snapshot
+from kopje.usecases.year.section_year import SectionYear, school_years
 
 
 @dataclass(frozen=True)

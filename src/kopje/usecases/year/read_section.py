@@ -12,9 +12,9 @@ from kopje.core.sequence.concepts import Concept
 from kopje.core.sequence.phases import Purpose
 from kopje.core.songs.fit import Fit, Met, fit, ranked
 from kopje.usecases.call import Call
-from kopje.usecases.read_day import Entry, entry
+from kopje.usecases.lessons.read_day import Entry, entry
 from kopje.usecases.snapshot import SectionNow, snapshot
-from kopje.usecases.songbook import cards
+from kopje.usecases.songs.songbook import cards
 
 AHEAD = 4  # lessons to come that are shown
 

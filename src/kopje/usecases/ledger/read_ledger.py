@@ -20,7 +20,7 @@ from kopje.store import snapshot as snapshots
 from kopje.store import tables as t
 from kopje.store.snapshot import SectionRow
 from kopje.usecases.call import Call
-from kopje.usecases.projections import value_of
+from kopje.usecases.ledger.projections import value_of
 from kopje.usecases.snapshot import Before, state_of
 
 EPOCH = date(1970, 1, 1)

@@ -12,10 +12,10 @@ from kopje.store import people, songs
 from kopje.store import tables as t
 from kopje.store.work import UnitOfWork
 from kopje.usecases.call import Call
-from kopje.usecases.projections import RULES, rebuild
-from kopje.usecases.school_sequence import sequence_for
-from kopje.usecases.song_facts import WORKED, work_out
-from kopje.usecases.songbook import analysis_of
+from kopje.usecases.ledger.projections import RULES, rebuild
+from kopje.usecases.setup.school_sequence import sequence_for
+from kopje.usecases.songs.song_facts import WORKED, work_out
+from kopje.usecases.songs.songbook import analysis_of
 
 BATCH = 200
 NOBODY = uuid.UUID(int=0)

@@ -1,0 +1,1 @@
+"""The ledger: what the children have shown, and whom to hear next."""

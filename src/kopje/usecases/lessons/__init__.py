@@ -1,0 +1,1 @@
+"""The next lesson: proposed, changed, read."""

@@ -1,0 +1,1 @@
+"""In the room: what happened is taken, and what was kept aside is settled."""

@@ -1,0 +1,1 @@
+"""Setting a school up: who signs in, classes, children, calendar, sequence."""

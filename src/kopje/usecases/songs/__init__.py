@@ -1,0 +1,1 @@
+"""The songbook: what comes in, what is asked of it, what is printed."""
