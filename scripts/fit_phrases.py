@@ -1,9 +1,9 @@
-"""Fit the tables of `core/analysis/phrase_weights.py` on half of the installed tunes that show their phrases; `make proof` tries the
-other half.
+"""Fit the tables of `core/analysis/phrase_weights.py` on half of the installed tunes that show their
+phrases; `make proof` tries the other half.
 
-Phrases are the lines of the folk songs, and the fermatas of four-part pieces; dance tunes are left out, whose lines of text are not
-phrases. Needs numpy and the corpus, both of the test environment. Prints the tables; two minutes.
-"""
+Phrases are the lines of the folk songs, and the fermatas of four-part pieces; dance tunes are left out,
+whose lines of text are not phrases. Needs numpy and the corpus, both of the test environment. Prints the
+tables; two minutes."""
 
 from __future__ import annotations
 

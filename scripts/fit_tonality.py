@@ -1,4 +1,5 @@
-"""Fit the weights of `core/analysis/tonic_weights.py` on half of the installed tunes; `make proof` tries them on the other half.
+"""Fit the weights of `core/analysis/tonic_weights.py` on half of the installed tunes; `make proof` tries
+them on the other half.
 
 Needs numpy and the corpus, both of the test environment. Prints the table; a few minutes.
 """

@@ -1,4 +1,5 @@
-"""The long runs behind what the README claims; figures go to docs/measured.md. Seeded, about a few minutes."""
+"""The long runs behind what the README claims; figures go to docs/measured.md. Seeded, about a few
+minutes."""
 
 from __future__ import annotations
 
@@ -44,14 +45,15 @@ CLEAR = "where major or minor is clear"
 
 
 def homes() -> list[str]:
-    """The half of the labelled tunes that nothing was fitted on: home found blind, with the file's word, and when sure."""
+    """The half of the labelled tunes that nothing was fitted on: home found blind, with the file's word, and
+    when sure."""
     rows: dict[str, list[tuple[bool, bool, bool]]] = {}
     for piece in tonics.half(tonics.labelled(), learning=False):
-        blind, told = analyse(blinded(piece.tune)), analyse(piece.tune)
+        blind, annotations = analyse(blinded(piece.tune)), analyse(piece.tune)
         good = tonics.found_tonic(blind) == piece.tonic
         sure = float(blind.tonality.confidence) > SURE
         name = piece.collection
-        rows.setdefault(name, []).append((good, tonics.found_tonic(told) == piece.tonic, sure))
+        rows.setdefault(name, []).append((good, tonics.found_tonic(annotations) == piece.tonic, sure))
         if tonics.clear(piece):
             rows.setdefault(CLEAR, []).append(rows[name][-1])
     every = [row for name, found in rows.items() if name != CLEAR for row in found]
@@ -63,8 +65,10 @@ def homes() -> list[str]:
     for name, found in [*sorted(rows.items()), ("all", every), (CLEAR, clear)]:
         wrong = sum(sure and not good for good, _, sure in found)
         sures = sum(sure for *_, sure in found)
-        lines.append(f"| {name} | {len(found)} | {_share(sum(r[0] for r in found), len(found))} | "
-                     f"{_share(sum(r[1] for r in found), len(found))} | {wrong} of {sures} |")  # fmt: skip
+        lines.append(
+            f"| {name} | {len(found)} | {_share(sum(r[0] for r in found), len(found))} | "
+            f"{_share(sum(r[1] for r in found), len(found))} | {wrong} of {sures} |"
+        )
     return lines
 
 
@@ -76,12 +80,16 @@ SECTIONS = 1000
 
 
 def phrases() -> list[str]:
-    """Borders said and heard blind beside those of the files' lines and fermatas; what is heard was learned on other pieces."""
+    """Borders said and heard blind beside those of the files' lines and fermatas; what is heard was learned
+    on other pieces."""
     rows: dict[str, borders.Score] = {}
     for collection, tune in (*borders.phrased(learning=False), *borders.printed(most=4000)):
         shown = collection in (*borders.PHRASED, borders.FERMATAS)
         rows.setdefault(collection if shown else f"{collection} (lines of print)", borders.Score()).add(tune)
-    lines = ["| collection | tunes | borders shown | equal spans | both | F1 | heard | both | F1 |", "|---|---|---|---|---|---|---|---|---|"]  # fmt: skip
+    lines = [
+        "| collection | tunes | borders shown | equal spans | both | F1 | heard | both | F1 |",
+        "|---|---|---|---|---|---|---|---|---|",
+    ]
     return lines + [
         f"| {name} | {x.tunes} | {x.shown} | {x.said} | {x.both} | {x.f1:.2f} | {x.heard} | {x.heard_right} | {x.f1_heard:.2f} |"
         for name, x in sorted(rows.items())
@@ -110,7 +118,8 @@ SPANS = ((0, 36), (37, 52), (53, 200))
 
 
 def years() -> list[str]:
-    """A thousand made-up sections: must-rules by the separate validator, how often the best is proven, how long it takes."""
+    """A thousand made-up sections: must-rules by the separate validator, how often the best is proven, how
+    long it takes."""
     rows: dict[tuple[int, int], list[tuple[bool, float, float]]] = {span: [] for span in SPANS}
     broken, worse = 0, 0
     for seed in range(SECTIONS):
@@ -123,8 +132,12 @@ def years() -> list[str]:
         worse += tier(asked, plan) > tier(asked, first)
         span = next(one for one in SPANS if one[0] <= asked.lessons <= one[1])
         rows[span].append((plan.status == "best_possible", took, (plan.cost + 1) / (first.cost + 1)))
-    lines = [f"{SECTIONS} sections, seeds 0 to {SECTIONS - 1}: {broken} plans break a must-rule, {worse} cost more than the greedy plan.", "",
-             "| lessons to plan | sections | proven best | median | slowest | cost beside the greedy plan, mean |", "|---|---|---|---|---|---|"]  # fmt: skip
+    lines = [
+        f"{SECTIONS} sections, seeds 0 to {SECTIONS - 1}: {broken} plans break a must-rule, {worse} cost more than the greedy plan.",
+        "",
+        "| lessons to plan | sections | proven best | median | slowest | cost beside the greedy plan, mean |",
+        "|---|---|---|---|---|---|",
+    ]
     for (low, high), found in rows.items():
         if found:
             proven = 100 * sum(one[0] for one in found) / len(found)

@@ -1,4 +1,5 @@
-"""Take the pictures of docs/screenshots from the made-up school: scripts/screenshots.py [NAME…] (all without a name)."""
+"""Take the pictures of docs/screenshots from the made-up school: scripts/screenshots.py [NAME…] (all without
+a name)."""
 
 from __future__ import annotations
 
@@ -19,8 +20,15 @@ from kopje.store.cluster import free_port
 
 ROOT = Path(__file__).resolve().parents[1]
 OUT = ROOT / "docs" / "screenshots"
-FLAGS = ["--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run", "--disable-background-networking",
-         "--disable-component-update", "--disable-sync"]  # fmt: skip
+FLAGS = [
+    "--no-sandbox",
+    "--disable-gpu",
+    "--disable-quic",
+    "--no-first-run",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+]
 NOW = "2026-11-24T09:05"
 
 
@@ -96,7 +104,7 @@ def song_phrases(camera: Camera) -> None:
 
 def song_words(camera: Camera) -> None:
     """Hands and phrases in the score; the words of the second verse on each tone, one tone chosen."""
-    camera.go(f"/songs/{camera.songs['Call Across the Hill']}")
+    camera.go(f"/songs/{camera.songs['Context Across the Hill']}")
     camera.page.wait_for_selector(".score .note")
     camera.page.keyboard.press("8")
     camera.page.keyboard.press("9")
@@ -174,10 +182,24 @@ def sequence(camera: Camera) -> None:
 
 
 VIEWS: dict[str, Callable[[Camera], None]] = {
-    "today": today, "section": section, "songs": songs, "type-song": type_song, "song": song, "song-phrases": song_phrases, "song-words": song_words, "lesson": lesson, "ledger": ledger,
-    "year": year, "school-year": school_year, "week": week, "set-up": set_up, "sequence": sequence,
-    "teach": teach, "projector": projector, "kept": kept,
-}  # fmt: skip
+    "today": today,
+    "section": section,
+    "songs": songs,
+    "type-song": type_song,
+    "song": song,
+    "song-phrases": song_phrases,
+    "song-words": song_words,
+    "lesson": lesson,
+    "ledger": ledger,
+    "year": year,
+    "school-year": school_year,
+    "week": week,
+    "set-up": set_up,
+    "sequence": sequence,
+    "teach": teach,
+    "projector": projector,
+    "kept": kept,
+}
 
 
 def main(names: list[str]) -> None:

@@ -22,6 +22,7 @@ step "types" .venv/bin/mypy
   cd web
   step "page: types" npm run --silent types
   step "page: style" npm run --silent lint
+  step "page: format" npm run --silent format
   step "page: tests" npm run --silent test
 )
 step "tests" $python -m pytest -q -n 2 --dist loadfile "$@" tests --ignore=tests/bench

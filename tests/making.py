@@ -14,8 +14,8 @@ from kopje.core.analysis.analysis import Analysis, analyse
 from kopje.core.errors import KopjeError
 from kopje.core.ledger.readiness import Counts, judge
 from kopje.core.reasons import Reason
-from kopje.core.sequence.arcs import SectionState, Taught
 from kopje.core.sequence.concepts import ConceptKey
+from kopje.core.sequence.section_state import SectionState, Taught
 from kopje.core.sequence.so_mi_first import SO_MI_FIRST
 from kopje.core.songs.contents import SongCard, card
 from kopje.core.songs.facts import SongFacts, song_facts

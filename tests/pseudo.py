@@ -1,4 +1,5 @@
-"""A made-up language: every word of the catalogue in letters that nothing else has, so that what stands outside it shows."""
+"""A made-up language: every word of the catalogue in letters that nothing else has, so that what stands
+outside it shows."""
 
 from __future__ import annotations
 
@@ -49,6 +50,7 @@ def _any_of(data: frozenset[str]) -> re.Pattern[str]:
 
 
 def plain_words(text: str, data: Iterable[str]) -> list[str]:
-    """The words in plain letters that are left of a text once the data in it is taken out, and what stands in quotes."""
+    """The words in plain letters that are left of a text once the data in it is taken out, and what stands
+    in quotes."""
     left = _any_of(frozenset(data) - {""}).sub(" ", re.sub("“[^”]*”", " ", text))
     return [word for word in WORD.findall(left) if word not in CALENDAR]

@@ -1,22 +1,20 @@
 import { defineConfigWithVueTs, vueTsConfigs } from '@vue/eslint-config-typescript'
+import prettier from 'eslint-config-prettier'
 import vue from 'eslint-plugin-vue'
 
 const features = ['strip', 'songs', 'lesson', 'teach', 'ledger', 'setup', 'year']
-const inward = (files, group, message) => ({ files, rules: { 'no-restricted-imports': ['error', { patterns: [{ group, message }] }] } })
+const inward = (files, group, message) => ({
+  files,
+  rules: { 'no-restricted-imports': ['error', { patterns: [{ group, message }] }] },
+})
 
 export default defineConfigWithVueTs(
   { ignores: ['src/**/generated/**', 'dist/**'] },
   vue.configs['flat/recommended'],
   vueTsConfigs.strict,
+  prettier,
   {
     rules: {
-      'vue/max-attributes-per-line': 'off',
-      'vue/singleline-html-element-content-newline': 'off',
-      'vue/html-self-closing': 'off',
-      'vue/first-attribute-linebreak': 'off',
-      'vue/html-closing-bracket-newline': 'off',
-      'vue/html-indent': 'off',
-      'vue/multiline-html-element-content-newline': 'off',
       'vue/multi-word-component-names': 'off',
       'vue/no-v-html': 'error',
       '@typescript-eslint/no-invalid-void-type': 'off',
@@ -24,8 +22,16 @@ export default defineConfigWithVueTs(
   },
   // The score is SVG that our own server drew; it is the one place where markup is set as such.
   { files: ['src/components/ScoreView.vue'], rules: { 'vue/no-v-html': 'off' } },
-  inward(['src/components/**', 'src/composables/**'], ['@/api/*', '@/features/*', '@/pages/*'], 'Components know neither api nor features.'),
+  inward(
+    ['src/components/**', 'src/composables/**'],
+    ['@/api/*', '@/features/*', '@/pages/*'],
+    'Components know neither api nor features.',
+  ),
   ...features.map((name) =>
-    inward([`src/features/${name}/**`], ['@/pages/*', ...features.filter((f) => f !== name).map((f) => `@/features/${f}/*`)], 'A feature never reaches into another.'),
+    inward(
+      [`src/features/${name}/**`],
+      ['@/pages/*', ...features.filter((f) => f !== name).map((f) => `@/features/${f}/*`)],
+      'A feature never reaches into another.',
+    ),
   ),
 )

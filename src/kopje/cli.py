@@ -43,8 +43,9 @@ def main(arguments: list[str] | None = None) -> int:
         return 2
     if not catalogue(settings.language, settings.locales).files:
         spoken = ", ".join(sorted(one.parent.name for one in settings.locales.glob("*/page.ftl"))) or "–"
-        said = Words(catalogue()).word("no_such_language", language=settings.language,
-                                       folder=str(settings.locales), spoken=spoken)  # fmt: skip
+        said = Words(catalogue()).word(
+            "no_such_language", language=settings.language, folder=str(settings.locales), spoken=spoken
+        )
         print(f"kopje: {said}", file=sys.stderr)
         return 2
     try:
@@ -127,7 +128,8 @@ def _analyse(options: argparse.Namespace) -> int:
 
 
 def _convert(options: argparse.Namespace) -> int:
-    """One file in another format. A book of tunes stays a book only as ABC; otherwise its first tune is written."""
+    """One file in another format. A book of tunes stays a book only as ABC; otherwise its first tune is
+    written."""
     from kopje.formats.abc_write import write_abc
     from kopje.formats.read import read_tunes
     from kopje.formats.write import write_tune
@@ -162,11 +164,23 @@ def _in_words(found: dict[str, Any]) -> str:
     """A short text; what is a judgement comes from the catalogue."""
     words = _words()
     lines = [
-        words.word("cli_home", title=found["title"], do=str(found["do"]), resting=found["resting_tone"] or "–",
-                   tonality=found["tonality"], sure=str(found["confidence"]), why=" ".join(found["reasons"])),
-        "  " + words.word("cli_tones", tones=" ".join(found["tone_set"]), name=words.say(tone_set_words(found["tone_set_name"])) if found["tone_set_name"] else "–",
-                          form=found["form"]),
-    ]  # fmt: skip
+        words.word(
+            "cli_home",
+            title=found["title"],
+            do=str(found["do"]),
+            resting=found["resting_tone"] or "–",
+            tonality=found["tonality"],
+            sure=str(found["confidence"]),
+            why=" ".join(found["reasons"]),
+        ),
+        "  "
+        + words.word(
+            "cli_tones",
+            tones=" ".join(found["tone_set"]),
+            name=words.say(tone_set_words(found["tone_set_name"])) if found["tone_set_name"] else "–",
+            form=found["form"],
+        ),
+    ]
     return "\n".join([*lines, *(f"  {problem['message']}" for problem in found["problems"])])
 
 
@@ -208,8 +222,13 @@ def _serve(options: argparse.Namespace) -> int:
         if cluster is not None and not options.demo:
             said = "  " + _words().word("cli_data_in", folder=str(cluster.folder))
         to_stderr(settings.log_level)
-        config = uvicorn.Config(create_app(settings, work), host=settings.host, port=settings.port,
-                                log_config=None, access_log=False)  # fmt: skip
+        config = uvicorn.Config(
+            create_app(settings, work),
+            host=settings.host,
+            port=settings.port,
+            log_config=None,
+            access_log=False,
+        )
         server = _telling(
             uvicorn.Server(config),
             _words().word("cli_is_at", address=f"http://{settings.host}:{settings.port}", said=said),
@@ -238,7 +257,8 @@ def _make_demo(cluster: Cluster, settings: Settings) -> None:
 
 
 def _port_must_be_free(settings: Settings) -> None:
-    """Said before anything is loaded. Something may still take it between now and then; then the server says so."""
+    """Said before anything is loaded. Something may still take it between now and then; then the server says
+    so."""
     from socket import SO_REUSEADDR, SOL_SOCKET, socket
 
     from kopje.core.errors import SetUpError
@@ -252,7 +272,8 @@ def _port_must_be_free(settings: Settings) -> None:
 
 
 def _own_database(settings: Settings, demo: bool) -> Cluster:
-    """Kopje's own server, running. A school's data that an earlier version kept beside the checkout is moved to its place."""
+    """Kopje's own server, running. A school's data that an earlier version kept beside the checkout is moved
+    to its place."""
     from kopje.core.errors import SetUpError
     from kopje.store.cluster import Cluster
     from kopje.store.places import demo_folder, has_data, move, school_folder
@@ -272,7 +293,8 @@ def _own_database(settings: Settings, demo: bool) -> Cluster:
 
 
 def _rebuild(options: argparse.Namespace) -> int:
-    """On the database that KOPJE_DATABASE_URL names, else on the school's own; exit 1 where something differed."""
+    """On the database that KOPJE_DATABASE_URL names, else on the school's own; exit 1 where something
+    differed."""
     from kopje.store import people
     from kopje.store.migrate import migrate
     from kopje.store.work import UnitOfWork, engine_for

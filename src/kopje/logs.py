@@ -19,9 +19,8 @@ SHARED: tuple[Processor, ...] = (
 
 
 def frames_only(_: Any, __: str, event: EventDict) -> EventDict:
-    """An exception as its kind and the places it came through. Its own text is left out: what a database or a parser says of a
-    row holds the row, and so a child's name.
-    """
+    """An exception as its kind and the places it came through. Its own text is left out: what a database or
+    a parser says of a row holds the row, and so a child's name."""
     given = event.pop("exc_info", None)
     error = sys.exc_info()[1] if given is True else given[1] if isinstance(given, tuple) else given
     if isinstance(error, BaseException):

@@ -15,7 +15,7 @@ from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from kopje import logs
 from kopje.api import operating, problems
-from kopje.api.deps import House, same_origin
+from kopje.api.deps import Services, same_origin
 from kopje.api.operating import Traced
 from kopje.api.problems import words_of
 from kopje.api.routes import (
@@ -38,8 +38,8 @@ from kopje.usecases.setup.start_up import bring_up_to_date, solvers_loaded
 from kopje.workers import Worker
 
 SECURITY = {
-    "Content-Security-Policy": "default-src 'self'; img-src 'self' data:; object-src 'none'; base-uri 'none'; "
-    "frame-ancestors 'none'; form-action 'self'",
+    "Content-Security-Policy": "default-src 'self'; img-src 'self' data:; object-src 'none'; "
+    "base-uri 'none'; frame-ancestors 'none'; form-action 'self'",
     "X-Content-Type-Options": "nosniff",
     "Referrer-Policy": "same-origin",
     "Cross-Origin-Opener-Policy": "same-origin",
@@ -53,7 +53,8 @@ def create_app(
     printer: Printer | None = None,
     solver: Worker | None = None,
 ) -> FastAPI:
-    """The application on a database; the workers that draw and solve start with it, the one that prints when it is needed."""
+    """The application on a database; the workers that draw and solve start with it, the one that prints when
+    it is needed."""
     logs.configure(settings.log_level)
     drawing, printing = engraver or Engraver(), printer or Printer(settings.web / "assets")
     solving = solver or Worker()
@@ -71,9 +72,16 @@ def create_app(
         printing.stop()
         solving.stop()
 
-    app = FastAPI(title="Kopje", version="0.1.0", lifespan=lifespan, docs_url=None, redoc_url=None,
-                  openapi_url="/api/openapi.json", separate_input_output_schemas=False)  # fmt: skip
-    app.state.house = House(settings, work, drawing, printing, solving)
+    app = FastAPI(
+        title="Kopje",
+        version="0.1.0",
+        lifespan=lifespan,
+        docs_url=None,
+        redoc_url=None,
+        openapi_url="/api/openapi.json",
+        separate_input_output_schemas=False,
+    )
+    app.state.services = Services(settings, work, drawing, printing, solving)
     app.add_middleware(GZipMiddleware, minimum_size=600, compresslevel=6)
     app.add_middleware(Secured)
     app.add_middleware(Traced)

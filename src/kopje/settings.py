@@ -14,12 +14,12 @@ CHECKOUT = Path(__file__).resolve().parents[2]
 
 
 class Settings(BaseSettings):
-    """From the environment, each with KOPJE_ in front: KOPJE_PORT, KOPJE_DATABASE_URL (docs/running.md lists them).
+    """From the environment, each with KOPJE_ in front: KOPJE_PORT, KOPJE_DATABASE_URL (docs/running.md lists
+    them).
 
     `today` fixes the date everywhere; `clock` also the time (KOPJE_TODAY=2026-11-24 or 2026-11-24T09:10).
-    `language` is the one that Kopje speaks, of those in the folder `locales`. `data`: where a school's own database lies;
-    None: where the system keeps such things.
-    """
+    `language` is the one that Kopje speaks, of those in the folder `locales`. `data`: where a school's own
+    database lies; None: where the system keeps such things."""
 
     model_config = SettingsConfigDict(env_prefix="KOPJE_", env_ignore_empty=True, frozen=True, extra="ignore")
 

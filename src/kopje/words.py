@@ -1,4 +1,5 @@
-"""Words at the edge: reasons and refusals become sentences, from the one catalogue (`locales/`) and the school's own words."""
+"""Words at the edge: reasons and refusals become sentences, from the one catalogue (`locales/`) and the
+school's own words."""
 
 from __future__ import annotations
 
@@ -69,7 +70,8 @@ class Catalogue:
         return bundle
 
     def text(self, code: str, params: Mapping[str, str | int | date] | None = None) -> str:
-        """One message; a code without a message is shown as it is, which a test forbids for every code there is."""
+        """One message; a code without a message is shown as it is, which a test forbids for every code there
+        is."""
         return self._said(code, tuple((params or {}).items()))
 
     @cached_property

@@ -26,7 +26,8 @@ def _limit_memory(size: int | None) -> None:
 
 
 def _timed(seconds: float | None, work: Callable[..., Answer], what: tuple[Any, ...]) -> Answer:
-    """In the worker. The kernel ends the process when its own time is up: native code cannot be interrupted from within."""
+    """In the worker. The kernel ends the process when its own time is up: native code cannot be interrupted
+    from within."""
     signal.setitimer(signal.ITIMER_PROF, seconds or 0)
     try:
         return work(*what)
@@ -37,10 +38,9 @@ def _timed(seconds: float | None, work: Callable[..., Answer], what: tuple[Any, 
 class Worker:
     """One process, started when it is first asked and replaced when it has died.
 
-    It is started afresh instead of being forked from the server: a fork of a process with threads may hold a lock for
-    ever, and would count the server's memory as its own. `seconds` of processor time (not of the clock) for each piece
-    of work; `memory` in bytes of address space.
-    """
+    It is started afresh instead of being forked from the server: a fork of a process with threads may hold a
+    lock for ever, and would count the server's memory as its own. `seconds` of processor time (not of the
+    clock) for each piece of work; `memory` in bytes of address space."""
 
     def __init__(self, seconds: float | None = None, memory: int | None = None) -> None:
         self.seconds = seconds
@@ -49,7 +49,8 @@ class Worker:
         self._lock = Lock()
 
     def run(self, work: Callable[..., Answer], *what: Any) -> Answer:
-        """What `work` answers, or its error. Work and arguments are pickled. WorkerLimitError when a limit was met."""
+        """What `work` answers, or its error. Work and arguments are pickled. WorkerLimitError when a limit
+        was met."""
         try:
             answer: Answer = (
                 self._started()

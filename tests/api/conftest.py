@@ -22,7 +22,7 @@ from kopje.main import create_app
 from kopje.store import plans, songs
 from kopje.store.tables import Child, School, Teacher
 from kopje.store.work import UnitOfWork
-from kopje.usecases.call import Call, Desk
+from kopje.usecases.context import Context, Desk
 from kopje.usecases.ledger.projections import RULES
 from kopje.usecases.lessons import propose_lesson
 from kopje.usecases.setup import school_calendar, set_up_school
@@ -38,7 +38,8 @@ OURS = {"x-kopje-request": "1"}
 
 @dataclass(frozen=True)
 class Place:
-    """A school with one section, a running lesson and one mark; `ids` by the names that paths and bodies use."""
+    """A school with one section, a running lesson and one mark; `ids` by the names that paths and
+    bodies use."""
 
     login: str
     ids: dict[str, str]
@@ -62,8 +63,8 @@ def printer() -> Iterator[Printer]:
 def make_school(work: UnitOfWork, name: str) -> Place:
     school_id, teacher_id, now = uuid.uuid4(), uuid.uuid4(), SETTINGS.now()
 
-    def call(session: Session) -> Call:
-        return Call(session, school_id, teacher_id, now, uuid.uuid4)
+    def ctx(session: Session) -> Context:
+        return Context(session, school_id, teacher_id, now, uuid.uuid4)
 
     with work.begin() as session:
         session.add(School(id=school_id, name=name, created=now, rules=RULES))
@@ -73,23 +74,33 @@ def make_school(work: UnitOfWork, name: str) -> Place:
         session.flush()
         meetings = (Meeting(1, time(9, 50)), Meeting(4, time(9, 10)))
         new = set_up_school.NewSection("2A", 2, 30, ("Ama", "Jun", "Ines", "Tove", "Kofi", "Lien"), meetings)
-        section = set_up_school.add_section(call(session), new)
-        bring_shipped_songs(call(session), SETTINGS.songs)
+        section = set_up_school.add_section(ctx(session), new)
+        bring_shipped_songs(ctx(session), SETTINGS.songs)
         off = SETTINGS.now().date() + timedelta(days=7)
-        (change,) = school_calendar.add_change(call(session), "lost", off, None, "Fire drill", [section.id])
+        (change,) = school_calendar.add_change(ctx(session), "lost", off, None, "Fire drill", [section.id])
         concert = school_calendar.add_concert(
-            call(session), "Concert", date(2026, 12, 17), [section.id], ["do"]
+            ctx(session), "Concert", date(2026, 12, 17), [section.id], ["do"]
         )
-        kept = ask_songbook.keep_question(call(session), "Quiet ones", {"has": ["re"]})
-    lesson_id = propose_lesson.propose(Desk(work, call), section.id)
+        kept = ask_songbook.keep_question(ctx(session), "Quiet ones", {"has": ["re"]})
+    lesson_id = propose_lesson.propose(Desk(work, ctx), section.id)
     with work.begin() as session:
         child = session.query(Child).filter_by(section_id=section.id).order_by(Child.name).first()
         part = next(p for p in plans.parts(session, lesson_id) if activity(p.activity).way == "sing")
         assert child is not None
-        ids = {"school_id": school_id, "section_id": section.id, "song_id": songs.of_school(session, school_id)[0].id,
-               "lesson_id": lesson_id, "part_id": part.id, "child_id": child.id, "mark_id": uuid.uuid4(),
-               "change_id": change.id, "concert_id": concert.id, "question_id": kept.id, "event_id": uuid.uuid4(),
-               "device": uuid.uuid4()}  # fmt: skip
+        ids = {
+            "school_id": school_id,
+            "section_id": section.id,
+            "song_id": songs.of_school(session, school_id)[0].id,
+            "lesson_id": lesson_id,
+            "part_id": part.id,
+            "child_id": child.id,
+            "mark_id": uuid.uuid4(),
+            "change_id": change.id,
+            "concert_id": concert.id,
+            "question_id": kept.id,
+            "event_id": uuid.uuid4(),
+            "device": uuid.uuid4(),
+        }
     return Place(name.lower(), {key: str(value) for key, value in ids.items()})
 
 
@@ -99,15 +110,27 @@ COUNTING = count(1)
 def event(place: Place, kind: str, at: str = "", **what: Any) -> dict[str, Any]:
     """An event as a device of this school's teacher makes it; `at` another moment than now."""
     return {
-        "id": str(uuid.uuid4()), "kind": kind, "section_id": place.ids["section_id"],
-        "lesson_id": place.ids["lesson_id"], "clock": at or SETTINGS.now().isoformat(), "device": place.ids["device"],
-        "sequence": next(COUNTING), **what,
-    }  # fmt: skip
+        "id": str(uuid.uuid4()),
+        "kind": kind,
+        "section_id": place.ids["section_id"],
+        "lesson_id": place.ids["lesson_id"],
+        "clock": at or SETTINGS.now().isoformat(),
+        "device": place.ids["device"],
+        "sequence": next(COUNTING),
+        **what,
+    }
 
 
 def mark(place: Place, result: str = "secure", **what: Any) -> dict[str, Any]:
-    full = {"child_id": place.ids["child_id"], "part_id": place.ids["part_id"], "concept": "so-mi", "way": "sing",
-            "voices": "alone", "help": "none", "result": result}  # fmt: skip
+    full = {
+        "child_id": place.ids["child_id"],
+        "part_id": place.ids["part_id"],
+        "concept": "so-mi",
+        "way": "sing",
+        "voices": "alone",
+        "help": "none",
+        "result": result,
+    }
     return event(place, "marked", **(full | what))
 
 

@@ -1,4 +1,5 @@
-"""However many sections there are: a page asks the database a fixed number of questions. And no sentence stands outside the catalogue."""
+"""However many sections there are: a page asks the database a fixed number of questions. And no sentence
+stands outside the catalogue."""
 
 from __future__ import annotations
 
@@ -32,12 +33,17 @@ def statements(connection: Connection) -> Iterator[list[str]]:
 def counted(client: TestClient, connection: Connection, place: Place) -> dict[str, int]:
     section, lesson, part = (place.ids[name] for name in ("section_id", "lesson_id", "part_id"))
     asked = {
-        "day": "/api/day", "week": "/api/week", "school's year": "/api/year", "grade's year": "/api/year/grade?grade=2",
-        "section": f"/api/sections/{section}", "section's year": f"/api/sections/{section}/year",
-        "ledger": f"/api/sections/{section}/ledger", "lesson": f"/api/lessons/{lesson}",
+        "day": "/api/day",
+        "week": "/api/week",
+        "school's year": "/api/year",
+        "grade's year": "/api/year/grade?grade=2",
+        "section": f"/api/sections/{section}",
+        "section's year": f"/api/sections/{section}/year",
+        "ledger": f"/api/sections/{section}/ledger",
+        "lesson": f"/api/lessons/{lesson}",
         "alternatives": f"/api/lessons/{lesson}/parts/{part}/alternatives",
         "hearing": f"/api/lessons/{lesson}/parts/{part}/hearing",
-    }  # fmt: skip
+    }
     counts = {}
     for name, path in asked.items():
         with statements(connection) as found:
@@ -55,8 +61,10 @@ def test_no_page_asks_more_of_the_database_for_more_sections(
     few = counted(client, connection, kestrel)
     for name, grade in {"KC": 0, "1C": 1, "2C": 2, "2D": 2, "3C": 3}.items():
         meets = [{"weekday": grade, "starts": "11:00", "minutes": None}]
-        made = client.post("/api/sections", json={"name": name, "grade": grade, "minutes": 30,
-                                                  "names": "Ada\nBo\nCy", "meetings": meets})  # fmt: skip
+        made = client.post(
+            "/api/sections",
+            json={"name": name, "grade": grade, "minutes": 30, "names": "Ada\nBo\nCy", "meetings": meets},
+        )
         assert made.status_code == 201, made.text
         assert client.post(f"/api/sections/{made.json()['id']}/lesson", json={}).status_code == 201
         client.post(f"/api/sections/{made.json()['id']}/year/fit", json={})

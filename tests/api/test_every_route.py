@@ -119,9 +119,15 @@ def needs_a_planned_lesson(path: str) -> bool:
     ("method", "path", "operation"), OPERATIONS, ids=[f"{m} {p}" for m, p, _ in OPERATIONS]
 )
 def test_only_the_owner_gets_or_changes_anything(
-    method: str, path: str, operation: dict[str, Any], owner: TestClient, app_client: TestClient, kestrel: Place,
-    heron: Place, connection: Connection,
-) -> None:  # fmt: skip
+    method: str,
+    path: str,
+    operation: dict[str, Any],
+    owner: TestClient,
+    app_client: TestClient,
+    kestrel: Place,
+    heron: Place,
+    connection: Connection,
+) -> None:
     stranger = signed_in(app_client, heron)
     alternative = swappable(owner, kestrel)
     before = rows_of(connection, kestrel)

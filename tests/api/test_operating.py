@@ -1,4 +1,5 @@
-"""What whoever runs it relies on: ids, health, logs that name nobody, days of the school's own zone, nothing kept for ever."""
+"""What whoever runs it relies on: ids, health, logs that name nobody, days of the school's own zone, nothing
+kept for ever."""
 
 from __future__ import annotations
 
@@ -78,7 +79,8 @@ def test_sign_ins_that_ran_out_are_cleared(app_client: TestClient, kestrel: Plac
     with work.begin() as session:
         session.execute(
             text(
-                "INSERT INTO sign_in (token_hash, teacher_id, created, expires) SELECT 'old', id, now(), '2026-01-01' FROM teacher"
+                "INSERT INTO sign_in (token_hash, teacher_id, created, expires) "
+                "SELECT 'old', id, now(), '2026-01-01' FROM teacher"
             )
         )
         session.execute(text("INSERT INTO failed_sign_in (login, moment) VALUES ('somebody', '2026-01-01')"))

@@ -1,4 +1,5 @@
-"""Whatever the schema allows, and what it does not: every operation answers within its own schema, and nothing breaks the house."""
+"""Whatever the schema allows, and what it does not: every operation answers within its own schema, and
+nothing breaks the house."""
 
 from __future__ import annotations
 

@@ -6,8 +6,8 @@ import pytest
 from fastapi.testclient import TestClient
 
 from api.conftest import Place, signed_in
-from kopje.core.songs.fit import Met
 from kopje.core.songs.question import SongQuestion, answer
+from kopje.core.songs.suitability import Met
 from making import DAY, declared, shipped_facts
 
 KNOWN = ["so-mi", "la", "do", "quarter-eighths", "two-beat-meter", "half", "beat-rest", "high-low"]
@@ -80,10 +80,10 @@ def test_what_is_said_about_a_song_and_mending_a_bar(client: TestClient) -> None
     assert insight["phrases"][1]["relation"] == "a' differs from a: re instead of do on the last tone."
     assert {"rest", "longer"} <= {way["how"] for way in insight["repairs"]}
     bar = insight["repairs"][0]["bar"]
-    mended = client.put(f"/api/songs/{song}/told", json={"repairs": {str(bar): "longer"}}).json()
+    mended = client.put(f"/api/songs/{song}/annotations", json={"repairs": {str(bar): "longer"}}).json()
     assert mended["problems"] == []
     assert client.get(f"/api/songs/{song}/insight").json()["repairs"] == []
-    assert len(client.put(f"/api/songs/{song}/told", json={}).json()["problems"]) == 1
+    assert len(client.put(f"/api/songs/{song}/annotations", json={}).json()["problems"]) == 1
     assert {axis["name"] for axis in insight["difficulty"]} == {
         "tones",
         "motion",
@@ -96,10 +96,12 @@ def test_what_is_said_about_a_song_and_mending_a_bar(client: TestClient) -> None
 
 def test_the_teachers_word_on_concepts_is_asked_for_too(client: TestClient, kestrel: Place) -> None:
     song = bring(client)
-    client.put(f"/api/songs/{song}/told", json={"has": ["round"], "lacks": ["re"]})
+    client.put(f"/api/songs/{song}/annotations", json={"has": ["round"], "lacks": ["re"]})
     assert "Hill song" in titles(client, has="round")
     assert "Hill song" not in titles(client, has="re")
-    assert client.put(f"/api/songs/{song}/told", json={"has": ["re"], "lacks": ["re"]}).status_code == 422
+    assert (
+        client.put(f"/api/songs/{song}/annotations", json={"has": ["re"], "lacks": ["re"]}).status_code == 422
+    )
 
 
 def test_a_title_may_have_several_tunes_and_facts_are_the_teachers(client: TestClient) -> None:
@@ -143,7 +145,7 @@ def test_best_keys_say_why(client: TestClient, purpose: str, said: str) -> None:
 def test_a_meter_the_teacher_takes_away_is_not_found_either(client: TestClient) -> None:
     song = bring(client)
     assert "Hill song" in titles(client, has="two-beat-meter")
-    client.put(f"/api/songs/{song}/told", json={"lacks": ["two-beat-meter"]})
+    client.put(f"/api/songs/{song}/annotations", json={"lacks": ["two-beat-meter"]})
     assert "Hill song" not in titles(client, has="two-beat-meter")
 
 

@@ -56,20 +56,21 @@ def test_the_teachers_word_is_kept_and_taken_back(client: TestClient, kestrel: P
     address = f"/api/sections/{kestrel.ids['section_id']}/year"
     laid = client.post(f"{address}/fit").json()
     start = laid["next_lesson"] + 10
-    wish = {"concept": "do", "start": start, "prepare": None, "practise": None, "next_year": False}
-    refused = client.put(f"{address}/wishes", json={"wishes": [wish], "reserve": None})
+    override = {"concept": "do", "start": start, "prepare": None, "practise": None, "next_year": False}
+    refused = client.put(f"{address}/overrides", json={"overrides": [override], "reserve": None})
     assert refused.status_code == 409
     assert f"Do begins in lesson {start}. Concert needs do by lesson" in refused.json()["title"]
-    assert year(client, kestrel)["wishes"] == []
+    assert year(client, kestrel)["overrides"] == []
     client.delete(f"/api/concerts/{kestrel.ids['concert_id']}")
-    moved = client.put(f"{address}/wishes", json={"wishes": [wish], "reserve": None}).json()
+    moved = client.put(f"{address}/overrides", json={"overrides": [override], "reserve": None}).json()
     do = next(arc for arc in moved["arcs"] if arc["concept"]["key"] == "do")
     assert (do["start"], do["fixed"]) == (start, True)
     later = client.put(
-        f"{address}/wishes", json={"wishes": [{**wish, "start": None, "next_year": True}], "reserve": None}
+        f"{address}/overrides",
+        json={"overrides": [{**override, "start": None, "next_year": True}], "reserve": None},
     ).json()
     assert [one["key"] for one in later["next_year"]] == ["do"]
-    past = client.put(f"{address}/wishes", json={"wishes": [{**wish, "start": 1}], "reserve": None})
+    past = client.put(f"{address}/overrides", json={"overrides": [{**override, "start": 1}], "reserve": None})
     assert past.status_code == 409
     assert "not among the lessons to come" in past.json()["title"]
     assert [one["key"] for one in year(client, kestrel)["next_year"]] == ["do"]
@@ -161,7 +162,9 @@ def test_into_the_next_year_children_go_up_with_their_marks_and_are_to_be_heard_
     assert client.post("/api/roll-over").json() == steps
     again = client.post("/api/roll-over")
     assert (again.status_code, again.json()["title"]) == (
-        409, "The school went into its next year on 24 November 2026 already. Nothing was changed.")  # fmt: skip
+        409,
+        "The school went into its next year on 24 November 2026 already. Nothing was changed.",
+    )
     after = {one["name"]: one for one in client.get("/api/sections").json()}
     assert {name: one["grade"] for name, one in after.items()} == {"2A": 2, "3A": 3}
     assert after["3A"]["id"] == kestrel.ids["section_id"]
@@ -192,8 +195,8 @@ def test_a_split_arc_rests_and_goes_on(client: TestClient, kestrel: Place) -> No
     arc = next(one for one in laid["arcs"] if not one["short"] and not one["begun"] and one["core"])
     client.delete(f"/api/concerts/{kestrel.ids['concert_id']}")
     from_ = arc["start"] + 2
-    wish = {"concept": arc["concept"]["key"], "start": arc["start"], "pause_from": from_, "pause": 3}
-    split = client.put(f"{address}/wishes", json={"wishes": [wish]})
+    override = {"concept": arc["concept"]["key"], "start": arc["start"], "pause_from": from_, "pause": 3}
+    split = client.put(f"{address}/overrides", json={"overrides": [override]})
     assert split.status_code == 200, split.text
     mine = next(one for one in split.json()["arcs"] if one["concept"]["key"] == arc["concept"]["key"])
     busy = {
@@ -204,7 +207,7 @@ def test_a_split_arc_rests_and_goes_on(client: TestClient, kestrel: Place) -> No
     }
     assert {from_ - 1, from_ + 3} <= busy
     assert not busy & {from_, from_ + 1, from_ + 2}
-    half = client.put(f"{address}/wishes", json={"wishes": [{"concept": "do", "pause": 2}]})
+    half = client.put(f"{address}/overrides", json={"overrides": [{"concept": "do", "pause": 2}]})
     assert (half.status_code, half.json()["code"]) == (409, "plan_impossible")
 
 
@@ -216,7 +219,7 @@ def test_a_concept_is_not_named_before_its_day(client: TestClient, kestrel: Plac
     named = next(run["first"] for run in arc["phases"] if run["phase"] == "present")
     day = laid["lessons"][named + 3]
     moved = client.put(
-        f"{address}/wishes", json={"wishes": [{"concept": arc["concept"]["key"], "not_before": day}]}
+        f"{address}/overrides", json={"overrides": [{"concept": arc["concept"]["key"], "not_before": day}]}
     ).json()
     after = next(one for one in moved["arcs"] if one["concept"]["key"] == arc["concept"]["key"])
     assert (
@@ -242,8 +245,17 @@ def test_the_sequence_says_when_in_each_year_a_concept_is_named(client: TestClie
 
 
 def test_meetings_may_differ_in_length(client: TestClient, kestrel: Place) -> None:
-    body = {"name": "4C", "grade": 4, "minutes": 45, "names": "Ama", "declare_earlier": True, "meetings": [
-        {"weekday": 0, "starts": "09:00", "minutes": 30}, {"weekday": 2, "starts": "09:00", "minutes": None}]}  # fmt: skip
+    body = {
+        "name": "4C",
+        "grade": 4,
+        "minutes": 45,
+        "names": "Ama",
+        "declare_earlier": True,
+        "meetings": [
+            {"weekday": 0, "starts": "09:00", "minutes": 30},
+            {"weekday": 2, "starts": "09:00", "minutes": None},
+        ],
+    }
     made = client.post("/api/sections", json=body).json()
     client.put(
         "/api/calendar",
@@ -262,8 +274,15 @@ def test_meetings_may_differ_in_length(client: TestClient, kestrel: Place) -> No
 
 
 def test_the_schools_own_words_are_said_by_every_page(client: TestClient, kestrel: Place) -> None:
-    words = {"so": "sol", "ti": "ti", "names": "solfa", "rhythm": "counting", "minor": "la", "model": "listen-to-create",
-             "phase_words": {"echo": "sing back", "unknown": "x"}}  # fmt: skip
+    words = {
+        "so": "sol",
+        "ti": "ti",
+        "names": "solfa",
+        "rhythm": "counting",
+        "minor": "la",
+        "model": "listen-to-create",
+        "phase_words": {"echo": "sing back", "unknown": "x"},
+    }
     read = client.put("/api/words", json=words).json()
     assert read["phases"] == {"present": "name", "prepare": "listen, sing back", "practise": "read, create"}
     assert read["phase_words"] == {"echo": "sing back"}
@@ -276,8 +295,14 @@ def test_the_schools_own_words_are_said_by_every_page(client: TestClient, kestre
 def test_a_choir_is_made_of_children_of_the_classes_and_hears_them(
     client: TestClient, kestrel: Place
 ) -> None:
-    body = {"name": "Choir", "grade": 13, "minutes": 60, "names": "Somebody New", "declare_earlier": True,
-            "meetings": [{"weekday": 2, "starts": "14:30"}]}  # fmt: skip
+    body = {
+        "name": "Choir",
+        "grade": 13,
+        "minutes": 60,
+        "names": "Somebody New",
+        "declare_earlier": True,
+        "meetings": [{"weekday": 2, "starts": "14:30"}],
+    }
     choir = client.post("/api/sections", json=body).json()
     child = kestrel.ids["child_id"]
     client.put(f"/api/sections/{choir['id']}/singers", json={"child_ids": [str(child)]})

@@ -47,11 +47,13 @@ def serving(engine: Engine, login: str) -> Iterator[Browser]:
         said = server.stdout.readline()
         assert b"Kopje is at" in said, said
         connection = http.client.HTTPConnection("127.0.0.1", port)
-        ours = {"content-type": "application/json", "x-kopje-request": "1"}
-        connection.request("POST", "/api/sign-in", json.dumps({"login": login, "password": PASSWORD}), ours)
+        shipped = {"content-type": "application/json", "x-kopje-request": "1"}
+        connection.request(
+            "POST", "/api/sign-in", json.dumps({"login": login, "password": PASSWORD}), shipped
+        )
         answer = connection.getresponse()
         answer.read()
-        yield Browser(connection, {**ours, "cookie": answer.headers["set-cookie"].split(";")[0]})
+        yield Browser(connection, {**shipped, "cookie": answer.headers["set-cookie"].split(";")[0]})
         connection.close()
     finally:
         server.terminate()

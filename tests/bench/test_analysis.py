@@ -13,7 +13,7 @@ music21 = pytest.importorskip("music21")
 TUNES = 200
 
 
-def ours(name: str, data: bytes) -> tuple[set[str], str, str, str, int]:
+def shipped(name: str, data: bytes) -> tuple[set[str], str, str, str, int]:
     a = analyse(read_tunes(data, name)[0])
     pitches = [s.pitch for s in a.attacks if s.pitch]
     assert a.range is not None
@@ -22,9 +22,9 @@ def ours(name: str, data: bytes) -> tuple[set[str], str, str, str, int]:
 
 def test_two_hundred_tunes() -> None:
     tunes = folk_tunes(20261125, TUNES)
-    ours(*tunes[0])
+    shipped(*tunes[0])
     independent(tunes[0][1])
-    mine, answers = timed(lambda: [ours(name, data) for name, data in tunes])
+    mine, answers = timed(lambda: [shipped(name, data) for name, data in tunes])
     theirs, references = timed(lambda: [independent(data) for _, data in tunes])
     say(f"read and analyse {TUNES} tunes, per tune", mine / TUNES, theirs / TUNES, "at most 0.1")
     differ = [(name, a, b) for (name, _), a, b in zip(tunes, answers, references, strict=True) if a != b]

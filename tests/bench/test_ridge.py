@@ -1,4 +1,5 @@
-"""The ridges of a grade of four sections over forty weeks: what the browser computes, beside the bare data query."""
+"""The ridges of a grade of four sections over forty weeks: what the browser computes, beside the bare data
+query."""
 
 from __future__ import annotations
 
@@ -16,7 +17,7 @@ from browser.conftest import Running, browser, page, serve  # noqa: F401
 from conftest import SETTINGS
 from kopje.core.planning.calendar import Span
 from kopje.core.planning.meetings import Meeting
-from kopje.usecases.call import Call
+from kopje.usecases.context import Context
 from kopje.usecases.setup import school_calendar, set_up_school
 from kopje.usecases.year import plan_year
 
@@ -29,12 +30,12 @@ def school(browser: Browser, serve: Callable[[str], Running]) -> Running:  # noq
     with running.work.begin() as session:
         ids = (uuid.uuid4(), uuid.uuid4())
         set_up_school.first_run(session, ids, "Bench", "Noor", "bench", "a long password", SETTINGS.now())
-        call = Call(session, *ids, SETTINGS.now(), uuid.uuid4)
-        school_calendar.set_periods(call, [Span(date(2026, 8, 31), date(2027, 6, 4), "Year")], [], 0)
+        ctx = Context(session, *ids, SETTINGS.now(), uuid.uuid4)
+        school_calendar.set_periods(ctx, [Span(date(2026, 8, 31), date(2027, 6, 4), "Year")], [], 0)
         for n, letter in enumerate("ABCD"):
             names = tuple(f"Child {i}" for i in range(22))
             new = set_up_school.NewSection(f"3{letter}", 3, 45, names, (Meeting(n, time(9)),))
-            plan_year.fit(call, set_up_school.add_section(call, new).id)
+            plan_year.fit(ctx, set_up_school.add_section(ctx, new).id)
     return running
 
 

@@ -1,4 +1,5 @@
-"""A school of 24 sections and 600 children: what its pages ask, and a batch of events, beside the bare statements."""
+"""A school of 24 sections and 600 children: what its pages ask, and a batch of events, beside the bare
+statements."""
 
 from __future__ import annotations
 
@@ -26,9 +27,9 @@ from kopje.core.sequence.so_mi_first import SO_MI_FIRST
 from kopje.main import create_app
 from kopje.store import plans
 from kopje.store.work import UnitOfWork, engine_for
-from kopje.usecases.call import Call, Desk
+from kopje.usecases.context import Context, Desk
 from kopje.usecases.lessons import propose_lesson
-from kopje.usecases.room.take_events import Told, take
+from kopje.usecases.room.take_events import ReportedEvent, take
 from kopje.usecases.setup import set_up_school
 from kopje.usecases.year import plan_year
 
@@ -61,17 +62,17 @@ def school() -> Iterator[School]:
     teacher = plain.execute("SELECT id FROM teacher").fetchone()[0]  # type: ignore[index]
     for weeks in range(LESSONS, -1, -1):
         moment = SETTINGS.now() - timedelta(weeks=weeks)
-        desk = Desk(work, lambda session, at=moment: Call(session, ids, teacher, at, uuid.uuid4))  # type: ignore[misc]
+        desk = Desk(work, lambda session, at=moment: Context(session, ids, teacher, at, uuid.uuid4))  # type: ignore[misc]
         if weeks == LESSONS:
             with work.begin() as session:
-                sections = [_section(desk.call(session), number) for number in range(SECTIONS - 1)]
+                sections = [_section(desk.ctx(session), number) for number in range(SECTIONS - 1)]
             for section in sections:
                 plan_year.fit(desk, section)
         for section in sections:
             lesson = propose_lesson.propose(desk, section)
             if weeks:
                 with work.begin() as session:
-                    _teach(desk.call(session), session, section, lesson, chance)
+                    _teach(desk.ctx(session), session, section, lesson, chance)
     plain.execute("ANALYZE")
     asked: list[str] = []
     event.listen(engine, "before_cursor_execute", lambda _c, _k, statement, *_: asked.append(statement))
@@ -89,7 +90,7 @@ def school() -> Iterator[School]:
     engine.dispose()
 
 
-def _section(call: Call, number: int) -> uuid.UUID:
+def _section(ctx: Context, number: int) -> uuid.UUID:
     grade, letter = divmod(number, 4)
     meetings = (
         Meeting(number % 5, time(8 + number // 5, 0)),
@@ -97,21 +98,21 @@ def _section(call: Call, number: int) -> uuid.UUID:
     )
     names = tuple(f"Child {number} {n}" for n in range(CHILDREN))
     return set_up_school.add_section(
-        call, set_up_school.NewSection(f"{grade}{'CDEF'[letter]}", grade, 30, names, meetings)
+        ctx, set_up_school.NewSection(f"{grade}{'CDEF'[letter]}", grade, 30, names, meetings)
     ).id
 
 
-def _teach(call: Call, session: Session, section: uuid.UUID, lesson: uuid.UUID, chance: Random) -> None:
+def _teach(ctx: Context, session: Session, section: uuid.UUID, lesson: uuid.UUID, chance: Random) -> None:
     """Everything done, every child heard in four concepts."""
     device = uuid.uuid4()
 
-    def told(kind: str, **more: Any) -> Told:
-        return Told(uuid.uuid4(), kind, section, lesson, call.now, device, next(COUNTING), **more)
+    def reported(kind: str, **more: Any) -> ReportedEvent:
+        return ReportedEvent(uuid.uuid4(), kind, section, lesson, ctx.now, device, next(COUNTING), **more)
 
-    children = [child.id for child in _roll(session, section, call)]
-    concepts = chance.sample([c.key for c in call.sequence.concepts[:30]], 4)
+    children = [child.id for child in _roll(session, section, ctx)]
+    concepts = chance.sample([c.key for c in ctx.sequence.concepts[:30]], 4)
     marks = [
-        told(
+        reported(
             "marked",
             child_id=child,
             body={
@@ -125,14 +126,16 @@ def _teach(call: Call, session: Session, section: uuid.UUID, lesson: uuid.UUID, 
         for child in children
         for concept in concepts
     ]
-    ticks = [told("ticked", part_id=part.id, body={"tick": "done"}) for part in plans.parts(session, lesson)]
-    take(call, call.now, [told("started"), *ticks, *marks, told("ended")])
+    ticks = [
+        reported("ticked", part_id=part.id, body={"tick": "done"}) for part in plans.parts(session, lesson)
+    ]
+    take(ctx, ctx.now, [reported("started"), *ticks, *marks, reported("ended")])
 
 
-def _roll(session: Session, section: uuid.UUID, call: Call) -> Any:
+def _roll(session: Session, section: uuid.UUID, ctx: Context) -> Any:
     from kopje.store import sections
 
-    return sections.roll(session, section, call.today)
+    return sections.roll(session, section, ctx.today)
 
 
 SHOWN = {
@@ -141,7 +144,7 @@ SHOWN = {
 }
 WHERE = ("period", "meeting", "change", "concert")
 HEARD = ("child", "membership", "standing")  # what a year still needs comes from who has what
-YEAR = ("arc", "wish", "section_facts", "declared", "year_plan")
+YEAR = ("arc", "arc_override", "section_facts", "declared", "year_plan")
 
 
 def of_school(*tables: str) -> list[str]:
@@ -167,11 +170,13 @@ PAGES = {
     "the school's year": ("/api/year", of_school("section", *WHERE, *HEARD, *YEAR)),
 }
 LEDGER = (
-    "SELECT * FROM section WHERE id = %(section)s", "SELECT * FROM section_facts WHERE section_id = %(section)s",
-    "SELECT * FROM declared WHERE section_id = %(section)s", "SELECT id, name, joined, \"left\" FROM child WHERE section_id = %(section)s",
+    "SELECT * FROM section WHERE id = %(section)s",
+    "SELECT * FROM section_facts WHERE section_id = %(section)s",
+    "SELECT * FROM declared WHERE section_id = %(section)s",
+    'SELECT id, name, joined, "left" FROM child WHERE section_id = %(section)s',
     """SELECT s.child_id, s.concept, s.level, s.partly, s.last_full FROM standing s JOIN child c ON c.id = s.child_id
     WHERE c.section_id = %(section)s""",
-)  # fmt: skip
+)
 
 
 def test_pages_of_a_big_school(school: School) -> None:
@@ -219,11 +224,24 @@ def test_a_batch_of_200_events(school: School) -> None:
     def batch() -> bytes:
         device = str(uuid.uuid4())
         events = [
-            {"id": str(uuid.uuid4()), "kind": "marked", "section_id": place.ids["section_id"], "lesson_id": place.ids["lesson_id"],
-             "clock": SETTINGS.now().isoformat(), "device": device, "sequence": n + 1, "child_id": str(children[n % len(children)]),
-             "part_id": place.ids["part_id"], "concept": CONCEPTS[n // len(children)], "way": "sing", "voices": "alone", "help": "none", "result": "secure"}
+            {
+                "id": str(uuid.uuid4()),
+                "kind": "marked",
+                "section_id": place.ids["section_id"],
+                "lesson_id": place.ids["lesson_id"],
+                "clock": SETTINGS.now().isoformat(),
+                "device": device,
+                "sequence": n + 1,
+                "child_id": str(children[n % len(children)]),
+                "part_id": place.ids["part_id"],
+                "concept": CONCEPTS[n // len(children)],
+                "way": "sing",
+                "voices": "alone",
+                "help": "none",
+                "result": "secure",
+            }
             for n in range(200)
-        ]  # fmt: skip
+        ]
         return json.dumps({"sent": SETTINGS.now().isoformat(), "events": events}).encode()
 
     first = school.browser.post("/api/events", batch())[0]["id"]

@@ -1,4 +1,5 @@
-"""Songs: reading beside music21, analysing beside music21, engraving against its limits, the songbook's sentence beside its bare SQL."""
+"""Songs: reading beside music21, analysing beside music21, engraving against its limits, the songbook's
+sentence beside its bare SQL."""
 
 from __future__ import annotations
 
@@ -22,7 +23,7 @@ from kopje.formats.musicxml_write import write_musicxml
 from kopje.formats.read import read_tunes
 from kopje.store import sections
 from kopje.store.work import UnitOfWork, engine_for
-from kopje.usecases.call import Call, Desk
+from kopje.usecases.context import Context, Desk
 from kopje.usecases.lessons import propose_lesson
 from kopje.usecases.snapshot import snapshot
 from kopje.usecases.songs import songbook
@@ -132,20 +133,20 @@ def test_the_sentence() -> None:
         section = sections.section(
             session, uuid.UUID(place.ids["school_id"]), uuid.UUID(place.ids["section_id"])
         )
-        call = Call(session, section.school_id, uuid.uuid4(), SETTINGS.now(), uuid.uuid4)
+        ctx = Context(session, section.school_id, uuid.uuid4(), SETTINGS.now(), uuid.uuid4)
         there = set(sections.declared(session, section.id))
         for concept in {"do", "half", "do-pentatonic", "four-sixteenths", "fa", "low-la"} - there:
-            session.add(_declared(call, section.id, concept))
+            session.add(_declared(ctx, section.id, concept))
         session.flush()
-        only = sorted(known_to(snapshot(call, [section.id]).section(section.id).state, asked))
+        only = sorted(known_to(snapshot(ctx, [section.id]).section(section.id).state, asked))
         values = {"section": section.id, "school": section.school_id, "has": ["tone:re"], "only": only}
-        found, total = ask(call, asked, section.id, "", 0, 100)
+        found, total = ask(ctx, asked, section.id, "", 0, 100)
         assert total > 200
         rows = plain.execute(BARE, values).fetchall()
         assert [row[0] for row in rows] == [one.song.id for one in found]
         mine, bare = alternating(
             15,
-            lambda: ask(call, asked, section.id, "", 0, 100),
+            lambda: ask(ctx, asked, section.id, "", 0, 100),
             lambda: plain.execute(BARE, values).fetchall(),
         )
     say(
@@ -177,36 +178,56 @@ def forget() -> None:
 
 def propose(work: UnitOfWork, place: Place) -> None:
     school, asks = uuid.UUID(place.ids["school_id"]), uuid.uuid4()
-    desk = Desk(work, lambda session: Call(session, school, asks, SETTINGS.now(), uuid.uuid4))
+    desk = Desk(work, lambda session: Context(session, school, asks, SETTINGS.now(), uuid.uuid4))
     propose_lesson.propose(desk, uuid.UUID(place.ids["section_id"]))
 
 
-def _declared(call: Call, section_id: uuid.UUID, concept: str) -> object:
+def _declared(ctx: Context, section_id: uuid.UUID, concept: str) -> object:
     from kopje.store.tables import Declared
 
     return Declared(
-        id=call.new_id(),
-        school_id=call.school_id,
+        id=ctx.new_id(),
+        school_id=ctx.school_id,
         section_id=section_id,
         concept=concept,
-        declared_on=call.today,
+        declared_on=ctx.today,
     )
 
 
 def _fill(plain: psycopg.Connection, school: str) -> None:
     """Copies of our songs under other titles, with other bytes and sometimes other tones."""
     chance = Random(4)
-    songs = plain.execute("SELECT source, things, aspects, fits, shown, filename, card FROM song").fetchall()
+    songs = plain.execute(
+        "SELECT source, elements, features, fits, summary, filename, card FROM song"
+    ).fetchall()
     tones = ["tone:fa", "tone:ti", "tone:re", "figure:syncopation", "tone:la,"]
     with (
         plain.cursor() as cursor,
         cursor.copy(
-            "COPY song (id, school_id, title, filename, source, content_hash, facts, added, ours, things, aspects, fits, shown, search, worked, card) FROM STDIN"
+            "COPY song (id, school_id, title, filename, source, content_hash, facts, added, shipped, elements, features, fits, summary, search, facts_version, card) FROM STDIN"
         ) as copy,
     ):
         for number in range(SONGS_KEPT - len(songs)):
-            source, things, aspects, fits, shown, filename, card = chance.choice(songs)
-            more = sorted({*things, *chance.sample(tones, chance.randint(0, 2))})
-            copy.write_row((uuid.uuid4(), school, f"Song {chance.random():.9f}", filename, source, f"{number:064d}", "{}", SETTINGS.now(),
-                            False, more, aspects, fits, json.dumps(shown), "song", 1, json.dumps(card)))  # fmt: skip
+            source, elements, features, fits, shown, filename, card = chance.choice(songs)
+            more = sorted({*elements, *chance.sample(tones, chance.randint(0, 2))})
+            copy.write_row(
+                (
+                    uuid.uuid4(),
+                    school,
+                    f"Song {chance.random():.9f}",
+                    filename,
+                    source,
+                    f"{number:064d}",
+                    "{}",
+                    SETTINGS.now(),
+                    False,
+                    more,
+                    features,
+                    fits,
+                    json.dumps(shown),
+                    "song",
+                    1,
+                    json.dumps(card),
+                )
+            )
     plain.execute("ANALYZE song")

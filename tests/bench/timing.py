@@ -17,7 +17,8 @@ def timed(act: Callable[[], Answer]) -> tuple[float, Answer]:
 
 
 def alternating(times: int, *acts: Callable[[], object]) -> list[list[float]]:
-    """Seconds of each act, run in turn so that both feel the same machine; one round of warming up is left out."""
+    """Seconds of each act, run in turn so that both feel the same machine; one round of warming up is left
+    out."""
     found: list[list[float]] = [[] for _ in acts]
     for turn in range(times + 1):
         for place, act in enumerate(acts):
@@ -31,8 +32,8 @@ def p95(seconds: Sequence[float]) -> float:
     return sorted(seconds)[int(0.95 * (len(seconds) - 1))]
 
 
-def say(name: str, ours: float, reference: float, wanted: str) -> None:
+def say(name: str, shipped: float, reference: float, wanted: str) -> None:
     """One line: the ratio decides, the times stand beside it."""
     print(
-        f"\n{name}: ratio {ours / reference:.3f} (wanted {wanted}); ours {1000 * ours:.2f} ms, reference {1000 * reference:.2f} ms"
+        f"\n{name}: ratio {shipped / reference:.3f} (wanted {wanted}); ours {1000 * shipped:.2f} ms, reference {1000 * reference:.2f} ms"
     )

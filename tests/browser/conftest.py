@@ -79,7 +79,8 @@ def browser() -> Iterator[Browser]:
 
 @pytest.fixture
 def page(browser: Browser) -> Iterator[Page]:
-    """A fresh profile at 1280x800; what the page logs as an error fails the test, and so does a foreign request."""
+    """A fresh profile at 1280x800; what the page logs as an error fails the test, and so does a foreign
+    request."""
     context = browser.new_context(viewport={"width": 1280, "height": 800})
     page = context.new_page()
     wrong: list[str] = []
@@ -105,7 +106,8 @@ def page(browser: Browser) -> Iterator[Page]:
 
 @pytest.fixture(scope="session")
 def kestrel_ridge() -> str:
-    """The name of a database with Kestrel Ridge School after eight weeks; one worker of a run makes it for all."""
+    """The name of a database with Kestrel Ridge School after eight weeks; one worker of a run makes it for
+    all."""
     name = "template_kestrel_ridge"
     with psycopg.connect(os.environ["KOPJE_TEST_DATABASE"].format(name="postgres"), autocommit=True) as here:
         here.execute("SELECT pg_advisory_lock(1)")

@@ -1,4 +1,5 @@
-"""No page that a person could not use: axe on each, with the drawer open, dark, narrow and projected; and its weight."""
+"""No page that a person could not use: axe on each, with the drawer open, dark, narrow and projected; and
+its weight."""
 
 from __future__ import annotations
 
@@ -135,7 +136,8 @@ def test_the_first_page_is_light(page: Page, demo: Running) -> None:
 
 
 def test_no_field_takes_the_cursor_away_while_one_types(page: Page, demo: Running) -> None:
-    """On a slow machine the browser tells late that a field is in sight; by then one types in the next one."""
+    """On a slow machine the browser tells late that a field is in sight; by then one types in the
+    next one."""
     page.add_init_script(
         """const Real = IntersectionObserver
         window.IntersectionObserver = class extends Real {

@@ -1,4 +1,5 @@
-"""A server that dies in the lesson, two tabs, a session that ran out: what was marked arrives, each mark once."""
+"""A server that dies in the lesson, two tabs, a session that ran out: what was marked arrives, each mark
+once."""
 
 from __future__ import annotations
 
@@ -166,8 +167,12 @@ def test_what_was_not_sent_at_signing_out_stays_locked_until_its_owner_comes(
     )
     page.request.post(f"{server.address}/api/sign-out", headers={"x-kopje-request": "1"})
     page.goto(f"{server.address}/sign-in")
-    kept = "async () => { const db = await new Promise(r => { const q = indexedDB.open('kopje-outbox'); q.onsuccess = () => r(q.result) }); " \
-           "return await new Promise(r => { const q = db.transaction('events').objectStore('events').getAll(); q.onsuccess = () => { db.close(); r(q.result) } }) }"  # fmt: skip
+    kept = (
+        "async () => { const done = q => new Promise(r => { q.onsuccess = () => r(q.result) }); "
+        "const db = await done(indexedDB.open('kopje-outbox')); "
+        "const all = await done(db.transaction('events').objectStore('events').getAll()); "
+        "db.close(); return all }"
+    )
     (event,) = page.evaluate(kept)
     assert event["owner"]
     expect(page.get_by_role("link", name=re.compile("not sent yet"))).to_have_count(0)

@@ -310,7 +310,8 @@ def test_phrases_that_no_file_shows_are_suggested_and_taken(page: Page, demo: Ru
 
 
 def test_sixteen_bars_with_words_take_few_keys(page: Page, demo: Running) -> None:
-    """At most 2.5 keys for each note and each syllable, counted as they are pressed, with nothing but the keyboard."""
+    """At most 2.5 keys for each note and each syllable, counted as they are pressed, with nothing but the
+    keyboard."""
     sign_in(page, demo.address)
     page.goto(f"{demo.address}/songs/new")
     expect(page.get_by_label("Title")).to_be_focused()

@@ -1,4 +1,5 @@
-"""In a made-up language no page shows a word of ours: everything a person reads or hears read comes from the catalogue."""
+"""In a made-up language no page shows a word of ours: everything a person reads or hears read comes from the
+catalogue."""
 
 from __future__ import annotations
 
@@ -19,7 +20,8 @@ from kopje.core.sequence.shipped import SHIPPED
 from kopje.main import create_app
 from pseudo import LANGUAGE, plain_words, pseudo_locale
 
-# What carries no language: keys of the keyboard, kinds of files and paper, the names of formats, pitches and products.
+# What carries no language: keys of the keyboard, kinds of files and paper, the names of formats, pitches and
+# products.
 SIGNS = (
     "Backspace",
     "Kopje",
@@ -38,7 +40,8 @@ SIGNS = (
 READ = """() => {
   const found = [document.title, document.body.innerText]
   for (const one of document.querySelectorAll('[aria-label],[title],[placeholder],[alt]'))
-    for (const name of ['aria-label', 'title', 'placeholder', 'alt']) if (one.getAttribute(name)) found.push(one.getAttribute(name))
+    for (const name of ['aria-label', 'title', 'placeholder', 'alt'])
+      if (one.getAttribute(name)) found.push(one.getAttribute(name))
   return found
 }"""
 

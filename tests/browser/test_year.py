@@ -43,8 +43,13 @@ def school_table() -> str:
 
 def begin(hands: Hands, address: str) -> None:
     hands.page.goto(address)
-    for name, text in {"school": "Kestrel Ridge", "teacher": "Noor", "login": "noor", "password": "a long password",
-                       "section": "KA"}.items():  # fmt: skip
+    for name, text in {
+        "school": "Kestrel Ridge",
+        "teacher": "Noor",
+        "login": "noor",
+        "password": "a long password",
+        "section": "KA",
+    }.items():
         hands.fill(f"input[name={name}]", text)
     hands.click(hands.page.get_by_role("button", name="They are here now"))
     hands.click(hands.page.get_by_role("button", name="Begin"))
@@ -93,7 +98,8 @@ def test_an_arc_is_moved_by_keys_and_what_it_pushed_is_said(page: Page, demo: Ru
     page.get_by_role("main").get_by_role("link", name="Year", exact=True).click()
     expect(page.get_by_role("heading", level=1)).to_contain_text(re.compile("fits|Short by|too soon"))
     name = page.evaluate(
-        "async () => { const y = await (await fetch(location.pathname.replace('/sections', '/api/sections'))).json();"
+        "async () => { const year = location.pathname.replace('/sections', '/api/sections');"
+        " const y = await (await fetch(year)).json();"
         " return y.arcs.filter(a => !a.begun && a.core && !a.short).at(-1).concept.name }"
     )
     page.get_by_role("button", name=re.compile(f"^{re.escape(name)}:")).first.press("Enter")

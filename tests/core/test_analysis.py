@@ -12,7 +12,7 @@ from kopje.core.analysis.tone_set import tone_set_name
 from kopje.core.music.degree import Degree
 from kopje.core.sequence.concepts import ConceptKey
 from kopje.core.sequence.so_mi_first import SO_MI_FIRST
-from kopje.core.songs.fit import fit
+from kopje.core.songs.suitability import fit
 from making import declared, made_card, said, shipped, tune
 
 
@@ -121,10 +121,18 @@ def test_bars_that_do_not_add_up_are_named_by_number() -> None:
     ("body", "told", "mended"),
     [
         ("A2A2|A2|]", "Bar 2 has 1 beat, the meter asks for 2.", "A rest of 1 beat at its end."),
-        ("A2A2A|A4|]", "Bar 1 has 2 and a half beats, the meter asks for 2.", "Its longest tone half a beat shorter."),
-        ("A4|A3|A4|]", "Bar 2 has 1 and a half beats, the meter asks for 2.", "A rest of half a beat at its end."),
+        (
+            "A2A2A|A4|]",
+            "Bar 1 has 2 and a half beats, the meter asks for 2.",
+            "Its longest tone half a beat shorter.",
+        ),
+        (
+            "A4|A3|A4|]",
+            "Bar 2 has 1 and a half beats, the meter asks for 2.",
+            "A rest of half a beat at its end.",
+        ),
     ],
-)  # fmt: skip
+)
 def test_bars_are_told_and_mended_as_a_teacher_would(body: str, told: str, mended: str) -> None:
     """A last bar may be short only to pay a pickup back."""
     a = tune(body)

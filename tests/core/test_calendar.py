@@ -6,7 +6,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from kopje.core.errors import CalendarError
-from kopje.core.planning.calendar import Change, SchoolYear, Span, held_by, lesson_times
+from kopje.core.planning.calendar import LessonChange, SchoolYear, Span, held_by, lesson_times
 from kopje.core.planning.meetings import Meeting
 from making import refuses
 
@@ -32,7 +32,7 @@ def years(draw: st.DrawFn) -> SchoolYear:
 
 
 def counted_by_hand(
-    year: SchoolYear, meetings: list[Meeting], lost: list[Change], extra: list[Change]
+    year: SchoolYear, meetings: list[Meeting], lost: list[LessonChange], extra: list[LessonChange]
 ) -> set[tuple[date, time]]:
     """Day by day with a calendar in hand, a cycle's days crossed off one after the other."""
     found, cycle_day = set(), 0
@@ -59,11 +59,11 @@ def counted_by_hand(
 @given(
     years(),
     st.lists(st.builds(Meeting, st.integers(0, 5), clocks), max_size=4, unique=True),
-    st.lists(st.builds(Change, days, st.none() | clocks), max_size=6),
-    st.lists(st.builds(Change, days, clocks), max_size=3),
+    st.lists(st.builds(LessonChange, days, st.none() | clocks), max_size=6),
+    st.lists(st.builds(LessonChange, days, clocks), max_size=3),
 )
 def test_lessons_are_counted_as_by_hand(
-    year: SchoolYear, meetings: list[Meeting], lost: list[Change], extra: list[Change]
+    year: SchoolYear, meetings: list[Meeting], lost: list[LessonChange], extra: list[LessonChange]
 ) -> None:
     lessons = lesson_times(year, meetings, lost, extra)
     assert {(one.day, one.starts) for one in lessons} == counted_by_hand(year, meetings, lost, extra)

@@ -3,10 +3,10 @@
 from datetime import date
 
 from kopje.api.schemas.base import in_one_breath
-from kopje.core.sequence.arcs import SectionState
 from kopje.core.sequence.concepts import ConceptKey
+from kopje.core.sequence.section_state import SectionState
 from kopje.core.sequence.so_mi_first import SO_MI_FIRST
-from kopje.core.songs.fit import Fit, Met, fit, ranked
+from kopje.core.songs.suitability import Fit, Met, fit, ranked
 from kopje.words import ENGLISH_WORDS
 from making import DAY, declared, made_card, shipped_cards, taught
 
@@ -111,12 +111,21 @@ def test_the_songs_that_ship_do_what_they_say() -> None:
     """Each names the concept it presents; our own analysis must find it plainly, and the others known."""
     slugs = {song.id: song for song in shipped_cards()}
     presents = {
-        "kestrel-kestrel": "so-mi", "my-left-shoe": "la", "lizard-on-a-stone": "beat-rest",
-        "the-watchmans-kettle": "do", "echo-rock": "half", "my-umbrella-has-a-hole": "re",
-        "caterpillar-walk": "four-sixteenths", "down-to-the-well": "low-la", "push-the-barrow": "low-so",
-        "my-red-hat": "syncopation", "frost-on-the-fence": "fa", "lantern-boat": "ti", "owls-awake": "la-minor",
+        "kestrel-kestrel": "so-mi",
+        "my-left-shoe": "la",
+        "lizard-on-a-stone": "beat-rest",
+        "the-watchmans-kettle": "do",
+        "echo-rock": "half",
+        "my-umbrella-has-a-hole": "re",
+        "caterpillar-walk": "four-sixteenths",
+        "down-to-the-well": "low-la",
+        "push-the-barrow": "low-so",
+        "my-red-hat": "syncopation",
+        "frost-on-the-fence": "fa",
+        "lantern-boat": "ti",
+        "owls-awake": "la-minor",
         "walnut-swing": "compound",
-    }  # fmt: skip
+    }
     for slug, key in presents.items():
         concept = SO_MI_FIRST.concept(key)
         before = [c.key for c in SO_MI_FIRST.concepts if c.key != key and c.grade <= concept.grade]
@@ -153,10 +162,11 @@ def test_every_concept_has_a_shipped_song_that_may_present_it() -> None:
         if concept.found_in_music:
             grades = {c.key: c.grade for c in SO_MI_FIRST.concepts}
             fit_for_it = [
-                card.id for card in cards
+                card.id
+                for card in cards
                 if plain(card.content(concept.key))
                 and all(c.concept is not None and grades[c.concept] <= concept.grade for c in card.contents)
-            ]  # fmt: skip
+            ]
             assert fit_for_it, concept.key
 
 

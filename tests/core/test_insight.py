@@ -1,4 +1,5 @@
-"""What is said about a tune beyond its tones: relations of phrases, turns, how hard it is, how a bar can be mended."""
+"""What is said about a tune beyond its tones: relations of phrases, turns, how hard it is, how a bar can be
+mended."""
 
 import pytest
 from hypothesis import given, settings
@@ -6,9 +7,9 @@ from hypothesis import strategies as st
 
 from kopje.core.analysis.analysis import analyse
 from kopje.core.analysis.difficulty import difficulty
+from kopje.core.analysis.melodic_turns import skeleton, turns
 from kopje.core.analysis.relations import relations
 from kopje.core.analysis.repairs import repaired, repairs
-from kopje.core.analysis.turns import skeleton, turns
 from kopje.core.music.tune import transposed
 from making import SONGS, shipped, tune
 from making import said as in_words
@@ -26,7 +27,7 @@ SLUGS = sorted(file.stem for file in SONGS.glob("*.abc"))
         ("c2A2|c4|\nB2G2|B4|]", "a' is a, a step lower."),
         ("c2A2|F4|\nc2A2|F4|]", "a is the same as phrase 1."),
     ],
-)  # fmt: skip
+)
 def test_related_phrases_are_told_apart_exactly(body: str, said: str) -> None:
     assert [in_words(one.reason) for one in relations(tune(body, "F"))] == [said]
 
@@ -56,7 +57,9 @@ def test_turns_are_counted_in_phrases_and_a_turn_inside_a_longer_one_is_not_said
 
 @given(st.sampled_from(SLUGS), st.integers(-4, 4))
 @settings(max_examples=40, deadline=None)
-def test_moving_a_song_changes_neither_its_relations_nor_its_turns_nor_how_hard_it_is_but_for_the_key(slug: str, fifths: int) -> None:  # fmt: skip
+def test_moving_a_song_changes_neither_its_relations_nor_its_turns_nor_how_hard_it_is_but_for_the_key(
+    slug: str, fifths: int
+) -> None:
     one = shipped(slug)
     steps = {0: (0, 0), 1: (4, 7), 2: (1, 2), 3: (5, 9), 4: (2, 4)}[abs(fifths)]
     two = analyse(transposed(one.tune, *(steps if fifths >= 0 else (-steps[0], -steps[1]))))

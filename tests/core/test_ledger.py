@@ -30,7 +30,8 @@ SIGNS = {"s": "secure", "n": "nearly", "0": "not_yet"}
 
 
 def marks(text: str, way: str = "sing") -> list[Mark]:
-    """`s n 0` alone; `+` after it in a group; `?` after it with a model. One a week; `/` goes on within the same day."""
+    """`s n 0` alone; `+` after it in a group; `?` after it with a model. One a week; `/` goes on within the
+    same day."""
     found: list[Mark] = []
     for token in text.split():
         same_day = token.startswith("/")

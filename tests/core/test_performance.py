@@ -6,7 +6,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from kopje.core.analysis.performance import bars_played
+from kopje.core.analysis.bar_order import bars_played
 from kopje.core.music.meter import Meter
 from kopje.core.music.tune import Bar, Tune
 from making import tune
@@ -42,10 +42,13 @@ BARS = st.builds(
     lambda left, right, ending, signs: Bar(
         (), Meter(2, 4), None, left=left, right=right, ending=ending, signs=signs
     ),
-    st.sampled_from(["single", "repeat"]), st.sampled_from(["single", "repeat", "final"]),
+    st.sampled_from(["single", "repeat"]),
+    st.sampled_from(["single", "repeat", "final"]),
     st.sampled_from(["", "", "1", "2", "1,2", "3"]),
-    st.sampled_from([(), (), (), ("fine",), ("da_capo",), ("segno",), ("dal_segno",), ("to_coda",), ("coda",)]),
-)  # fmt: skip
+    st.sampled_from(
+        [(), (), (), ("fine",), ("da_capo",), ("segno",), ("dal_segno",), ("to_coda",), ("coda",)]
+    ),
+)
 
 
 @given(st.lists(BARS, min_size=1, max_size=12))

@@ -12,10 +12,10 @@ from kopje.core.planning.catalogue import CATALOGUE, activity
 from kopje.core.planning.composer import alternatives, compose
 from kopje.core.planning.lesson import Choice, LeftOver, LessonPlan, LessonQuestion
 from kopje.core.planning.template import available
-from kopje.core.sequence.arcs import due, may_present
 from kopje.core.sequence.concepts import Concept, ConceptKey, Sequence
+from kopje.core.sequence.section_state import due, may_present
 from kopje.core.sequence.so_mi_first import SO_MI_FIRST
-from kopje.core.songs.fit import Met
+from kopje.core.songs.suitability import Met
 from making import DAY, declared, ready, refuses, said, shipped_cards, taught
 
 CARDS = shipped_cards()
@@ -66,9 +66,9 @@ def question(grade: int, minutes: int, songs: set[str], lessons: int) -> LessonQ
 def check_must_rules(asked: LessonQuestion, plan: LessonPlan) -> None:
     """An independent reading of the rules that no lesson may break."""
     room = available(asked.minutes, len(plan.parts))
-    told = {reason.code for reason in plan.unmet}
+    codes = {reason.code for reason in plan.unmet}
     assert sum(part.minutes for part in plan.parts) <= room
-    assert "free_minutes" in told or sum(part.minutes for part in plan.parts) >= room - 2
+    assert "free_minutes" in codes or sum(part.minutes for part in plan.parts) >= room - 2
     for part in plan.parts:
         least, _, most = part.activity.minutes
         assert least <= part.minutes <= most
@@ -78,7 +78,7 @@ def check_must_rules(asked: LessonQuestion, plan: LessonPlan) -> None:
     assert len(songs) == len(set(songs))
     assert len({part.activity.key for part in plan.parts}) == len(plan.parts)
     assert sum(part.choice.purpose == "present" for part in plan.parts) <= 1
-    if not told & {"ramp", "many_new"}:
+    if not codes & {"ramp", "many_new"}:
         assert sum(bool(part.new) for part in plan.parts) <= len(plan.parts) // 2
 
 
@@ -97,8 +97,12 @@ def test_a_proposed_lesson_keeps_the_must_rules(
 
 @pytest.mark.parametrize(
     ("key", "grade", "counts"),
-    [(k, g, c) for k, g in (("recorder-bag", 3), ("mallets-alternating", 3), ("drum-words", 1)) for c in ((0, 0, 0), (4, 0, 0), (4, 1, 0))],
-)  # fmt: skip
+    [
+        (k, g, c)
+        for k, g in (("recorder-bag", 3), ("mallets-alternating", 3), ("drum-words", 1))
+        for c in ((0, 0, 0), (4, 0, 0), (4, 1, 0))
+    ],
+)
 def test_what_is_learned_with_an_instrument_gets_an_activity_with_that_instrument(
     key: str, grade: int, counts: tuple[int, int, int]
 ) -> None:

@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 
 from kopje.core.errors import PracticeError
 from kopje.core.music.degree import Degree
-from kopje.core.practice.drills import calls, counted_tones, rows
+from kopje.core.practice.drills import counted_tones, echo_phrases, tone_patterns
 from kopje.core.practice.games import (
     clue,
     confused,
@@ -33,31 +33,37 @@ def said(found: tuple[tuple[Degree, ...], ...]) -> list[str]:
 def test_every_call_fills_its_beats_and_stands_in_the_song(slug: str, beats: int) -> None:
     a = shipped(slug)
     line = " ".join(map(str, a.degrees))
-    for call in calls(a, beats):
-        assert sum(tone.beats for tone in call.tones) == beats
-        tones = [str(tone.degree) for tone in call.tones if tone.degree]
+    for phrase in echo_phrases(a, beats):
+        assert sum(tone.beats for tone in phrase.tones) == beats
+        tones = [str(tone.degree) for tone in phrase.tones if tone.degree]
         assert " ".join(tones) in line
-        assert call.home == (tones[-1].rstrip(",'") == a.tonality.resting)
-    assert {c.home for c in calls(a, beats, "home")} <= {True}
-    assert len(calls(a, beats)) == len(calls(a, beats, "home")) + len(calls(a, beats, "open"))
+        assert phrase.home == (tones[-1].rstrip(",'") == a.tonality.resting)
+    assert {c.home for c in echo_phrases(a, beats, "home")} <= {True}
+    assert len(echo_phrases(a, beats)) == len(echo_phrases(a, beats, "home")) + len(
+        echo_phrases(a, beats, "open")
+    )
 
 
 def test_rows_go_up_and_come_back() -> None:
     five = [Degree.parse(tone) for tone in ("do", "re", "mi", "so", "la")]
-    assert said(rows(five, "up_and_down", Degree.parse("mi"))) == ["mi", "mi so mi", "mi so la so mi"]
-    assert said(rows(five, "thirds")) == ["do mi", "re so", "mi la", "la mi", "so re", "mi do"]
-    assert said(rows(five[:4], "sequence")) == ["do re mi", "re mi so", "so mi re", "mi re do"]
-    widening = rows(five, "widening")
+    assert said(tone_patterns(five, "up_and_down", Degree.parse("mi"))) == [
+        "mi",
+        "mi so mi",
+        "mi so la so mi",
+    ]
+    assert said(tone_patterns(five, "thirds")) == ["do mi", "re so", "mi la", "la mi", "so re", "mi do"]
+    assert said(tone_patterns(five[:4], "sequence")) == ["do re mi", "re mi so", "so mi re", "mi re do"]
+    widening = tone_patterns(five, "widening")
     assert [len(set(row)) for row in widening] == [2, 3, 3, 3]
     known: set[Degree] = set(widening[0])
     for row in widening[1:]:
         assert len(set(row) - known) == 1  # one new tone in each row
         known |= set(row)
     assert known == set(five)
-    total, minutes = counted_tones(rows(five, "up_and_down"), 60)
+    total, minutes = counted_tones(tone_patterns(five, "up_and_down"), 60)
     assert (total, minutes * 60) == (25, 30)  # the first so many odd numbers, and a rest after each row
     with refuses(PracticeError, "too few tones"):
-        rows(five, "thirds", Degree.parse("so"))
+        tone_patterns(five, "thirds", Degree.parse("so"))
 
 
 def test_songs_that_cannot_be_told_apart_are_named() -> None:

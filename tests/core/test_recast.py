@@ -7,8 +7,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from kopje.core.analysis.analysis import analyse
+from kopje.core.analysis.annotations import Annotations
 from kopje.core.analysis.recast import other_home, recast
-from kopje.core.analysis.told import Told
 from kopje.core.errors import TuneError
 from kopje.core.music.degree import NATURAL, Degree
 from making import SONGS, refuses, shipped, tune
@@ -56,7 +56,7 @@ def test_there_and_back_is_the_same_tune(places: list[int]) -> None:
         return
     home = other_home(a)
     assert home is not None
-    there = analyse(recast(a, "parallel"), told=Told(do=home[0], resting=home[1]))
+    there = analyse(recast(a, "parallel"), annotations=Annotations(do=home[0], resting=home[1]))
     assert there.tonality.name in ("minor", "not_established")
     if there.tonality.name == "minor":
         assert pitches(recast(there, "parallel")) == pitches(a.tune)

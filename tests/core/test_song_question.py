@@ -6,8 +6,8 @@ from datetime import timedelta
 
 import pytest
 
-from kopje.core.songs.fit import Met
 from kopje.core.songs.question import SongQuestion, answer
+from kopje.core.songs.suitability import Met
 from making import DAY, declared, made_facts, said, shipped_facts
 
 SECOND = declared("high-low", "contour", "so-mi", "la", "do", "quarter-eighths", "two-beat-meter")

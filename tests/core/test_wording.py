@@ -10,9 +10,9 @@ from kopje.core.analysis.elements import ORDER
 from kopje.core.music.degree import NATURAL, RAISED, Degree
 from kopje.core.music.rhythm_syllables import SYSTEMS, syllables
 from kopje.core.planning.year.arcs import lengths_of
-from kopje.core.sequence.arcs import SectionState, due
 from kopje.core.sequence.concepts import CHOIR, Sequence
 from kopje.core.sequence.phases import LISTEN_TO_CREATE, MAKE_INVENT_UNDERSTAND, MODELS
+from kopje.core.sequence.section_state import SectionState, due
 from kopje.core.sequence.shipped import SHIPPED
 from kopje.core.sequence.so_mi_first import SO_MI_FIRST
 from kopje.core.sequence.wording import Wording
@@ -30,12 +30,12 @@ def spoken_by(sequence: Sequence) -> Words:
 def of(sequence_words: Wording, **counts: tuple[int, int, int]) -> SectionState:
     state = declared("high-low", "contour", "so-mi", "quarter-eighths", "beat-rest", "two-beat-meter", "half")
     return SectionState(
-        state.name, state.grade, SO_MI_FIRST.told(sequence_words), state.declared, taught(**counts)
+        state.name, state.grade, SO_MI_FIRST.worded(sequence_words), state.declared, taught(**counts)
     )
 
 
 def test_a_school_that_says_sol_hears_it_in_names_signs_reasons_and_songs() -> None:
-    sequence = SO_MI_FIRST.told(SOL)
+    sequence = SO_MI_FIRST.worded(SOL)
     assert (sequence.concept("so-mi").name, sequence.concept("so-mi").sign) == ("sol and mi", "sol mi")
     assert sequence.concept("ti").name == "si"
     assert sequence.concept("syncopation").name == "syncopation"

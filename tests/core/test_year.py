@@ -7,10 +7,10 @@ import pytest
 from core.years import demand, question
 from kopje.core.planning.year.arcs import Arc, Concert, YearQuestion
 from kopje.core.planning.year.costs import plan_cost, priority_cost
+from kopje.core.planning.year.exchanges import in_turn, put_in_turn
 from kopje.core.planning.year.fit import fit_year
 from kopje.core.planning.year.greedy import greedy
 from kopje.core.planning.year.keep import keep_order
-from kopje.core.planning.year.turns import in_turn, put_in_turn
 from kopje.core.planning.year.validate import breaches, first_lesson
 from kopje.core.planning.year.ways import (
     conflict,
@@ -34,8 +34,8 @@ def second_grade(lessons: int, **more: object) -> YearQuestion:
     return YearQuestion(tuple(map(demand, concepts)), 1, lessons, ready=known, **more)  # type: ignore[arg-type]
 
 
-def with_wish(asked: YearQuestion, key: str, **wish: int) -> YearQuestion:
-    return replace(asked, demands=tuple(replace(d, **wish) if d.key == key else d for d in asked.demands))
+def with_override(asked: YearQuestion, key: str, **override: int) -> YearQuestion:
+    return replace(asked, demands=tuple(replace(d, **override) if d.key == key else d for d in asked.demands))
 
 
 @pytest.mark.parametrize("seed", SEEDS)
@@ -105,17 +105,17 @@ def test_ways_out_differ_and_each_is_a_sound_plan() -> None:
 
 
 def test_wishes_that_collide_are_named_and_no_others() -> None:
-    asked = with_wish(with_wish(second_grade(60), "do", fixed=30), "re", latest=12)
+    asked = with_override(with_override(second_grade(60), "do", fixed=30), "re", latest=12)
     asked = replace(asked, concerts=(Concert("Autumn concert", 50, frozenset({ConceptKey("half")})),))
     found = [said(reason) for reason in conflict(asked)]
     assert found == ["Do begins in lesson 30.", "Re is named by lesson 12."]
-    assert conflict(with_wish(second_grade(60), "do", fixed=10)) == ()
+    assert conflict(with_override(second_grade(60), "do", fixed=10)) == ()
     lost = Concert("Too soon", 3, frozenset({ConceptKey("four-beat-meter"), ConceptKey("half")}))
-    asked = with_wish(second_grade(60, concerts=(lost,)), "do", fixed=10)
+    asked = with_override(second_grade(60, concerts=(lost,)), "do", fixed=10)
     assert conflict(asked)
     assert conflict_of_words(asked) == ()  # the concert was lost before anybody said anything
     half = Concert("Soon", 12, frozenset({ConceptKey("four-beat-meter"), ConceptKey("half")}))
-    collide = conflict_of_words(with_wish(second_grade(60, concerts=(half,)), "half", earliest=20))
+    collide = conflict_of_words(with_override(second_grade(60, concerts=(half,)), "half", earliest=20))
     assert [reason.about for reason in collide] == ["half", "Soon"]
 
 

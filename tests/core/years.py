@@ -17,7 +17,8 @@ def demand(concept: Concept, **more: object) -> Demand:
 
 
 def question(seed: int) -> YearQuestion:
-    """A section of some grade with 24 to 80 lessons; some with begun arcs, concerts, fixed starts and an earlier plan."""
+    """A section of some grade with 24 to 80 lessons; some with begun arcs, concerts, fixed starts and an
+    earlier plan."""
     chance = Random(seed)
     grade = chance.randint(0, 5)
     lessons = chance.choice((30, 34, 36, 36, 40, 48, 60, 68, 72, 78))
@@ -40,7 +41,8 @@ def question(seed: int) -> YearQuestion:
 
 
 def _planned_before(asked: YearQuestion, chance: Random) -> dict[ConceptKey, int]:
-    """Where an earlier plan had the arcs: one made before lessons were lost or won, and before the teacher paused an arc."""
+    """Where an earlier plan had the arcs: one made before lessons were lost or won, and before the teacher
+    paused an arc."""
     demands = tuple(replace(one, pause_after=0, pause=0) for one in asked.demands)
     plan = greedy(replace(asked, demands=demands, last=asked.last + chance.choice((-1, 1, 2, 3, 5))))
     return {arc.concept: first_lesson(arc) for arc in plan.arcs}

@@ -87,7 +87,8 @@ def test_real_tunes_are_written_with_the_pitches_and_lengths_that_were_read() ->
 
 
 def sounding(tune: Tune) -> list[str]:
-    """Pitches of attacks as an engraver's reader would hear them: signature, accidentals to the bar line, ties."""
+    """Pitches of attacks as an engraver's reader would hear them: signature, accidentals to the bar line,
+    ties."""
     found: list[str] = []
     for bar, measure in zip(tune.bars, written(tune).iter(f"{MEI}measure"), strict=True):
         here: dict[tuple[str, int], int] = {}

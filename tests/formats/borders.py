@@ -1,4 +1,5 @@
-"""Where phrases begin: what we say blind beside what the file shows by its lines of text, or by its fermatas."""
+"""Where phrases begin: what we say blind beside what the file shows by its lines of text, or by its
+fermatas."""
 
 from __future__ import annotations
 
@@ -98,7 +99,8 @@ FERMATAS = "four-part pieces, by fermatas"
 
 
 def phrased(learning: bool) -> Iterator[tuple[str, Tune]]:
-    """(collection, tune) of half the tunes that show their phrases: one half to learn from, the other to be tried on."""
+    """(collection, tune) of half the tunes that show their phrases: one half to learn from, the other to be
+    tried on."""
     every = [one for one in lined(seed=1) if one[0] in PHRASED]
     every += [(FERMATAS, tune) for tune in with_fermatas()]
     yield from (one for place, one in enumerate(every) if (place % 2 == 0) == learning)

@@ -1,4 +1,5 @@
-"""Whole collections of real music, read from installed packages: what is read, what is refused and why, how long it takes.
+"""Whole collections of real music, read from installed packages: what is read, what is refused and why, how
+long it takes.
 
 `make test` reads a seeded sample, `make proof` all of it.
 """

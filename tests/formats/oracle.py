@@ -1,8 +1,8 @@
-"""Our reading of real tunes beside an independent reader's: tones, lengths, attacks, range and bars; every difference explained.
+"""Our reading of real tunes beside an independent reader's: tones, lengths, attacks, range and bars; every
+difference explained.
 
-The other reader is right about most tunes. Where it is known not to be, the reason is looked for in the text of the tune, not
-in the difference, so that a fault of ours cannot hide behind it.
-"""
+The other reader is right about most tunes. Where it is known not to be, the reason is looked for in the text
+of the tune, not in the difference, so that a fault of ours cannot hide behind it."""
 
 from __future__ import annotations
 
@@ -56,8 +56,11 @@ def theirs(data: bytes) -> Reading:
         stream = music21.converter.parseData(joined(data), format="abc")
     part = stream.parts[0] if stream.parts else stream
     bars = sum(1 for measure in part.getElementsByClass("Measure") if measure.notesAndRests)
-    notes = [n for n in part.stripTies().flatten().notes
-             if not n.duration.isGrace and n.pitches and not isinstance(n, music21.harmony.ChordSymbol)]  # fmt: skip
+    notes = [
+        n
+        for n in part.stripTies().flatten().notes
+        if not n.duration.isGrace and n.pitches and not isinstance(n, music21.harmony.ChordSymbol)
+    ]
     top = [max(note.pitches, key=lambda pitch: pitch.midi) for note in notes]
     lengths = [Fraction(note.duration.quarterLength).limit_denominator(96) for note in notes]
     return [pitch.nameWithOctave.replace("-", "b") for pitch in top], lengths, bars

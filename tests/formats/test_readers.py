@@ -73,7 +73,12 @@ def test_a_score_is_read_with_its_key_pickup_ties_and_words(data: bytes) -> None
     ("data", "error"),
     [
         (b'<?xml version="1.0"?><!DOCTYPE a [<!ENTITY x "y">]><score-partwise/>', FileUnsafeError),
-        ('<?xml version="1.0" encoding="UTF-16"?><!DOCTYPE a [<!ENTITY x "y">]><score-partwise/>'.encode("utf-16"), FileUnsafeError),
+        (
+            '<?xml version="1.0" encoding="UTF-16"?><!DOCTYPE a [<!ENTITY x "y">]><score-partwise/>'.encode(
+                "utf-16"
+            ),
+            FileUnsafeError,
+        ),
         (b"<html/>", FileError),
         (b"<score-partwise><part", FileError),
         (b"", FileError),
@@ -88,7 +93,7 @@ def test_a_score_is_read_with_its_key_pickup_ties_and_words(data: bytes) -> None
         (packed(b" " * (MAX_BYTES + 10) + SONG), FileTooLargeError),
         (b"x" * (MAX_BYTES + 1), FileTooLargeError),
     ],
-)  # fmt: skip
+)
 def test_unsafe_or_broken_files_are_refused_with_a_reason(data: bytes, error: type[FileError]) -> None:
     with pytest.raises(error) as refused:
         read_tunes(data, "song.musicxml")

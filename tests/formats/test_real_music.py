@@ -1,4 +1,5 @@
-"""Real tunes from an installed corpus against an independent reader, drawn by a seed. Skipped where absent."""
+"""Real tunes from an installed corpus against an independent reader, drawn by a seed. Skipped where
+absent."""
 
 from pathlib import Path
 from random import Random

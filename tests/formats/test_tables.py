@@ -8,7 +8,7 @@ import pytest
 
 from kopje.core.errors import CalendarError, RosterError
 from kopje.core.planning.meetings import Meeting
-from kopje.formats.ical import Happening, read_holidays, write_calendar
+from kopje.formats.ical import CalendarEvent, read_holidays, write_calendar
 from kopje.formats.roster import read_roster
 from making import refuses
 from making import said as spoken
@@ -79,8 +79,8 @@ def test_a_calendar_written_can_be_read_and_timed_events_are_no_holidays() -> No
     data = write_calendar(
         "Kestrel Ridge",
         [
-            Happening("a", "2A, lesson 1", date(2026, 9, 1), time(9, 10), 30),
-            Happening("b", "Free day", date(2026, 9, 3), None, 0),
+            CalendarEvent("a", "2A, lesson 1", date(2026, 9, 1), time(9, 10), 30),
+            CalendarEvent("b", "Free day", date(2026, 9, 3), None, 0),
         ],
         made,
     )

@@ -1,4 +1,5 @@
-"""Writing a song and reading it again changes nothing that is sung: in each format, for any tune and for real ones."""
+"""Writing a song and reading it again changes nothing that is sung: in each format, for any tune and for
+real ones."""
 
 from __future__ import annotations
 
@@ -23,7 +24,23 @@ from kopje.formats.read import read_tunes
 from kopje.formats.write import write_tune
 from making import refuses
 
-LENGTHS = [Fraction(n, d) for n, d in ((1, 4), (1, 2), (3, 4), (1, 1), (3, 2), (2, 1), (3, 1), (1, 3), (2, 3), (1, 6), (2, 5), (5, 4))]  # fmt: skip
+LENGTHS = [
+    Fraction(n, d)
+    for n, d in (
+        (1, 4),
+        (1, 2),
+        (3, 4),
+        (1, 1),
+        (3, 2),
+        (2, 1),
+        (3, 1),
+        (1, 3),
+        (2, 3),
+        (1, 6),
+        (2, 5),
+        (5, 4),
+    )
+]
 WORDS = st.sampled_from(["hill", "liz", "ard", "don't", "so-so", "a_b", "näh", "two words", "*", "x|y"])
 
 
@@ -40,7 +57,8 @@ def notes(draw: st.DrawFn) -> Note:
 
 @st.composite
 def tunes(draw: st.DrawFn) -> Tune:
-    """Bars of any length with ties, words of two verses, tuplets, repeats, endings, changes of key and meter."""
+    """Bars of any length with ties, words of two verses, tuplets, repeats, endings, changes of key
+    and meter."""
     bars = []
     for _ in range(draw(st.integers(1, 5))):
         inside = tuple(draw(st.lists(notes(), min_size=1, max_size=6)))
@@ -75,7 +93,8 @@ def _tied(bars: list[Bar]) -> list[Bar]:
 
 
 def sung(tune: Tune) -> list[object]:
-    """What must not change: bars with their meter, key, lines and endings; notes with spelling, ties and words."""
+    """What must not change: bars with their meter, key, lines and endings; notes with spelling, ties and
+    words."""
     words = [
         [tuple((s.text, s.verse, s.joins) for s in note.syllables) for note in bar.notes] for bar in tune.bars
     ]

@@ -1,4 +1,5 @@
-"""Real tunes whose files name their tonic, for judging how often we find it. The label is withheld from the analysis."""
+"""Real tunes whose files name their tonic, for judging how often we find it. The label is withheld from the
+analysis."""
 
 from __future__ import annotations
 
@@ -26,7 +27,8 @@ class Labelled:
 
 
 def labelled(seed: int = 1, most: int | None = None) -> Iterator[Labelled]:
-    """Tunes in an order drawn by the seed, the collections mixed; left out where the letter names do, and what is no tune."""
+    """Tunes in an order drawn by the seed, the collections mixed; left out where the letter names do, and
+    what is no tune."""
     home = corpora.corpus()
     if home is None:
         return
@@ -57,8 +59,8 @@ def found_tonic(a: Analysis) -> int | None:
 
 
 def clear(piece: Labelled) -> bool:
-    """Whether major or minor is clear over the labelled tonic: one kind of third sounds, nothing that a church mode has does, and
-    the file states no church mode."""
+    """Whether major or minor is clear over the labelled tonic: one kind of third sounds, nothing that a
+    church mode has does, and the file states no church mode."""
     modes = {bar.key.mode for bar in piece.tune.bars if bar.key}
     sounding = {(n.pitch.midi - piece.tonic) % 12 for _, _, n in piece.tune.notes() if n.pitch}
     major, minor = 4 in sounding, 3 in sounding

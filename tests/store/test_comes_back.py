@@ -1,4 +1,5 @@
-"""A school's data after what happens to laptops: it is found again, nobody else is hurt, and two do not use it at once."""
+"""A school's data after what happens to laptops: it is found again, nobody else is hurt, and two do not use
+it at once."""
 
 from __future__ import annotations
 
@@ -23,8 +24,14 @@ from kopje.store.cluster import Cluster, free_port
 
 COMMAND = [sys.executable, "-m", "kopje.cli", "serve"]
 OURS = {"x-kopje-request": "1"}
-FIRST = {"school": "Hill", "teacher": "Noor", "login": "noor", "password": "a long password", "bring_songs": False,
-         "section": {"name": "2A", "grade": 2, "minutes": 30, "names": "Ama", "meetings": []}}  # fmt: skip
+FIRST = {
+    "school": "Hill",
+    "teacher": "Noor",
+    "login": "noor",
+    "password": "a long password",
+    "bring_songs": False,
+    "section": {"name": "2A", "grade": 2, "minutes": 30, "names": "Ama", "meetings": []},
+}
 
 
 SERVED: list[Served] = []

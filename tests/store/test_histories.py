@@ -1,4 +1,5 @@
-"""Whatever happened, in whatever order and from however many devices it came: the sums are those of all events."""
+"""Whatever happened, in whatever order and from however many devices it came: the sums are those of all
+events."""
 
 from __future__ import annotations
 
@@ -20,13 +21,25 @@ from conftest import SETTINGS
 from kopje.core.ledger.marks import Help, Result, Voices
 from kopje.store import events, plans
 from kopje.store.work import UnitOfWork
-from kopje.usecases.call import Call
+from kopje.usecases.context import Context
 from kopje.usecases.ledger.projections import rebuild, rebuild_and_compare
-from kopje.usecases.room.take_events import Told, take
+from kopje.usecases.room.take_events import ReportedEvent, take
 from kopje.usecases.setup import set_up_school
 
-KINDS = ("started", "ticked", "marked", "marked", "marked", "taken_back", "absent", "noted", "ended", "reopened",
-         "rated", "not_held")  # fmt: skip
+KINDS = (
+    "started",
+    "ticked",
+    "marked",
+    "marked",
+    "marked",
+    "taken_back",
+    "absent",
+    "noted",
+    "ended",
+    "reopened",
+    "rated",
+    "not_held",
+)
 
 
 class School:
@@ -50,13 +63,13 @@ class School:
                     text("SELECT id FROM child WHERE school_id = :id ORDER BY name"), {"id": self.school}
                 ).scalars()
             )
-            call = self.call(session)
-            self.choir = set_up_school.add_section(call, set_up_school.NewSection("Choir", 13, 40, (), ())).id
-            set_up_school.set_singers(call, self.choir, self.children[:3])
+            ctx = self.ctx(session)
+            self.choir = set_up_school.add_section(ctx, set_up_school.NewSection("Choir", 13, 40, (), ())).id
+            set_up_school.set_singers(ctx, self.choir, self.children[:3])
         self.choir_lesson = uuid.uuid4()
 
-    def call(self, session: Session) -> Call:
-        return Call(session, self.school, self.teacher, SETTINGS.now(), uuid.uuid4)
+    def ctx(self, session: Session) -> Context:
+        return Context(session, self.school, self.teacher, SETTINGS.now(), uuid.uuid4)
 
     def sums(self) -> dict[str, dict[str, Any]]:
         with self.work.begin() as session:
@@ -68,23 +81,33 @@ def school(work: UnitOfWork) -> School:
     return School(work, make_school(work, "Kestrel"))
 
 
-def history(school: School, chance: Random, length: int) -> list[Told]:
-    """A random history of two devices: marks by all rules, things taken back, also twice and before their target was sent."""
+def history(school: School, chance: Random, length: int) -> list[ReportedEvent]:
+    """A random history of two devices: marks by all rules, things taken back, also twice and before their
+    target was sent."""
     devices, counts = [uuid.uuid4(), uuid.uuid4()], [0, 0]
-    found: list[Told] = []
+    found: list[ReportedEvent] = []
     clock = SETTINGS.now() - timedelta(minutes=200)
     for _ in range(length):
         clock += timedelta(seconds=chance.choice((0, 1, 30)))
         which, kind = chance.randrange(2), chance.choice(KINDS)
         counts[which] += 1
         in_choir = chance.random() < 0.25
-        one = Told(uuid.uuid4(), kind, school.choir if in_choir else school.section,
-                   school.choir_lesson if in_choir else school.lesson, clock, devices[which], counts[which])  # fmt: skip
+        one = ReportedEvent(
+            uuid.uuid4(),
+            kind,
+            school.choir if in_choir else school.section,
+            school.choir_lesson if in_choir else school.lesson,
+            clock,
+            devices[which],
+            counts[which],
+        )
         found.append(_filled(school, chance, one, found, in_choir))
     return found
 
 
-def _filled(school: School, chance: Random, one: Told, before: list[Told], in_choir: bool) -> Told:
+def _filled(
+    school: School, chance: Random, one: ReportedEvent, before: list[ReportedEvent], in_choir: bool
+) -> ReportedEvent:
     body: dict[str, Any] = {}
     if in_choir and one.kind in ("started", "not_held"):
         moment: datetime = SETTINGS.now()
@@ -92,8 +115,13 @@ def _filled(school: School, chance: Random, one: Told, before: list[Told], in_ch
     child = chance.choice(school.children[:3] if in_choir else school.children)
     part = None if in_choir else chance.choice(school.parts)
     if one.kind == "marked":
-        body |= {"concept": chance.choice(("so-mi", "quarter-eighths", "re")), "way": chance.choice(("sing", "hear", "read")),
-                 "voices": chance.choice(get_args(Voices)), "help": chance.choice(get_args(Help)), "result": chance.choice(get_args(Result))}  # fmt: skip
+        body |= {
+            "concept": chance.choice(("so-mi", "quarter-eighths", "re")),
+            "way": chance.choice(("sing", "hear", "read")),
+            "voices": chance.choice(get_args(Voices)),
+            "help": chance.choice(get_args(Help)),
+            "result": chance.choice(get_args(Result)),
+        }
         return replace(one, child_id=child, part_id=part, body=body)
     if one.kind == "taken_back":
         return replace(one, target_id=chance.choice(before).id if before else uuid.uuid4())
@@ -107,13 +135,13 @@ def _filled(school: School, chance: Random, one: Told, before: list[Told], in_ch
     return replace(one, body={"note": "Sing it lower."} if one.kind == "noted" else body)
 
 
-def sent(school: School, told: list[Told], chance: Random, most: int) -> None:
+def sent(school: School, reported: list[ReportedEvent], chance: Random, most: int) -> None:
     """In batches of random size."""
-    rest = list(told)
+    rest = list(reported)
     while rest:
         size = chance.randint(1, most)
         with school.work.begin() as session:
-            take(school.call(session), SETTINGS.now(), rest[:size])
+            take(school.ctx(session), SETTINGS.now(), rest[:size])
         rest = rest[size:]
 
 
@@ -126,10 +154,10 @@ def test_rebuilding_gives_what_adding_one_by_one_gave(
     sent(school, history(school, chance, length), chance, 6)
     kept = school.sums()
     with school.work.begin() as session:
-        rebuild(school.call(session))
+        rebuild(school.ctx(session))
     assert school.sums() == kept
     with school.work.begin() as session:
-        assert set(rebuild_and_compare(school.call(session)).rows.values()) == {0}
+        assert set(rebuild_and_compare(school.ctx(session)).rows.values()) == {0}
     inner.rollback()
 
 
@@ -138,12 +166,21 @@ def test_rebuilding_gives_what_adding_one_by_one_gave(
 def test_what_is_sent_later_or_twice_ends_in_the_same_sums(
     school: School, connection: Connection, chance: Random, length: int
 ) -> None:
-    """Standings depend on what was made, not on when it arrived; what a lesson was needs only that it is known by then."""
-    told = history(school, chance, length)
-    begin = Told(uuid.uuid4(), "started", school.choir, school.choir_lesson, SETTINGS.now() - timedelta(hours=5), uuid.uuid4(), 1,
-                 body={"lesson": {"day": SETTINGS.now().date().isoformat(), "starts": "08:00", "minutes": 40}})  # fmt: skip
+    """Standings depend on what was made, not on when it arrived; what a lesson was needs only that it is
+    known by then."""
+    reported = history(school, chance, length)
+    begin = ReportedEvent(
+        uuid.uuid4(),
+        "started",
+        school.choir,
+        school.choir_lesson,
+        SETTINGS.now() - timedelta(hours=5),
+        uuid.uuid4(),
+        1,
+        body={"lesson": {"day": SETTINGS.now().date().isoformat(), "starts": "08:00", "minutes": 40}},
+    )
     ends = []
-    for order in (told, chance.sample(told, len(told))):
+    for order in (reported, chance.sample(reported, len(reported))):
         inner = connection.begin_nested()
         sent(school, [begin], chance, 1)
         sent(school, order, chance, 5)

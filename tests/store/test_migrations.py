@@ -44,7 +44,8 @@ def fill(engine: Engine) -> dict[str, list[dict[str, Any]]]:
     with engine.begin() as connection:
         connection.execute(text("SET session_replication_role = replica"))  # in any order
         for table, values in found.items():
-            asked = f'INSERT INTO "{table}" SELECT * FROM jsonb_populate_recordset(NULL::"{table}", CAST(:rows AS jsonb))'
+            told = f'jsonb_populate_recordset(NULL::"{table}", CAST(:rows AS jsonb))'
+            asked = f'INSERT INTO "{table}" SELECT * FROM {told}'
             connection.execute(text(asked), {"rows": json.dumps(values)})
         connection.execute(text("SET session_replication_role = origin"))
     return found
@@ -75,8 +76,8 @@ def test_the_data_of_an_older_school_comes_along_and_goes_back(worker: str) -> N
                 (c, k): lv
                 for c, k, lv in rows(connection, "SELECT child_id::text, concept, level FROM standing")
             }
-            assert rows(connection, MARKS.format("class_event") .replace("ORDER", "WHERE kind = 'marked' ORDER")
-                        .replace("result", "body->>'result'")) == marks  # fmt: skip
+            of_events = MARKS.format("class_event").replace("ORDER", "WHERE kind = 'marked' ORDER")
+            assert rows(connection, of_events.replace("result", "body->>'result'")) == marks
             taught = rows(
                 connection,
                 "SELECT p->>'id', p->>'tick' FROM held_lesson, jsonb_array_elements(parts) p ORDER BY 1",
@@ -89,7 +90,8 @@ def test_the_data_of_an_older_school_comes_along_and_goes_back(worker: str) -> N
                 "SELECT id::text FROM held_lesson UNION SELECT id::text FROM planned_lesson ORDER BY 1",
             )
             assert [key for (key,) in kept] == [lesson[0] for lesson in lessons]
-        # Where the rule is unchanged so is the standing; what is different is that “heard once” is a level of its own.
+        # Where the rule is unchanged so is the standing; what is different is that “heard once” is a level of
+        # its own.
         changes = Counter((*old, now[key]) for key, old in levels.items())
         assert set(now) == set(levels)
         assert set(changes) <= {

@@ -1,4 +1,5 @@
-"""Several server processes on one database, and several people at the same moment: all of it ends as if one came after the other."""
+"""Several server processes on one database, and several people at the same moment: all of it ends as if one
+came after the other."""
 
 from __future__ import annotations
 
@@ -28,7 +29,8 @@ SEVERAL = 2
 
 @dataclass(frozen=True)
 class Servers:
-    """Clients of two server processes, both signed in by one sign-in at the first, and the school behind them."""
+    """Clients of two server processes, both signed in by one sign-in at the first, and the school behind
+    them."""
 
     clients: list[httpx.Client]
     place: Place
@@ -51,7 +53,12 @@ def servers(worker: str) -> Iterator[Servers]:
     ports = [free_port() for _ in range(SEVERAL)]
     processes = []
     for port in ports:
-        environment = {**os.environ, "KOPJE_PORT": str(port), "KOPJE_DATABASE_URL": url, "KOPJE_TODAY": SETTINGS.now().strftime("%Y-%m-%dT%H:%M")}  # fmt: skip
+        environment = {
+            **os.environ,
+            "KOPJE_PORT": str(port),
+            "KOPJE_DATABASE_URL": url,
+            "KOPJE_TODAY": SETTINGS.now().strftime("%Y-%m-%dT%H:%M"),
+        }
         command = [sys.executable, "-m", "kopje.cli", "serve"]
         processes.append(subprocess.Popen(command, env=environment, stdout=subprocess.PIPE, text=True))
     for process in processes:
@@ -78,7 +85,7 @@ def batch(*events: dict[str, Any]) -> Callable[[httpx.Client], httpx.Response]:
 
 def nothing_differs(servers: Servers) -> bool:
     with servers.school.work.begin() as session:
-        return set(rebuild_and_compare(servers.school.call(session)).rows.values()) == {0}
+        return set(rebuild_and_compare(servers.school.ctx(session)).rows.values()) == {0}
 
 
 def test_who_is_signed_in_at_one_server_is_at_the_other(servers: Servers) -> None:

@@ -21,9 +21,19 @@ const bare = computed(() => route.meta.bare === true)
 const finding = ref(false)
 provideTrail()
 const words = useWords(() => me.data.value !== undefined)
-watch(() => words.data.value, (now) => { if (now) wording.value = now }, { immediate: true })
+watch(
+  () => words.data.value,
+  (now) => {
+    if (now) wording.value = now
+  },
+  { immediate: true },
+)
 
-watch(() => me.data.value?.id, (id) => (id ? void begin(id) : end()), { immediate: true })
+watch(
+  () => me.data.value?.id,
+  (id) => (id ? void begin(id) : end()),
+  { immediate: true },
+)
 watch(outbox.sent, forgetWhatHappened)
 // The cache itself, for what is shown lags a moment behind it: just after signing in it would still say “signed out”.
 const stillOut = () => queryClient.getQueryState(['me'])?.status === 'error'
@@ -31,7 +41,14 @@ watch(
   [() => me.isError.value, () => first.data.value, () => route.name],
   ([signedOut, needed]) => {
     if (needed?.needed && route.name !== 'first-run') void router.replace('/first-run')
-    else if (signedOut && stillOut() && needed && !needed.needed && route.name && route.name !== 'sign-in')
+    else if (
+      signedOut &&
+      stillOut() &&
+      needed &&
+      !needed.needed &&
+      route.name &&
+      route.name !== 'sign-in'
+    )
       void router.replace({ name: 'sign-in', query: { to: route.fullPath } })
   },
   { immediate: true },
@@ -49,22 +66,60 @@ const ready = computed(() => bare.value || me.data.value !== undefined)
       <div class="rest">
         <TopLine @find="finding = true"><UnsentSign /><KeySheet /></TopLine>
         <FindBox v-if="finding" @close="finding = false" />
-        <main id="main" class="work" tabindex="-1"><router-view :key="String(route.name) + String(route.params.id ?? '')" /></main>
+        <main id="main" class="work" tabindex="-1">
+          <router-view :key="String(route.name) + String(route.params.id ?? '')" />
+        </main>
       </div>
     </div>
   </v-app>
 </template>
 
 <style scoped>
-.window { display: grid; grid-template-columns: 200px minmax(0, 1fr); height: 100vh; height: 100dvh; }
-.skip { position: absolute; left: 8px; top: -60px; z-index: 50; padding: 10px 16px; background: var(--dusk); color: var(--paper); }
-.skip:focus { top: 8px; }
-.work:focus { outline: none; }
-.rest { display: flex; flex-direction: column; min-height: 0; min-width: 0; position: relative; }
-.work { flex: 1; min-height: 0; overflow: auto; display: flex; }
-.work > * { flex: 1; min-width: 0; }
+.window {
+  display: grid;
+  grid-template-columns: 200px minmax(0, 1fr);
+  height: 100vh;
+  height: 100dvh;
+}
+.skip {
+  position: absolute;
+  left: 8px;
+  top: -60px;
+  z-index: 50;
+  padding: 10px 16px;
+  background: var(--dusk);
+  color: var(--paper);
+}
+.skip:focus {
+  top: 8px;
+}
+.work:focus {
+  outline: none;
+}
+.rest {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  min-width: 0;
+  position: relative;
+}
+.work {
+  flex: 1;
+  min-height: 0;
+  overflow: auto;
+  display: flex;
+}
+.work > * {
+  flex: 1;
+  min-width: 0;
+}
 @media (max-width: 900px) {
-  .window { grid-template-columns: minmax(0, 1fr); grid-template-rows: minmax(0, 1fr) auto; }
-  .rest { order: -1; }
+  .window {
+    grid-template-columns: minmax(0, 1fr);
+    grid-template-rows: minmax(0, 1fr) auto;
+  }
+  .rest {
+    order: -1;
+  }
 }
 </style>

@@ -17,4 +17,9 @@ if (language !== 'en') {
   const other = await fetch('/locales/page.ftl').catch(() => undefined)
   if (other?.ok) speak(language, await other.text())
 }
-createApp(App).use(VueQueryPlugin, { queryClient }).use(router).use(vuetify).use(fluent).mount('#app')
+createApp(App)
+  .use(VueQueryPlugin, { queryClient })
+  .use(router)
+  .use(vuetify)
+  .use(fluent)
+  .mount('#app')

@@ -8,7 +8,23 @@ import type { Schemas } from '@/api/client'
 const vuetify = createVuetify({ components: { VBtn }, theme: false })
 
 export function shown(component: Component, props: Record<string, unknown>) {
-  return mount(component, { props, attachTo: document.body, global: { plugins: [vuetify], stubs: { RouterLink: true } } })
+  return mount(component, {
+    props,
+    attachTo: document.body,
+    global: { plugins: [vuetify], stubs: { RouterLink: true } },
+  })
 }
-export const concept = (key: string, strand = 'Melody'): Schemas['ConceptRead'] => ({ key, name: key, strand, sign: key, prompt: '', in_music: true })
-export const section = (name: string): Schemas['SectionRead'] => ({ id: name, name, grade: 2, minutes: 30 })
+export const concept = (key: string, strand = 'Melody'): Schemas['ConceptRead'] => ({
+  key,
+  name: key,
+  strand,
+  sign: key,
+  prompt: '',
+  in_music: true,
+})
+export const section = (name: string): Schemas['SectionRead'] => ({
+  id: name,
+  name,
+  grade: 2,
+  minutes: 30,
+})

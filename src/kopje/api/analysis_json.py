@@ -1,4 +1,5 @@
-"""An analysis as JSON values: the contract of `kopje analyse --json` (docs/analysis.md) and small views of it."""
+"""An analysis as JSON values: the contract of `kopje analyse --json` (docs/analysis.md) and small views of
+it."""
 
 from __future__ import annotations
 

@@ -15,7 +15,7 @@ from kopje.engraving.printing import Printer
 from kopje.engraving.render import Engraver
 from kopje.settings import Settings
 from kopje.store.work import UnitOfWork
-from kopje.usecases.call import Answer, Call, Desk
+from kopje.usecases.context import Answer, Context, Desk
 from kopje.usecases.setup import sign_in
 from kopje.usecases.setup.school_sequence import sequence_for
 from kopje.words import catalogue
@@ -27,7 +27,7 @@ SAFE = ("GET", "HEAD", "OPTIONS")
 
 
 @dataclass(frozen=True)
-class House:
+class Services:
     """What the application is made of, wired once in main.py."""
 
     settings: Settings
@@ -37,14 +37,14 @@ class House:
     solver: Worker
 
 
-def _house(request: Request) -> House:
-    found: House = request.app.state.house
+def _services(request: Request) -> Services:
+    found: Services = request.app.state.services
     return found
 
 
 # What only looks something up is `async`: FastAPI then needs no thread for it.
-async def house(request: Request) -> House:
-    return _house(request)
+async def services(request: Request) -> Services:
+    return _services(request)
 
 
 async def same_origin(request: Request) -> None:
@@ -58,7 +58,7 @@ async def same_origin(request: Request) -> None:
 
 
 def transaction(request: Request) -> Iterator[Session]:
-    with _house(request).work.begin() as session:
+    with _services(request).work.begin() as session:
         yield session
 
 
@@ -67,33 +67,33 @@ Transaction = Annotated[Session, Depends(transaction, scope="function")]
 
 
 def signed_in(request: Request, session: Transaction) -> sign_in.SignedIn:
-    return sign_in.who(session, request.cookies.get(COOKIE), _house(request).settings.now())
+    return sign_in.who(session, request.cookies.get(COOKIE), _services(request).settings.now())
 
 
 Teacher = Annotated[sign_in.SignedIn, Depends(signed_in, scope="function")]
 
 
-def _call(request: Request, session: Session) -> Call:
+def _context(request: Request, session: Session) -> Context:
     """Who is signed in, on a transaction."""
-    here = _house(request)
+    here = _services(request)
     teacher = sign_in.who(session, request.cookies.get(COOKIE), here.settings.now())
     now = here.settings.now(teacher.time_zone)
     sequence = sequence_for(session, teacher.school_id, teacher.sequence, teacher.wording)
     request.state.sequence = sequence  # refusals are said in the school's words too
     words = catalogue(here.settings.language, here.settings.locales)
-    return Call(session, teacher.school_id, teacher.teacher_id, now, uuid.uuid4, sequence, words)
+    return Context(session, teacher.school_id, teacher.teacher_id, now, uuid.uuid4, sequence, words)
 
 
-def call(request: Request) -> Iterator[Call]:
+def context(request: Request) -> Iterator[Context]:
     """A transaction and who is signed in, in one step: each step of its own would cost a thread."""
-    work = _house(request).work
+    work = _services(request).work
     with work.read() if request.method in SAFE else work.begin() as session:
-        yield _call(request, session)
+        yield _context(request, session)
 
 
 def desk(request: Request) -> Desk:
     """For what takes thought: its transactions are its own."""
-    here = _house(request)
+    here = _services(request)
 
     def solve(think: Callable[..., Answer], *question: Any) -> Answer:
         try:
@@ -101,14 +101,14 @@ def desk(request: Request) -> Desk:
         except WorkerLimitError as problem:
             raise BusyError("solver_ended") from problem
 
-    found = Desk(here.work, lambda session: _call(request, session), solve)
+    found = Desk(here.work, lambda session: _context(request, session), solve)
     with found.look():  # signed out is said before anything is thought about
         return found
 
 
-Work = Annotated[Call, Depends(call, scope="function")]
+Work = Annotated[Context, Depends(context, scope="function")]
 AtDesk = Annotated[Desk, Depends(desk, scope="function")]
-OurHouse = Annotated[House, Depends(house)]
+Provided = Annotated[Services, Depends(services)]
 
 
 def keep_cookie(request: Request, response: Response, token: str) -> None:

@@ -29,7 +29,7 @@ def healthz() -> JSONResponse:
 def readyz(request: Request) -> JSONResponse:
     """The database answers too: requests may be sent here."""
     try:
-        request.app.state.house.work.ask()
+        request.app.state.services.work.ask()
     except SQLAlchemyError as problem:
         log.error("not_ready", exc_info=problem)
         return JSONResponse({"ok": False, "database": "silent"}, 503)
@@ -37,7 +37,8 @@ def readyz(request: Request) -> JSONResponse:
 
 
 class Traced:
-    """Gives every request an id (a proxy's, where it sends a sane one), says it back, and writes one line when it is over.
+    """Gives every request an id (a proxy's, where it sends a sane one), says it back, and writes one line
+    when it is over.
 
     Of the address only the path is written: what is typed into a search is not.
     """

@@ -66,7 +66,7 @@ def words_of(settings: Settings, sequence: Concepts = SO_MI_FIRST) -> Words:
 
 def _words(request: Request) -> Words:
     """In the school's own words where it is known by now whose request it is."""
-    settings: Settings = request.app.state.house.settings
+    settings: Settings = request.app.state.services.settings
     return words_of(settings, getattr(request.state, "sequence", SO_MI_FIRST))
 
 
@@ -127,7 +127,8 @@ def _met(error: Exception) -> bool:
 
 
 async def _meanwhile(request: Request, _: Exception) -> JSONResponse:
-    """Somebody else did the same at this moment: a key that is there by now, or two that waited for each other."""
+    """Somebody else did the same at this moment: a key that is there by now, or two that waited for each
+    other."""
     return _said(request, 409, "changed_meanwhile", "changed_meanwhile")
 
 

@@ -1,8 +1,8 @@
-"""Exact fractions, quickly: the standard library's `Fraction`, in its compiled form (same values, eight times as fast).
+"""Exact fractions, quickly: the standard library's `Fraction`, in its compiled form (same values, eight
+times as fast).
 
-Never make one from text: the compiled form (quicktions 1.24) then writes into an object that all of Python shares, and
-every later zero byte read from a file is another one. `parsed` is for text.
-"""
+Never make one from text: the compiled form (quicktions 1.24) then writes into an object that all of Python
+shares, and every later zero byte read from a file is another one. `parsed` is for text."""
 
 from __future__ import annotations
 

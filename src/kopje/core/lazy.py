@@ -1,8 +1,8 @@
-"""A value that is worked out when it is first asked for, and kept: `functools.cached_property` without its lock.
+"""A value that is worked out when it is first asked for, and kept: `functools.cached_property` without its
+lock.
 
-Python 3.11's takes a lock at the first look at each object, which costs more than the small sums kept here; from 3.12 on
-the standard one has no lock either, and this module can go.
-"""
+Python 3.11's takes a lock at the first look at each object, which costs more than the small sums kept here;
+from 3.12 on the standard one has no lock either, and this module can go."""
 
 from __future__ import annotations
 

@@ -1,8 +1,7 @@
 """Why something is so: every judgement in Kopje carries the reasons it was made from.
 
-A reason is a code and what it speaks of, never a sentence: words are made at the edge, from the catalogue and the
-school's own words, so that what is stored follows both. Source: docs/sources.md#reasons.
-"""
+A reason is a code and what it speaks of, never a sentence: words are made at the edge, from the catalogue
+and the school's own words, so that what is stored follows both. Source: docs/sources.md#reasons."""
 
 from __future__ import annotations
 
@@ -52,9 +51,8 @@ Param: TypeAlias = Union[str, int, date, Tone, Named, Phased, Listed, "Reason"]
 class Reason:
     """One reason: a stable code, which way it pulls, what it is about, and what its sentence speaks of.
 
-    `bars` means that the reason alone rules the thing out. A plain text among the parameters is somebody's name, a
-    title, a pitch or a number as music writes it; whatever else is a word is a reason of its own.
-    """
+    `bars` means that the reason alone rules the thing out. A plain text among the parameters is somebody's
+    name, a title, a pitch or a number as music writes it; whatever else is a word is a reason of its own."""
 
     code: str
     weight: Weight = "note"

@@ -25,7 +25,7 @@ from kopje.settings import Settings
 from kopje.store import people, sections
 from kopje.store import tables as t
 from kopje.store.work import UnitOfWork
-from kopje.usecases.call import Call, Desk
+from kopje.usecases.context import Context, Desk
 from kopje.usecases.ledger import read_hearing
 from kopje.usecases.lessons import propose_lesson, read_lesson
 from kopje.usecases.lessons.read_lesson import LessonView, PartView
@@ -54,19 +54,20 @@ class Autumn:
     counting: Iterator[int] = field(default_factory=lambda: count(1))
 
     def desk(self, moment: datetime) -> Desk:
-        return Desk(self.work, lambda session: self.call(session, moment))
+        return Desk(self.work, lambda session: self.ctx(session, moment))
 
     def new_id(self) -> UUID:
         return UUID(int=self.chance.getrandbits(128), version=4)
 
-    def call(self, session: Session, moment: datetime) -> Call:
-        return Call(session, self.school_id, self.teacher_id, moment, self.new_id)
+    def ctx(self, session: Session, moment: datetime) -> Context:
+        return Context(session, self.school_id, self.teacher_id, moment, self.new_id)
 
 
 def load(
     work: UnitOfWork, settings: Settings, weeks: int = WEEKS, tell: Callable[[int], None] = lambda _: None
 ) -> bool:
-    """Load the school unless there is one already; says whether it did, and `tell`s of each week that begins, from 1."""
+    """Load the school unless there is one already; says whether it did, and `tell`s of each week that
+    begins, from 1."""
     chance = Random(SEED)
     with work.begin() as session:
         if people.any_school(session):
@@ -78,12 +79,12 @@ def load(
     with work.begin() as session:
         ids = (autumn.school_id, autumn.teacher_id)
         set_up_school.first_run(session, ids, SCHOOL, TEACHER, LOGIN, PASSWORD, first)
-        call = autumn.call(session, first)
-        bring_shipped_songs(call, settings.songs)
-        by_plan = {plan: _section(call, plan, index).id for index, plan in enumerate(SECTIONS)}
-        _choir(call, by_plan)
-        _calendar(call, today.date(), by_plan)
-        meetings = _meetings(call, by_plan, today.date())
+        ctx = autumn.ctx(session, first)
+        bring_shipped_songs(ctx, settings.songs)
+        by_plan = {plan: _section(ctx, plan, index).id for index, plan in enumerate(SECTIONS)}
+        _choir(ctx, by_plan)
+        _calendar(ctx, today.date(), by_plan)
+        meetings = _meetings(ctx, by_plan, today.date())
     week = 0
     for moment, plan in meetings:
         if moment.date() >= first.date():
@@ -95,34 +96,35 @@ def load(
     for plan, section_id in by_plan.items():
         if plan.name == "2A":
             with work.begin() as session:
-                _late_joiner(autumn.call(session, today), section_id)
+                _late_joiner(autumn.ctx(session, today), section_id)
         plan_year.fit(desk, section_id)
         propose_lesson.propose(desk, section_id)
     return True
 
 
-def _section(call: Call, plan: Plan, index: int) -> t.Section:
+def _section(ctx: Context, plan: Plan, index: int) -> t.Section:
     start = index * 22
     names = [NAMES[(start + i * 7) % len(NAMES)] for i in range(plan.children)]
     meetings = tuple(Meeting(weekday, starts) for weekday, starts in plan.meetings)
     new = set_up_school.NewSection(plan.name, plan.grade, plan.minutes, tuple(dict.fromkeys(names)), meetings)
-    return set_up_school.add_section(call, new)
+    return set_up_school.add_section(ctx, new)
 
 
-def _choir(call: Call, by_plan: dict[Plan, UUID]) -> None:
+def _choir(ctx: Context, by_plan: dict[Plan, UUID]) -> None:
     """Every third child of grades 4 and 5 sings in the choir."""
     choir = next(key for plan, key in by_plan.items() if plan.grade == CHOIR)
-    older = sections.children(call.session, call.school_id, (4, 5), call.today)
-    set_up_school.set_singers(call, choir, [child.id for child, _ in older[::3]][:SINGERS])
+    older = sections.children(ctx.session, ctx.school_id, (4, 5), ctx.today)
+    set_up_school.set_singers(ctx, choir, [child.id for child, _ in older[::3]][:SINGERS])
 
 
-def _late_joiner(call: Call, section_id: UUID) -> None:
+def _late_joiner(ctx: Context, section_id: UUID) -> None:
     """A child who came a few weeks ago."""
-    set_up_school.add_child(call, section_id, "Zlata", call.today - timedelta(days=30))
+    set_up_school.add_child(ctx, section_id, "Zlata", ctx.today - timedelta(days=30))
 
 
-def _calendar(call: Call, today: date, by_plan: dict[Plan, UUID]) -> None:
-    """Three terms around today, with what that year took away: sports day, a flu week, three lessons that only 2B lost."""
+def _calendar(ctx: Context, today: date, by_plan: dict[Plan, UUID]) -> None:
+    """Three terms around today, with what that year took away: sports day, a flu week, three lessons that
+    only 2B lost."""
     monday = today - timedelta(days=today.weekday(), weeks=WEEKS)
 
     def span(name: str, first_week: int, weeks: int) -> Span:
@@ -131,25 +133,25 @@ def _calendar(call: Call, today: date, by_plan: dict[Plan, UUID]) -> None:
 
     terms = [span("First term", 0, 10), span("Second term", 11, 14), span("Third term", 26, 14)]
     holidays = [span("Autumn break", 10, 1), span("Winter holidays", 18, 2), span("Spring break", 25, 1)]
-    school_calendar.set_periods(call, terms, holidays, 0)
-    school_calendar.add_change(call, "lost", today - timedelta(days=SPORTS_DAY), None, "Sports day", [])
+    school_calendar.set_periods(ctx, terms, holidays, 0)
+    school_calendar.add_change(ctx, "lost", today - timedelta(days=SPORTS_DAY), None, "Sports day", [])
     little = [key for plan, key in by_plan.items() if plan.grade <= 1]
     for offset in range(5):
         day = today - timedelta(days=today.weekday(), weeks=FLU_WEEK) + timedelta(days=offset)
-        school_calendar.add_change(call, "lost", day, None, "Flu week", little)
+        school_calendar.add_change(ctx, "lost", day, None, "Flu week", little)
     trip = [key for plan, key in by_plan.items() if plan.name == "2B"]
     for ago in range(50, 60):
-        school_calendar.add_change(call, "lost", today - timedelta(days=ago), None, "Trip", trip)
+        school_calendar.add_change(ctx, "lost", today - timedelta(days=ago), None, "Trip", trip)
     wanted = {2: ["four-beat-meter"], 3: ["low-la"], 4: ["syncopation"], 5: ["dotted-eighth"]}
     concert = terms[1].first + timedelta(weeks=5, days=3)
     for grade, concepts in wanted.items():
         mine = [key for plan, key in by_plan.items() if plan.grade == grade]
-        school_calendar.add_concert(call, "Autumn concert", concert, mine, concepts)
+        school_calendar.add_concert(ctx, "Autumn concert", concert, mine, concepts)
 
 
-def _meetings(call: Call, by_plan: dict[Plan, UUID], today: date) -> list[tuple[datetime, Plan]]:
+def _meetings(ctx: Context, by_plan: dict[Plan, UUID], today: date) -> list[tuple[datetime, Plan]]:
     """Every lesson that the calendar really gave before today, in order."""
-    found = school_calendar.calendar(call)
+    found = school_calendar.calendar(ctx)
     past = [
         (datetime.combine(one.day, one.starts).astimezone(), plan)
         for plan, key in by_plan.items()
@@ -160,25 +162,26 @@ def _meetings(call: Call, by_plan: dict[Plan, UUID], today: date) -> list[tuple[
 
 
 def _teach(autumn: Autumn, plan: Plan, section_id: UUID, moment: datetime) -> None:
-    """One lesson: propose, start, go through it, hear children, end. What happened is sent at its end, as one batch."""
+    """One lesson: propose, start, go through it, hear children, end. What happened is sent at its end, as
+    one batch."""
     lesson_id = propose_lesson.propose(autumn.desk(moment), section_id)
     with autumn.work.begin() as session:
-        call = autumn.call(session, moment)
-        lesson = read_lesson.lesson(call, lesson_id)
-        told = Telling(autumn, lesson, moment)
-        told.event("started")
+        ctx = autumn.ctx(session, moment)
+        lesson = read_lesson.lesson(ctx, lesson_id)
+        telling = Telling(autumn, lesson, moment)
+        telling.event("started")
         parts = lesson.parts
         short = autumn.chance.random() < NOT_REACHED
         for part in parts[: len(parts) - 2] + parts[-1:] if short else parts:
             draw = autumn.chance.random()
             how = "skipped" if draw < SKIPPED else "partly" if draw < SKIPPED + PARTLY else "done"
             if how != "skipped" and activity(part.choice.activity).hears and autumn.chance.random() < HEARD:
-                _hear(autumn, call, plan, told, part)
-            told.event("ticked", part_id=part.id, body={"tick": how})
+                _hear(autumn, ctx, plan, telling, part)
+            telling.event("ticked", part_id=part.id, body={"tick": how})
         if autumn.chance.random() < 0.3:
-            told.event("noted", body={"note": autumn.chance.choice(NOTES)})
-        told.event("ended")
-        take_events.take(autumn.call(session, told.clock), told.clock, told.events)
+            telling.event("noted", body={"note": autumn.chance.choice(NOTES)})
+        telling.event("ended")
+        take_events.take(autumn.ctx(session, telling.clock), telling.clock, telling.events)
 
 
 @dataclass
@@ -188,36 +191,49 @@ class Telling:
     autumn: Autumn
     lesson: LessonView
     clock: datetime
-    events: list[take_events.Told] = field(default_factory=list)
+    events: list[take_events.ReportedEvent] = field(default_factory=list)
     heard: set[UUID] = field(default_factory=set)
 
     def event(self, kind: str, **what: Any) -> None:
         self.clock += timedelta(seconds=20)
         self.events.append(
-            take_events.Told(self.autumn.new_id(), kind, self.lesson.section.id, self.lesson.id, self.clock,
-                             self.autumn.device, next(self.autumn.counting), **what)
-        )  # fmt: skip
+            take_events.ReportedEvent(
+                self.autumn.new_id(),
+                kind,
+                self.lesson.section.id,
+                self.lesson.id,
+                self.clock,
+                self.autumn.device,
+                next(self.autumn.counting),
+                **what,
+            )
+        )
 
 
-def _hear(autumn: Autumn, call: Call, plan: Plan, told: Telling, part: PartView) -> None:
+def _hear(autumn: Autumn, ctx: Context, plan: Plan, telling: Telling, part: PartView) -> None:
     """Four to six children in the order of the queue; the absent are passed over."""
-    found = read_hearing.hearing_in(call, told.lesson, part.id)
-    taught = told.lesson.section.facts.taught.get(found.concept.key, {})
+    found = read_hearing.hearing_in(ctx, telling.lesson, part.id)
+    taught = telling.lesson.section.facts.taught.get(found.concept.key, {})
     times = sum(taught.values())
     talent = plan.rhythm if found.concept.line == "rhythm" else plan.melody
     wanted = autumn.chance.choice((4, 5, 5, 6))
     for place in found.queue:
         child_id = UUID(place.child)
-        if child_id in told.heard:
+        if child_id in telling.heard:
             continue
-        told.heard.add(child_id)
-        if _absent(autumn, child_id, told.lesson):
-            told.event("absent", child_id=child_id)
+        telling.heard.add(child_id)
+        if _absent(autumn, child_id, telling.lesson):
+            telling.event("absent", child_id=child_id)
             continue
         result = _result(autumn, child_id, talent, times)
-        body = {"concept": found.concept.key, "way": found.way, "voices": found.voices, "help": found.help,
-                "result": result}  # fmt: skip
-        told.event("marked", child_id=child_id, part_id=part.id, body=body)
+        body = {
+            "concept": found.concept.key,
+            "way": found.way,
+            "voices": found.voices,
+            "help": found.help,
+            "result": result,
+        }
+        telling.event("marked", child_id=child_id, part_id=part.id, body=body)
         wanted -= 1
         if not wanted:
             return

@@ -45,9 +45,13 @@ SECTIONS = (
     Plan("5A", 5, 45, 22, _at((4, "10:40")), 0.90, 0.62),
     Plan("5B", 5, 45, 22, _at((4, "13:00")), 0.80, 0.80),
     Plan("Choir", CHOIR, 60, 0, _at((2, "14:30")), 0.84, 0.84),
-)  # fmt: skip
+)
 SINGERS = 28  # of grades 4 and 5
 NOTES = (
-    "Second verse still shaky.", "Good day, ask for the game again.", "Fire drill took four minutes.",
-    "Try it lower next time.", "They want to lead it themselves.", "Drums too loud near the end.",
-)  # fmt: skip
+    "Second verse still shaky.",
+    "Good day, ask for the game again.",
+    "Fire drill took four minutes.",
+    "Try it lower next time.",
+    "They want to lead it themselves.",
+    "Drums too loud near the end.",
+)

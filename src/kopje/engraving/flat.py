@@ -1,8 +1,8 @@
 """The engraver's SVG as a picture that stands by itself, for paper and for small images.
 
-The printer leaves out a picture inside a picture and takes its time for every group and every rule of style; so what the engraver
-groups is laid flat, and each line carries its own ink. Hands are drawn here from the table that the page draws them from.
-"""
+The printer leaves out a picture inside a picture and takes its time for every group and every rule of style;
+so what the engraver groups is laid flat, and each line carries its own ink. Hands are drawn here from the
+table that the page draws them from."""
 
 from __future__ import annotations
 
@@ -39,7 +39,8 @@ DRAWN = {f"{SVG}{name}" for name in ("path", "rect", "polygon", "polyline", "ell
 
 
 def _draw_hands(root: Element, mirrored: bool) -> None:
-    """Hands in place of the syllables that hold their places; as those see them who face the singer, or as the singer does."""
+    """Hands in place of the syllables that hold their places; as those see them who face the singer, or as
+    the singer does."""
     for verse in root.xpath("//*[contains(@class, 'verse layer hand')]"):
         text = next(verse.iter(f"{SVG}text"))
         said = re.match("[a-z]+", "".join(text.itertext()).strip())
@@ -60,14 +61,19 @@ def _draw_hands(root: Element, mirrored: bool) -> None:
 def printable(svg: str, mirrored: bool = True) -> str:
     """The engraver's SVG for paper, and for a picture that stands by itself.
 
-    A nested picture would be left out by the printer, so it becomes a scaled group; what the engraver groups is laid flat and each
-    line carries its own ink, because the printer takes its time for every group and every rule.
-    """
+    A nested picture would be left out by the printer, so it becomes a scaled group; what the engraver groups
+    is laid flat and each line carries its own ink, because the printer takes its time for every group and
+    every rule."""
     root: Element = etree.fromstring(svg.encode())
     _draw_hands(root, mirrored)
     box = [float(x) for x in root.get("viewBox", "0 0 1 1").split()]
-    flat = etree.Element(f"{SVG}svg", viewBox=root.get("viewBox", ""), width=f"{box[2]:g}px", height=f"{box[3]:g}px",
-                         nsmap=NAMES)  # fmt: skip
+    flat = etree.Element(
+        f"{SVG}svg",
+        viewBox=root.get("viewBox", ""),
+        width=f"{box[2]:g}px",
+        height=f"{box[3]:g}px",
+        nsmap=NAMES,
+    )
     for part in root:
         if part.tag == f"{SVG}defs":
             flat.append(part)
@@ -79,14 +85,15 @@ def printable(svg: str, mirrored: bool = True) -> str:
 
 
 def _lay_flat(part: Element, group: Element, around: frozenset[str]) -> None:
-    """Append what is drawn in a part to a group; `around`: what the engraver calls the groups that it stands in."""
+    """Append what is drawn in a part to a group; `around`: what the engraver calls the groups that it stands
+    in."""
     for child in list(part):
         classes = set(child.get("class", "").split())
-        ours = {"verse", "layer"} <= classes or {
+        own_words = {"verse", "layer"} <= classes or {
             "dir",
             "phrase",
         } <= classes  # set in the colour of the layers
-        known = around | classes | ({OURS} if ours else set())
+        known = around | classes | ({OURS} if own_words else set())
         if "placeholder" in known:
             continue
         if child.tag == f"{SVG}text":
@@ -126,8 +133,14 @@ def _text(text: Element, group: Element, known: frozenset[str]) -> None:
     bold = colour == LAYER or any(
         "bold" in (one.get("font-weight") or "") for one in text.iter(f"{SVG}tspan")
     )
-    plain = {"x": text.get("x", "0"), "y": text.get("y", "0"), "font-size": piece.get("font-size", "405px"),
-             "font-family": FAMILY, "fill": colour, "font-weight": "600" if bold else "400"}  # fmt: skip
+    plain = {
+        "x": text.get("x", "0"),
+        "y": text.get("y", "0"),
+        "font-size": piece.get("font-size", "405px"),
+        "font-family": FAMILY,
+        "fill": colour,
+        "font-weight": "600" if bold else "400",
+    }
     if text.get("text-anchor"):
         plain["text-anchor"] = text.get("text-anchor")
     etree.SubElement(group, f"{SVG}text", plain).text = (piece.text or "").strip()

@@ -16,8 +16,18 @@ from kopje.core.music.navigation import AT_HEAD, WRITTEN
 from kopje.core.music.note_values import plain, symbols, tuplet
 from kopje.core.music.tune import Bar, Key, Note, Tune
 
-_DURATIONS = {Fraction(32): "maxima", Fraction(16): "long", Fraction(8): "breve", Fraction(4): "1", Fraction(2): "2", Fraction(1): "4", Fraction(1, 2): "8",
-              Fraction(1, 4): "16", Fraction(1, 8): "32", Fraction(1, 16): "64"}  # fmt: skip
+_DURATIONS = {
+    Fraction(32): "maxima",
+    Fraction(16): "long",
+    Fraction(8): "breve",
+    Fraction(4): "1",
+    Fraction(2): "2",
+    Fraction(1): "4",
+    Fraction(1, 2): "8",
+    Fraction(1, 4): "16",
+    Fraction(1, 8): "32",
+    Fraction(1, 16): "64",
+}
 _BARLINES = {"single": "single", "double": "dbl", "final": "end", "repeat": "rptend", "none": "invis"}
 LETTERS_A_ROW = 2  # two neighbouring letters share a row of hands, the lower one half a row down
 Joined = frozenset[int]  # numbers of verses
@@ -56,7 +66,8 @@ class Under:
 
 
 def mei(tune: Tune, under: Under = Under()) -> str:
-    """The whole tune; EngravingError when nothing of it can be written. `under.lines` go by the index of printed notes."""
+    """The whole tune; EngravingError when nothing of it can be written. `under.lines` go by the index of
+    printed notes."""
     if not tune.bars:
         raise EngravingError("engraving_nothing")
     first = tune.bars[0]
@@ -135,7 +146,8 @@ def _joined(note: Note, joined: Joined) -> Joined:
 
 
 def _held(tune: Tune) -> list[Joined]:
-    """For each printed note the verses whose syllable, the last of its word, lasts over more tones until the next syllable.
+    """For each printed note the verses whose syllable, the last of its word, lasts over more tones until the
+    next syllable.
 
     Where no syllable follows before a rest the words have only stopped, and no line is drawn.
     """
@@ -160,10 +172,18 @@ def _placed(bar: Bar, counter: int, joined: Joined, held: list[Joined]) -> list[
         at = place
         for part, (length, written, dots) in enumerate(parts):
             found.append(
-                _Placed(f"n{counter + index}" + (f"-{part}" if part else ""), at, note, written, dots,
-                        _tie(note, part, len(parts)), joined, held[counter + index],
-                        "" if part else signs[index])
-            )  # fmt: skip
+                _Placed(
+                    f"n{counter + index}" + (f"-{part}" if part else ""),
+                    at,
+                    note,
+                    written,
+                    dots,
+                    _tie(note, part, len(parts)),
+                    joined,
+                    held[counter + index],
+                    "" if part else signs[index],
+                )
+            )
             at += length
         place += note.duration
         joined = _joined(note, joined)
@@ -171,7 +191,8 @@ def _placed(bar: Bar, counter: int, joined: Joined, held: list[Joined]) -> list[
 
 
 def _signs(bar: Bar) -> list[str]:
-    """The accidental of each note of a bar: where it differs from the signature, or from what the bar had in this octave.
+    """The accidental of each note of a bar: where it differs from the signature, or from what the bar had in
+    this octave.
 
     A note tied over the bar line carries its sign with it; a later one of the same pitch needs its own.
     """

@@ -19,8 +19,10 @@ from kopje.workers import Worker, WorkerLimitError
 Paper = Literal["A4", "letter"]
 SECONDS = 8  # of processor time
 MOST_DRAWN = 4_000  # things drawn on all pages, so that nobody waits longer than three seconds
-FONTS = (("Kopje Text", "atkinson-hyperlegible-next-latin-wght-normal*.woff2", "200 800"),
-         ("Kopje Text", "atkinson-hyperlegible-next-latin-ext-wght-normal*.woff2", "200 800"))  # fmt: skip
+FONTS = (
+    ("Kopje Text", "atkinson-hyperlegible-next-latin-wght-normal*.woff2", "200 800"),
+    ("Kopje Text", "atkinson-hyperlegible-next-latin-ext-wght-normal*.woff2", "200 800"),
+)
 STYLE = f"""
 @page {{ margin: 16mm 15mm 18mm; @bottom-left {{ content: string(title); font: 8.5pt {FAMILY}; color: #5a554e }}
   @bottom-right {{ content: counter(page) " / " counter(pages); font: 8.5pt {FAMILY}; color: #5a554e }} }}
@@ -37,7 +39,8 @@ dt {{ color: #5a554e }} dd {{ margin: 0 }}
 
 @dataclass(frozen=True, slots=True)
 class Sheet:
-    """One thing to print: title, a line below it, pictures of music with what they show, and facts at the foot."""
+    """One thing to print: title, a line below it, pictures of music with what they show, and facts at the
+    foot."""
 
     title: str
     lead: str
@@ -85,8 +88,10 @@ def _print(html: str, fonts: str, paper: Paper) -> bytes:
     from weasyprint.urls import URLFetcher
 
     known, inside = FontConfiguration(), URLFetcher(allowed_protocols=("data",))
-    ours = URLFetcher(allowed_protocols=("file",))
-    style = CSS(string=f"@page {{ size: {paper} }}{fonts}{STYLE}", font_config=known, url_fetcher=ours)
+    shipped_only = URLFetcher(allowed_protocols=("file",))
+    style = CSS(
+        string=f"@page {{ size: {paper} }}{fonts}{STYLE}", font_config=known, url_fetcher=shipped_only
+    )
     document = HTML(string=html, url_fetcher=inside)
     return bytes(document.write_pdf(stylesheets=[style], font_config=known, pdf_variant="pdf/ua-1") or b"")
 

@@ -17,12 +17,29 @@ MOST_NOTES = 6_000  # beyond, drawing is not tried
 MEMORY = 2 << 30
 KEPT = 512
 OPTIONS: dict[str, object] = {
-    "adjustPageHeight": True, "breaks": "encoded", "footer": "none", "header": "none", "font": "Leland",
-    "pageMarginBottom": 30, "pageMarginLeft": 10, "pageMarginRight": 10, "pageMarginTop": 30, "scale": 50,
-    "svgViewBox": True, "svgRemoveXlink": True, "xmlIdSeed": 7, "lyricSize": 5.0, "spacingLinear": 0.32,
-    "justifyVertically": False, "lyricTopMinMargin": 3.0, "lyricWordSpace": 1.8,  # words touch neither beams nor each other
-    "pageHeight": 60000, "svgHtml5": False, "minLastJustification": 0,
-}  # fmt: skip
+    "adjustPageHeight": True,
+    "breaks": "encoded",
+    "footer": "none",
+    "header": "none",
+    "font": "Leland",
+    "pageMarginBottom": 30,
+    "pageMarginLeft": 10,
+    "pageMarginRight": 10,
+    "pageMarginTop": 30,
+    "scale": 50,
+    "svgViewBox": True,
+    "svgRemoveXlink": True,
+    "xmlIdSeed": 7,
+    "lyricSize": 5.0,
+    "spacingLinear": 0.32,
+    # words touch neither beams nor each other
+    "justifyVertically": False,
+    "lyricTopMinMargin": 3.0,
+    "lyricWordSpace": 1.8,
+    "pageHeight": 60000,
+    "svgHtml5": False,
+    "minLastJustification": 0,
+}
 
 
 CLOSE = {"pageMarginTop": 0, "pageMarginBottom": 0, "pageMarginLeft": 0, "pageMarginRight": 0}
@@ -84,9 +101,8 @@ class Engraver:
         self._worker.warm(_warmed)
 
     def svg(self, mei: str, width: int = 2100, encoded: bool = False, wall: bool = False) -> str:
-        """Engrave on one page; `width` in tenths of a millimetre of the page, `encoded` keeps the line ends of the source,
-        `wall` makes the words large enough to be read from six metres.
-        """
+        """Engrave on one page; `width` in tenths of a millimetre of the page, `encoded` keeps the line ends
+        of the source, `wall` makes the words large enough to be read from six metres."""
         return self._looked_up(mei, _Format(width, encoded, wall))[0]
 
     def strip(self, mei: str, width: int) -> str:

@@ -18,8 +18,8 @@ _STRAIGHT = ("T", "C", "O", "A", "R", "S", "N", "Z", "H", "B", "D", "F", "G")
 
 
 def read_abc(data: bytes, name: str = "", part: int | None = None) -> tuple[Tune, ...]:
-    """All tunes of a file; FileError when there is none. Old line breaks and Latin-1 are read as well. `part`: the voice to
-    read, from 1, in all tunes that have it; FileError when none has."""
+    """All tunes of a file; FileError when there is none. Old line breaks and Latin-1 are read as well.
+    `part`: the voice to read, from 1, in all tunes that have it; FileError when none has."""
     check_size(data)
     text = _decoded(data)
     tunes: list[Tune] = []
@@ -55,7 +55,8 @@ def _decoded(data: bytes) -> str:
 
 
 def _blocks(text: str) -> Iterator[list[str]]:
-    """The lines of each tune: from one X: (or from the first field) to the next. What a book says before its first tune is said of all."""
+    """The lines of each tune: from one X: (or from the first field) to the next. What a book says before its
+    first tune is said of all."""
     block: list[str] = []
     head: list[str] = []
     for line in text.split("\n"):

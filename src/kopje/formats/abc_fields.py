@@ -12,10 +12,18 @@ from kopje.core.music.pitch import Pitch
 from kopje.core.music.tune import Key
 
 MODES = {
-    "": ("major", 0), "maj": ("major", 0), "ion": ("ionian", 0), "m": ("minor", -3), "min": ("minor", -3),
-    "aeo": ("aeolian", -3), "dor": ("dorian", -2), "phr": ("phrygian", -4), "lyd": ("lydian", 1),
-    "mix": ("mixolydian", -1), "loc": ("locrian", -5),
-}  # fmt: skip
+    "": ("major", 0),
+    "maj": ("major", 0),
+    "ion": ("ionian", 0),
+    "m": ("minor", -3),
+    "min": ("minor", -3),
+    "aeo": ("aeolian", -3),
+    "dor": ("dorian", -2),
+    "phr": ("phrygian", -4),
+    "lyd": ("lydian", 1),
+    "mix": ("mixolydian", -1),
+    "loc": ("locrian", -5),
+}
 _KEY = re.compile(r"([A-G])([#b]?)\s*([A-Za-z]*)(.*)", re.DOTALL)
 _ACCIDENTAL = re.compile(r"(\^\^|\^|__|_|=)([A-Ga-g])")
 SIGNS = {"^^": 2, "^": 1, "=": 0, "_": -1, "__": -2}

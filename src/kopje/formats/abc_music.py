@@ -66,8 +66,8 @@ _STRANGE = re.compile(r"[h-twyI-KNQRVWY]")  # letters that mean nothing among no
 
 @dataclass
 class TuneBuilder:
-    """Collects one tune. Accidentals hold to the bar line in all octaves unless the file says otherwise. `part`: which of its
-    voices is read, counted from 1 in the order in which they have music."""
+    """Collects one tune. Accidentals hold to the bar line in all octaves unless the file says otherwise.
+    `part`: which of its voices is read, counted from 1 in the order in which they have music."""
 
     facts: list[tuple[str, str]] = field(default_factory=list)
     propagate: str = "pitch"
@@ -190,7 +190,8 @@ class TuneBuilder:
             self.bars[-1] = replace(self.bars[-1], signs=(*self.bars[-1].signs, sign))
 
     def _tie_on(self) -> None:
-        """The last tone goes on; a sign behind a bar line or at the head of a line belongs to the tone before it."""
+        """The last tone goes on; a sign behind a bar line or at the head of a line belongs to the tone
+        before it."""
         bar = None if self.notes or not self.bars else self.bars[-1]
         notes = [*(bar.notes if bar else self.notes)]
         if not notes or notes[-1].kind != "note":
@@ -318,9 +319,14 @@ class TuneBuilder:
             check_count(len(self.bars) + 1, MAX_BARS, "bars")
             meter = self.meter or Meter(4, 4)
             bar = Bar(
-                tuple(self.notes), meter, self.key.key, left=self._left, right=right, ending=self._ending,
+                tuple(self.notes),
+                meter,
+                self.key.key,
+                left=self._left,
+                right=right,
+                ending=self._ending,
                 signs=self._bar_signs,
-            )  # fmt: skip
+            )
             self._bar_signs = ()
             self.bars.append(bar)
             self.notes, self._left, self._ending = [], "single", ""

@@ -1,4 +1,5 @@
-"""Writing ABC: header, music line by line with its words under it. Every sign that a reader could need is written."""
+"""Writing ABC: header, music line by line with its words under it. Every sign that a reader could need is
+written."""
 
 from __future__ import annotations
 
@@ -22,7 +23,8 @@ _MOST_IN_TUPLET = 99
 
 
 def write_abc(tune: Tune, number: int = 1) -> str:
-    """The tune as ABC; reading it gives the same bars, words and repeats again. FileError for what ABC cannot say."""
+    """The tune as ABC; reading it gives the same bars, words and repeats again. FileError for what ABC
+    cannot say."""
     if not tune.bars:
         raise FileError("tune_empty")
     first = tune.bars[0]
@@ -89,7 +91,8 @@ def _bar_line(bar: Bar, following: Bar | None) -> str:
 
 
 def _notes(bar: Bar) -> str:
-    """The notes of a bar, beat by beat; in a bar a sign is written where any reading of earlier ones could differ."""
+    """The notes of a bar, beat by beat; in a bar a sign is written where any reading of earlier ones could
+    differ."""
     touched: set[str] = set()
     stated = bar.key.alters if bar.key and abs(bar.key.fifths) <= 7 else {}
     said: list[str] = []
@@ -130,7 +133,9 @@ def _multiple(length: Fraction) -> str:
     units = length / UNIT
     if units.denominator == 1:
         return "" if units == 1 else str(units.numerator)
-    return f"{'' if units.numerator == 1 else units.numerator}/{'' if units.denominator == 2 else units.denominator}"
+    above = "" if units.numerator == 1 else str(units.numerator)
+    below = "" if units.denominator == 2 else str(units.denominator)
+    return f"{above}/{below}"
 
 
 def _words(bars: Sequence[Bar]) -> Iterator[str]:

@@ -17,7 +17,7 @@ LONGEST = 120  # days; no holiday is longer
 
 
 @dataclass(frozen=True, slots=True)
-class Happening:
+class CalendarEvent:
     """An event to write; `starts` None: all day. `uid` stays the same when it is written again."""
 
     uid: str
@@ -27,8 +27,9 @@ class Happening:
     minutes: int
 
 
-def write_calendar(name: str, happenings: Iterable[Happening], made: datetime) -> bytes:
-    """A calendar file; times are local, without a zone, so that they stay at their hour in the school's calendar."""
+def write_calendar(name: str, happenings: Iterable[CalendarEvent], made: datetime) -> bytes:
+    """A calendar file; times are local, without a zone, so that they stay at their hour in the school's
+    calendar."""
     calendar = Calendar()
     calendar.add("prodid", "-//Kopje//Kopje//EN")
     calendar.add("version", "2.0")

@@ -1,4 +1,5 @@
-"""MIDI in and out. Onsets are rounded to a twelfth of a quarter; gaps are rests, cut at bar lines; chords give their top tone.
+"""MIDI in and out. Onsets are rounded to a twelfth of a quarter; gaps are rests, cut at bar lines; chords
+give their top tone.
 
 A MIDI file says no spelling: tones are spelled along the line of fifths around the stated key.
 """
@@ -26,10 +27,40 @@ from kopje.formats.limits import MAX_BARS, MAX_NOTES, check_count, check_size, c
 GRID = 12  # parts of a quarter
 DRUMS = 9
 TICKS = 480
-_MINORS = {"Cm": -3, "Gm": -2, "Dm": -1, "Am": 0, "Em": 1, "Bm": 2, "F#m": 3, "C#m": 4, "G#m": 5, "D#m": 6, "A#m": 7,
-           "Fm": -4, "Bbm": -5, "Ebm": -6, "Abm": -7}  # fmt: skip
-_MAJORS = {"C": 0, "G": 1, "D": 2, "A": 3, "E": 4, "B": 5, "F#": 6, "C#": 7, "F": -1, "Bb": -2, "Eb": -3, "Ab": -4,
-           "Db": -5, "Gb": -6, "Cb": -7}  # fmt: skip
+_MINORS = {
+    "Cm": -3,
+    "Gm": -2,
+    "Dm": -1,
+    "Am": 0,
+    "Em": 1,
+    "Bm": 2,
+    "F#m": 3,
+    "C#m": 4,
+    "G#m": 5,
+    "D#m": 6,
+    "A#m": 7,
+    "Fm": -4,
+    "Bbm": -5,
+    "Ebm": -6,
+    "Abm": -7,
+}
+_MAJORS = {
+    "C": 0,
+    "G": 1,
+    "D": 2,
+    "A": 3,
+    "E": 4,
+    "B": 5,
+    "F#": 6,
+    "C#": 7,
+    "F": -1,
+    "Bb": -2,
+    "Eb": -3,
+    "Ab": -4,
+    "Db": -5,
+    "Gb": -6,
+    "Cb": -7,
+}
 
 
 @dataclass(frozen=True, slots=True)
@@ -174,9 +205,11 @@ def spelled(number: int, key: Key | None) -> Pitch:
 
 
 def _bars(
-    line: Sequence[_Tone], meters: Sequence[tuple[Fraction, Meter]], keys: Sequence[tuple[Fraction, Key]],
+    line: Sequence[_Tone],
+    meters: Sequence[tuple[Fraction, Meter]],
+    keys: Sequence[tuple[Fraction, Key]],
     words: dict[Fraction, Syllable],
-) -> list[Bar]:  # fmt: skip
+) -> list[Bar]:
     end = max((tone.end for tone in line), default=Fraction(0))
     at_onset = {
         tone.onset: next((k for when, k in reversed(keys) if when <= tone.onset), None) for tone in line
@@ -223,7 +256,8 @@ def _in_bar(
 
 
 def _pickup(bars: list[Bar]) -> list[Bar]:
-    """A first bar that begins with silence is a pickup; a last bar that ends with it is as short as it sounds."""
+    """A first bar that begins with silence is a pickup; a last bar that ends with it is as short as it
+    sounds."""
     if len(bars) > 1 and bars[0].notes and bars[0].notes[0].kind == "rest" and not bars[0].notes[0].fills_bar:
         bars[0] = replace(bars[0], notes=bars[0].notes[1:])
         last = bars[-1].notes

@@ -65,8 +65,13 @@ def _integer(text: str | None, low: int, high: int, what: str) -> int:
 
 
 _SOUNDED: dict[str, Sign] = {
-    "fine": "fine", "dacapo": "da_capo", "dalsegno": "dal_segno", "segno": "segno", "tocoda": "to_coda", "coda": "coda",
-}  # fmt: skip
+    "fine": "fine",
+    "dacapo": "da_capo",
+    "dalsegno": "dal_segno",
+    "segno": "segno",
+    "tocoda": "to_coda",
+    "coda": "coda",
+}
 
 
 @dataclass
@@ -185,8 +190,8 @@ class PartReader:
             return clock
         duration = self._duration(_said(kids, "duration"), index)
         chord = "chord" in kids
-        ours = self._staff(kids) == 1 and (_said(kids, "voice") or "1") == self.voice
-        if ours and "cue" not in kids:
+        in_this_voice = self._staff(kids) == 1 and (_said(kids, "voice") or "1") == self.voice
+        if in_this_voice and "cue" not in kids:
             self._count += 1
             check_count(self._count, MAX_NOTES, "notes")
             note = _note_of(element, kids, duration)

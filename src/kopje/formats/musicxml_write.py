@@ -188,9 +188,13 @@ def _closes(bar: Bar, following: Bar | None) -> bool:
 def _direction(sign: Sign) -> Element:
     """A sign in words, and for players that follow it."""
     names: dict[Sign, tuple[str, str]] = {
-        "fine": ("fine", "yes"), "da_capo": ("dacapo", "yes"), "dal_segno": ("dalsegno", "1"), "segno": ("segno", "1"),
-        "to_coda": ("tocoda", "1"), "coda": ("coda", "1"),
-    }  # fmt: skip
+        "fine": ("fine", "yes"),
+        "da_capo": ("dacapo", "yes"),
+        "dal_segno": ("dalsegno", "1"),
+        "segno": ("segno", "1"),
+        "to_coda": ("tocoda", "1"),
+        "coda": ("coda", "1"),
+    }
     name, value = names[sign]
     said = E("direction-type", E.words(WRITTEN[sign]))
     return E.direction(said, E.sound(**{name: value}), placement="above")

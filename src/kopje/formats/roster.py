@@ -1,4 +1,5 @@
-"""Rosters and timetables from tables: pasted, plain CSV, or OneRoster CSV in a zip. Good rows are kept aside, bad ones said."""
+"""Rosters and timetables from tables: pasted, plain CSV, or OneRoster CSV in a zip. Good rows are kept
+aside, bad ones said."""
 
 from __future__ import annotations
 
@@ -73,7 +74,8 @@ def _text(data: bytes) -> str:
 
 
 def _rows(text: str) -> list[list[str]]:
-    """Cells of each row; the separator is the one of tab, semicolon and comma that the first row has most of."""
+    """Cells of each row; the separator is the one of tab, semicolon and comma that the first row
+    has most of."""
     first = next((line for line in text.splitlines() if line.strip()), "")
     separator = max("\t;,", key=first.count)
     rows = [[cell.strip() for cell in row] for row in csv.reader(io.StringIO(text), delimiter=separator)]
@@ -169,7 +171,8 @@ def _minutes(text: str) -> int | None:
 
 
 def _meetings(text: str) -> Iterator[Meeting]:
-    """`Mon 09:10, Thu 8.30 45 min` or `Day 2 09:10`; a day's name begins a new one, with a comma before it or without."""
+    """`Mon 09:10, Thu 8.30 45 min` or `Day 2 09:10`; a day's name begins a new one, with a comma before it
+    or without."""
     for part in filter(
         None, re.split(r"[,;/]| and |(?<=\S)\s+(?=(?:mon|tue|wed|thu|fri|sat|sun|day)[a-z]*\b)", text.lower())
     ):

@@ -1,4 +1,5 @@
-"""Sequences as files: CSV for a spreadsheet, and CASE JSON for other systems. Both come back in as they went out."""
+"""Sequences as files: CSV for a spreadsheet, and CASE JSON for other systems. Both come back in as they went
+out."""
 
 from __future__ import annotations
 
@@ -59,10 +60,22 @@ def concept_of(values: dict[str, Any], where: Param) -> Concept:
         raise SequenceError("concept_ways", where=where, ways=", ".join(WAYS), value=key)
     dates = [_month_day(str(values.get(name) or "").strip(), where) for name in ("not_before", "not_after")]
     return Concept(
-        ConceptKey(key), name, strand, grade, str(values.get("sign") or "")[:40], tuple(map(ConceptKey, lists["needs"])),
-        lists["elements"], lists["degrees"], lists["meters"], lists["tone_sets"], str(values["resting"]) if values.get("resting") else None,
-        lists["ways"], bool(values.get("core", True)), str(values.get("prompt") or "")[:300], *dates,  # type: ignore[arg-type]
-    )  # fmt: skip
+        ConceptKey(key),
+        name,
+        strand,
+        grade,
+        str(values.get("sign") or "")[:40],
+        tuple(map(ConceptKey, lists["needs"])),
+        lists["elements"],
+        lists["degrees"],
+        lists["meters"],
+        lists["tone_sets"],
+        str(values["resting"]) if values.get("resting") else None,
+        lists["ways"],  # type: ignore[arg-type]
+        bool(values.get("core", True)),
+        str(values.get("prompt") or "")[:300],
+        *dates,
+    )
 
 
 def _month_day(said: str, where: Param) -> str:
@@ -74,7 +87,8 @@ def _month_day(said: str, where: Param) -> str:
 
 
 def sequence_of(name: str, rows: Iterable[tuple[Param, dict[str, Any]]]) -> Sequence:
-    """A sequence of (where, values); a double key, an unknown prerequisite or a cycle is refused and named."""
+    """A sequence of (where, values); a double key, an unknown prerequisite or a cycle is refused
+    and named."""
     concepts = [concept_of(values, where) for where, values in rows]
     if not 1 <= len(concepts) <= MOST_CONCEPTS:
         raise SequenceError("sequence_size", most=MOST_CONCEPTS, count=len(concepts))
@@ -123,23 +137,34 @@ def write_csv(sequence: Sequence) -> str:
 
 
 def write_case(sequence: Sequence, strands: Mapping[str, str]) -> str:
-    """A CASE package: one document, an item for each concept, `precedes` for each prerequisite; our own facts as extensions.
+    """A CASE package: one document, an item for each concept, `precedes` for each prerequisite; our own
+    facts as extensions.
 
     `strands`: what each strand is called.
     """
     ids = {c.key: str(uuid5(NAMESPACE_URL, f"kopje:{sequence.name}:{c.key}")) for c in sequence.concepts}
     document = str(uuid5(NAMESPACE_URL, f"kopje:{sequence.name}"))
     items = [
-        {"identifier": ids[c.key], "fullStatement": c.name, "humanCodingScheme": c.key, "CFItemType": strands[c.strand],
-         "educationLevel": ["KG" if c.grade == 0 else "OT" if c.grade == CHOIR else f"{c.grade:02d}"], "extensions": {"kopje": concept_values(c)}}
+        {
+            "identifier": ids[c.key],
+            "fullStatement": c.name,
+            "humanCodingScheme": c.key,
+            "CFItemType": strands[c.strand],
+            "educationLevel": ["KG" if c.grade == 0 else "OT" if c.grade == CHOIR else f"{c.grade:02d}"],
+            "extensions": {"kopje": concept_values(c)},
+        }
         for c in sequence.concepts
-    ]  # fmt: skip
+    ]
     links = [
-        {"identifier": str(uuid5(NAMESPACE_URL, f"kopje:{ids[need]}:{ids[c.key]}")), "associationType": "precedes",
-         "originNodeURI": {"identifier": ids[need]}, "destinationNodeURI": {"identifier": ids[c.key]}}
+        {
+            "identifier": str(uuid5(NAMESPACE_URL, f"kopje:{ids[need]}:{ids[c.key]}")),
+            "associationType": "precedes",
+            "originNodeURI": {"identifier": ids[need]},
+            "destinationNodeURI": {"identifier": ids[c.key]},
+        }
         for c in sequence.concepts
         for need in c.needs
-    ]  # fmt: skip
+    ]
     package = {
         "CFDocument": {"identifier": document, "title": sequence.name, "creator": "Kopje"},
         "CFItems": items,
@@ -198,7 +223,8 @@ def _from_case(text: str, name: str) -> Sequence:
 
 
 def _foreign(item: Any, links: Any, named: dict[str, Any], where: Param) -> dict[str, Any]:
-    """An item of another system: what its prerequisites are comes from the links, the rest is to be completed."""
+    """An item of another system: what its prerequisites are comes from the links, the rest is to be
+    completed."""
     try:
         level = (item.get("educationLevel") or ["KG"])[0]
         before = [
@@ -211,8 +237,12 @@ def _foreign(item: Any, links: Any, named: dict[str, Any], where: Param) -> dict
             and link["destinationNodeURI"]["identifier"] == item["identifier"]
         ]
         return {
-            "key": str(item.get("humanCodingScheme") or item["identifier"])[:60], "name": str(item["fullStatement"])[:120],
-            "strand": "vocabulary", "grade": int(level) if str(level).isdigit() else 0, "needs": before, "ways": ["sing"],
-        }  # fmt: skip
+            "key": str(item.get("humanCodingScheme") or item["identifier"])[:60],
+            "name": str(item["fullStatement"])[:120],
+            "strand": "vocabulary",
+            "grade": int(level) if str(level).isdigit() else 0,
+            "needs": before,
+            "ways": ["sing"],
+        }
     except (KeyError, TypeError, AttributeError, ValueError, IndexError) as problem:
         raise SequenceError("case_no_item", where=where) from problem

@@ -1,10 +1,12 @@
 """A song typed by hand, in a line of our own: one beat between two spaces, its tones side by side.
 
-`s m | sl s` is so on one beat, mi on the next, a bar line, so and la sharing a beat, so again. `-` holds on, `.` is silence; they share a beat like
-tones do (`s -l`: dotted quarter and eighth). Tones are `d r m f s l t` or their full syllables (`fi`, `si`, `te` too), with `,` for low and `'` for high; or letters, `C` to `B`, as the key
-signature has them (`F#`, `Bb`, `Fn` say otherwise), plain from do up to the next do.
-A new line is a new phrase. A line `=1` is the first line again, `=` the one before; `=1 r d -` is the first line with other last beats; lines of words come again in the same way. Words: one line each, syllables by spaces and hyphens, `_` where a syllable goes on; an empty line begins the next verse.
-"""
+`s m | sl s` is so on one beat, mi on the next, a bar line, so and la sharing a beat, so again. `-` holds on,
+`.` is silence; they share a beat like tones do (`s -l`: dotted quarter and eighth). Tones are `d r m f s l
+t` or their full syllables (`fi`, `si`, `te` too), with `,` for low and `'` for high; or letters, `C` to `B`,
+as the key signature has them (`F#`, `Bb`, `Fn` say otherwise), plain from do up to the next do. A new line
+is a new phrase. A line `=1` is the first line again, `=` the one before; `=1 r d -` is the first line with
+other last beats; lines of words come again in the same way. Words: one line each, syllables by spaces and
+hyphens, `_` where a syllable goes on; an empty line begins the next verse."""
 
 from __future__ import annotations
 
@@ -41,7 +43,8 @@ class _Sign:
 
 
 def read_song_line(title: str, do: Do, meter: Meter, line: str, words: str = "") -> Tune:
-    """The typed song as a tune, plain do from C4 to G4, for A and B below. FileError says where a sign cannot be read. Bars that do not add up are told by the analysis."""
+    """The typed song as a tune, plain do from C4 to G4, for A and B below. FileError says where a sign
+    cannot be read. Bars that do not add up are told by the analysis."""
     do = do.at(3 if do.letter in "AB" else 4)  # so that it lies in children's voices
     bars: list[Bar] = []
     for row, text in enumerate(_repeated(line), 1):
@@ -142,7 +145,8 @@ def _lettered(part: re.Match[str], do: Do) -> Degree:
 
 
 def _add(notes: list[Note], sign: _Sign, do: Do) -> None:
-    """A hold makes what was before longer; over a bar line it is tied (a first sign that holds nothing is silence)."""
+    """A hold makes what was before longer; over a bar line it is tied (a first sign that holds nothing is
+    silence)."""
     if sign.kind == "hold" and notes:
         notes[-1] = replace(notes[-1], duration=notes[-1].duration + sign.length)
     elif sign.kind == "hold":
@@ -154,7 +158,8 @@ def _add(notes: list[Note], sign: _Sign, do: Do) -> None:
 
 
 def _joined(bars: list[Bar]) -> list[Bar]:
-    """Holds at the start of a bar take the pitch of the bar before and are tied to it; where there is none they are silence."""
+    """Holds at the start of a bar take the pitch of the bar before and are tied to it; where there is none
+    they are silence."""
     done: list[Bar] = []
     for bar in bars:
         first = bar.notes[0]
@@ -171,7 +176,8 @@ def _joined(bars: list[Bar]) -> list[Bar]:
 
 
 def _worded(bars: tuple[Bar, ...], words: str) -> tuple[Bar, ...]:
-    """The words, line after line, under the tones, verses divided by an empty line; what is held is passed over by itself."""
+    """The words, line after line, under the tones, verses divided by an empty line; what is held is passed
+    over by itself."""
     held = [note.tie_in for bar in bars for note in bar.notes if note.kind == "note"]
     verses = [verse for verse in re.split(r"\n\s*\n", words) if verse.strip()]
     for number, verse in enumerate(verses[:MOST_VERSES], 1):

@@ -16,15 +16,21 @@ Json = dict[str, Any]
 class Table(DeclarativeBase):
     metadata = MetaData(
         naming_convention={
-            "pk": "pk_%(table_name)s", "fk": "fk_%(table_name)s_%(column_0_name)s",
-            "uq": "uq_%(table_name)s_%(column_0_name)s", "ck": "ck_%(table_name)s_%(constraint_name)s",
+            "pk": "pk_%(table_name)s",
+            "fk": "fk_%(table_name)s_%(column_0_name)s",
+            "uq": "uq_%(table_name)s_%(column_0_name)s",
+            "ck": "ck_%(table_name)s_%(constraint_name)s",
             "ix": "ix_%(table_name)s_%(column_0_name)s",
         }
-    )  # fmt: skip
+    )
     type_annotation_map = {  # noqa: RUF012
-        str: Text, datetime: DateTime(timezone=True), Json: JSONB, list[Json]: JSONB, list[str]: JSONB,
+        str: Text,
+        datetime: DateTime(timezone=True),
+        Json: JSONB,
+        list[Json]: JSONB,
+        list[str]: JSONB,
         bytes: LargeBinary,
-    }  # fmt: skip
+    }
 
 
 def one_of(name: str, *words: str, null: bool = False) -> CheckConstraint:

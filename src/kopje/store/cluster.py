@@ -26,8 +26,17 @@ import psycopg
 from kopje.core.errors import KopjeError
 from kopje.store.places import has_data, make, reachable
 
-_AS_POSTGRES = ("setpriv", "--reuid=postgres", "--regid=postgres", "--init-groups", "--inh-caps=-all",
-                "env", "-C", "/", "HOME=/nonexistent")  # fmt: skip
+_AS_POSTGRES = (
+    "setpriv",
+    "--reuid=postgres",
+    "--regid=postgres",
+    "--init-groups",
+    "--inh-caps=-all",
+    "env",
+    "-C",
+    "/",
+    "HOME=/nonexistent",
+)
 
 
 class ClusterError(KopjeError):
@@ -86,14 +95,25 @@ class Cluster:
         sync = ("--no-sync",) if self.throw_away else ()
         half = self.folder / "data.half"  # what an interrupted making left is no data
         shutil.rmtree(half, ignore_errors=True)
-        self._run(str(_binaries() / "initdb"), "-D", str(half), "-U", "kopje", "-E", "UTF8", *sync,
-                  "--locale=C.UTF-8", "--auth=scram-sha-256", f"--pwfile={self._password_file}")  # fmt: skip
+        self._run(
+            str(_binaries() / "initdb"),
+            "-D",
+            str(half),
+            "-U",
+            "kopje",
+            "-E",
+            "UTF8",
+            *sync,
+            "--locale=C.UTF-8",
+            "--auth=scram-sha-256",
+            f"--pwfile={self._password_file}",
+        )
         half.rename(self.folder / "data")
 
     def start(self, serving: int = 0) -> Cluster:
-        """Start it (making it first), and wait until it answers. `serving`: the port at which the application will be, to be
-        said to whoever starts a second one on the same data. ClusterError when somebody is there already.
-        """
+        """Start it (making it first), and wait until it answers. `serving`: the port at which the
+        application will be, to be said to whoever starts a second one on the same data. ClusterError when
+        somebody is there already."""
         make(self.folder)
         self._take(serving)
         try:
@@ -113,9 +133,19 @@ class Cluster:
         if self._root:
             shutil.chown(self._sockets, "postgres", "postgres")
         unsafe = ("-c", "fsync=off", "-c", "synchronous_commit=off", "-c", "full_page_writes=off")
-        command = [*(_AS_POSTGRES if self._root else ()), str(_binaries() / "postgres"), "-D",
-                   str(self.folder / "data"), "-p", str(self.port), "-c", "listen_addresses=127.0.0.1",
-                   "-k", str(self._sockets), *(unsafe if self.throw_away else ())]  # fmt: skip
+        command = [
+            *(_AS_POSTGRES if self._root else ()),
+            str(_binaries() / "postgres"),
+            "-D",
+            str(self.folder / "data"),
+            "-p",
+            str(self.port),
+            "-c",
+            "listen_addresses=127.0.0.1",
+            "-k",
+            str(self._sockets),
+            *(unsafe if self.throw_away else ()),
+        ]
         with (self.folder / "server.log").open("ab") as log:
             self.process = subprocess.Popen(command, stdout=log, stderr=log, start_new_session=True)
 
@@ -142,9 +172,8 @@ class Cluster:
     def _clear_the_way(self) -> None:
         """End what an application that is gone left behind: we hold the folder, so nobody uses it.
 
-        A number in a pid file is believed only of a process that really works in this data folder: after a crash the file
-        stays, and its number may be somebody else's by now.
-        """
+        A number in a pid file is believed only of a process that really works in this data folder: after a
+        crash the file stays, and its number may be somebody else's by now."""
         pid_file = self.folder / "data" / "postmaster.pid"
         first = (pid_file.read_text().split() or ["0"])[0] if pid_file.exists() else "0"
         if first.isdigit() and int(first) in self._working_here():
@@ -224,7 +253,8 @@ class Cluster:
             self.stop()
 
     def looked_into(self, database: str) -> tuple[bool, bool]:
-        """Whether it has a database, and whether somebody else runs it; asked again when they stopped it at this moment."""
+        """Whether it has a database, and whether somebody else runs it; asked again when they stopped it at
+        this moment."""
         try:
             return self._looked_into(database)
         except (psycopg.OperationalError, ClusterError):
@@ -236,7 +266,8 @@ class Cluster:
             return self.has(database), self.process is None
 
     def _running_port(self) -> int:
-        """The port of a server that answers on this folder; 0 without one. It stands in the fourth line of its pid file."""
+        """The port of a server that answers on this folder; 0 without one. It stands in the fourth line of
+        its pid file."""
         pid_file = self.folder / "data" / "postmaster.pid"
         lines = pid_file.read_text().splitlines() if pid_file.exists() else []
         if len(lines) < 4 or not lines[3].strip().isdigit():

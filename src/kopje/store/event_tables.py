@@ -1,7 +1,7 @@
 """Facts: events that are only ever added, and what is kept of their sums so that pages are quick.
 
-Everything below the events can be worked out again from them (`kopje rebuild`), and nothing in it depends on today.
-"""
+Everything below the events can be worked out again from them (`kopje rebuild`), and nothing in it depends on
+today."""
 
 from __future__ import annotations
 
@@ -16,8 +16,9 @@ from kopje.store.base import Json, OfSchool, Table, one_of
 
 
 class Event(OfSchool):
-    """Something that happened in a class. `id` and `sequence` were made on the device; `lesson_id` names a lesson that
-    may be planned no more. Erasing a child takes its events along; else no row is ever changed or taken away."""
+    """Something that happened in a class. `id` and `sequence` were made on the device; `lesson_id` names a
+    lesson that may be planned no more. Erasing a child takes its events along; else no row is ever changed
+    or taken away."""
 
     __tablename__ = "class_event"
     kind: Mapped[str]
@@ -78,7 +79,8 @@ class SongMetRow(Table):
 
 
 class StandingRow(Table):
-    """The standing of a child in a concept as last worked out from its marks. Whether it is due is told when it is read."""
+    """The standing of a child in a concept as last worked out from its marks. Whether it is due is told when
+    it is read."""
 
     __tablename__ = "standing"
     child_id: Mapped[UUID] = mapped_column(ForeignKey("child.id", ondelete="CASCADE"), primary_key=True)
@@ -93,7 +95,8 @@ class StandingRow(Table):
 
 
 class HeldLessonRow(Table):
-    """A lesson as its events tell it (core/ledger/held.py); `id` is the planned lesson's, which may be gone."""
+    """A lesson as its events tell it (core/ledger/held.py); `id` is the planned lesson's, which may
+    be gone."""
 
     __tablename__ = "held_lesson"
     id: Mapped[UUID] = mapped_column(primary_key=True)

@@ -19,15 +19,27 @@ from kopje.store.tables import AsideEvent, Child, Event, FactsRow, HeldLessonRow
 
 
 def _text(column: Any) -> Any:
-    """Ids leave as text, as events have them; turning thousands of them into objects and back took a third of a batch."""
+    """Ids leave as text, as events have them; turning thousands of them into objects and back took a third
+    of a batch."""
     return cast(column, Text)
 
 
 COLUMNS = (
-    _text(Event.id), Event.kind, _text(Event.section_id), _text(Event.lesson_id), Event.day, Event.moment,
-    _text(Event.device), Event.sequence, _text(Event.child_id), _text(Event.part_id), _text(Event.target_id),
-    Event.body, Event.off_day, Event.concept,
-)  # fmt: skip
+    _text(Event.id),
+    Event.kind,
+    _text(Event.section_id),
+    _text(Event.lesson_id),
+    Event.day,
+    Event.moment,
+    _text(Event.device),
+    Event.sequence,
+    _text(Event.child_id),
+    _text(Event.part_id),
+    _text(Event.target_id),
+    Event.body,
+    Event.off_day,
+    Event.concept,
+)
 BODY = Event.body.op("-")(literal(["part", "parts", "lesson"], ARRAY(Text)))
 JUDGED = tuple(BODY if column is Event.body else column for column in COLUMNS)
 
@@ -37,17 +49,19 @@ def _value(row: Any) -> ClassEvent:
     body = {**body, "concept": concept} if concept else body
     return ClassEvent(
         key, kind, section, lesson, day, moment, device, sequence, child, part, target, body, off
-    )  # fmt: skip
+    )
 
 
 def lock_sections(session: Session, school_id: UUID, ids: Iterable[UUID]) -> set[UUID]:
-    """Hold these sections, in the order of their ids, for what is added to them; those that are this school's."""
+    """Hold these sections, in the order of their ids, for what is added to them; those that are this
+    school's."""
     chosen = select(Section.id).where(Section.school_id == school_id, Section.id.in_(set(ids)))
     return set(session.scalars(chosen.order_by(Section.id).with_for_update(key_share=True)))
 
 
 def lock_children(session: Session, school_id: UUID, ids: Iterable[UUID]) -> set[UUID]:
-    """Hold these children in the order of their ids, so that two devices that mark the same ones wait for each other."""
+    """Hold these children in the order of their ids, so that two devices that mark the same ones wait for
+    each other."""
     chosen = select(Child.id).where(Child.school_id == school_id, Child.id.in_(set(ids)))
     return set(session.scalars(chosen.order_by(Child.id).with_for_update(key_share=True)))
 
@@ -91,9 +105,9 @@ def of_lessons(session: Session, lessons: Iterable[UUID]) -> Sequence[ClassEvent
 def marks_with_backs(
     session: Session, pairs: Iterable[tuple[UUID, str]], school_id: UUID
 ) -> Sequence[ClassEvent]:
-    """The marks of (child, concept) pairs, with whatever takes them back, and takes that back. Of their bodies only what is
-    judged: how a lesson looked is longer than everything else, and a child has many marks.
-    """
+    """The marks of (child, concept) pairs, with whatever takes them back, and takes that back. Of their
+    bodies only what is judged: how a lesson looked is longer than everything else, and a child has many
+    marks."""
     children, keys = zip(*asked, strict=True) if (asked := list(pairs)) else ((), ())
     listed = func.unnest(literal(list(children), ARRAY(Uuid)), literal(list(keys), ARRAY(Text)))
     wanted = listed.table_valued("child", "concept").render_derived(name="wanted")
@@ -120,7 +134,8 @@ def pairs_of(session: Session, ids: Iterable[UUID]) -> set[tuple[UUID, str]]:
 
 
 def ends_of_chains(session: Session, ids: Iterable[UUID]) -> set[UUID]:
-    """What these ids finally take back: a “taken back” leads on to its target, up to an event of another kind."""
+    """What these ids finally take back: a “taken back” leads on to its target, up to an event of another
+    kind."""
     found: set[UUID] = set()
     wanted = set(ids)
     while wanted:
@@ -136,11 +151,22 @@ def keep_held(session: Session, school_id: UUID, lessons: Iterable[UUID], held: 
     """Put what these lessons are now in the place of what was kept of them."""
     session.execute(delete(HeldLessonRow).where(HeldLessonRow.id.in_(set(lessons))))
     rows = [
-        {"id": UUID(x.id), "section_id": UUID(x.section), "school_id": school_id, "day": x.day, "starts": x.starts,
-         "minutes": x.minutes, "state": x.state, "note": x.note, "started": x.started, "ended": x.ended,
-         "parts": [{**part_values(p), "tick": p.tick, "rating": p.rating} for p in x.parts], "absent": sorted(x.absent)}
+        {
+            "id": UUID(x.id),
+            "section_id": UUID(x.section),
+            "school_id": school_id,
+            "day": x.day,
+            "starts": x.starts,
+            "minutes": x.minutes,
+            "state": x.state,
+            "note": x.note,
+            "started": x.started,
+            "ended": x.ended,
+            "parts": [{**part_values(p), "tick": p.tick, "rating": p.rating} for p in x.parts],
+            "absent": sorted(x.absent),
+        }
         for x in held
-    ]  # fmt: skip
+    ]
     if rows:
         session.execute(insert(HeldLessonRow), rows)
 
@@ -164,17 +190,36 @@ def held_of(session: Session, section_ids: Iterable[UUID]) -> Sequence[HeldLesso
 def _held(row: HeldLessonRow) -> HeldLesson:
     parts = tuple(_ticked(values) for values in row.parts)
     return HeldLesson(
-        str(row.id), str(row.section_id), row.day, row.starts, row.minutes, row.state, parts, row.note,  # type: ignore[arg-type]
-        row.started, row.ended, frozenset(row.absent),
-    )  # fmt: skip
+        str(row.id),
+        str(row.section_id),
+        row.day,
+        row.starts,
+        row.minutes,
+        row.state,  # type: ignore[arg-type]
+        parts,
+        row.note,
+        row.started,
+        row.ended,
+        frozenset(row.absent),
+    )
 
 
 def _ticked(values: Mapping[str, Any]) -> TaughtPart:
     part = part_of(values)
     return TaughtPart(
-        part.id, part.slot, part.role, part.activity, part.material, part.concept, part.purpose, part.minutes, part.new,
-        part.left_over, values.get("tick"), values.get("rating"),
-    )  # fmt: skip
+        part.id,
+        part.slot,
+        part.role,
+        part.activity,
+        part.material,
+        part.concept,
+        part.purpose,
+        part.minutes,
+        part.new,
+        part.left_over,
+        values.get("tick"),
+        values.get("rating"),
+    )
 
 
 def keep_facts(

@@ -83,10 +83,10 @@ GRID = text(
 
 @dataclass(frozen=True, slots=True)
 class GridRows:
-    """A section's ledger in one question to the database. `section` is (name, grade, minutes), `children` is (id, name) in
-    the order of the roll. `stones` in short, by concept, made by the database (`0s20781 2n`: place on the roll, then s secure,
-    o once, n nearly, y not yet, p heard in one way only, then the day it was last heard alone, in days since 1970): a grid is
-    many rows and no thought."""
+    """A section's ledger in one question to the database. `section` is (name, grade, minutes), `children` is
+    (id, name) in the order of the roll. `stones` in short, by concept, made by the database (`0s20781 2n`:
+    place on the roll, then s secure, o once, n nearly, y not yet, p heard in one way only, then the day it
+    was last heard alone, in days since 1970): a grid is many rows and no thought."""
 
     section: tuple[str, int, int]
     children: tuple[tuple[str, str], ...]

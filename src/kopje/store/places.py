@@ -1,4 +1,5 @@
-"""Where data lies: a school's where the system keeps what applications must not lose, the demo's beside the checkout."""
+"""Where data lies: a school's where the system keeps what applications must not lose, the demo's beside the
+checkout."""
 
 from __future__ import annotations
 
@@ -24,8 +25,9 @@ def school_folder(chosen: Path | None) -> Path:
 
 
 def demo_folder(checkout: Path) -> Path:
-    """`.kopje/database`; where the database's own user could not enter that, a folder in the system's temporary one that is
-    named after the checkout. A demo may be lost: it is made anew. Schools of earlier versions lay here too."""
+    """`.kopje/database`; where the database's own user could not enter that, a folder in the system's
+    temporary one that is named after the checkout. A demo may be lost: it is made anew. Schools of earlier
+    versions lay here too."""
     local = checkout / ".kopje" / NAME
     if os.geteuid() != 0 or reachable(checkout):
         return local
@@ -41,7 +43,8 @@ def reachable(folder: Path) -> bool:
 
 
 def make(folder: Path) -> None:
-    """With the folders above it; others may pass through those that are new, whatever this shell's usual rights are."""
+    """With the folders above it; others may pass through those that are new, whatever this shell's usual
+    rights are."""
     for part in (*reversed(folder.parents), folder):
         if not part.exists():
             part.mkdir()

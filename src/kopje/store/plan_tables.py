@@ -1,4 +1,5 @@
-"""Plans: lessons that lie ahead. They are proposals, replaced freely; nothing that happened is kept in them."""
+"""Plans: lessons that lie ahead. They are proposals, replaced freely; nothing that happened is kept
+in them."""
 
 from __future__ import annotations
 
@@ -12,7 +13,8 @@ from kopje.store.base import Json, OfSchool, one_of
 
 
 class PlannedLesson(OfSchool):
-    """A lesson as it is planned; several may lie ahead. `version` rises with every change, so that a stale view is told."""
+    """A lesson as it is planned; several may lie ahead. `version` rises with every change, so that a stale
+    view is told."""
 
     __tablename__ = "planned_lesson"
     section_id: Mapped[UUID] = mapped_column(ForeignKey("section.id", ondelete="CASCADE"))
@@ -31,7 +33,8 @@ class PlannedLesson(OfSchool):
 
 
 class PlannedPart(OfSchool):
-    """One planned activity. Its id stays as long as what is in the slot stays; `material_id` is of the kind named."""
+    """One planned activity. Its id stays as long as what is in the slot stays; `material_id` is of the kind
+    named."""
 
     __tablename__ = "planned_part"
     lesson_id: Mapped[UUID] = mapped_column(ForeignKey("planned_lesson.id", ondelete="CASCADE"))

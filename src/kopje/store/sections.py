@@ -75,11 +75,13 @@ def children(
         select(Child, Section.name)
         .join(Section, Section.id == Child.section_id)
         .where(
-            Child.school_id == school_id, Section.grade.in_(grades), Section.ended.is_(None),
+            Child.school_id == school_id,
+            Section.grade.in_(grades),
+            Section.ended.is_(None),
             or_(Child.left.is_(None), Child.left > day),
         )
         .order_by(Section.name, Child.name)
-    )  # fmt: skip
+    )
     return [(child, name) for child, name in rows]
 
 

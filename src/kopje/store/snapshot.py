@@ -25,7 +25,7 @@ SECTIONS = text(
         (SELECT array_agg(concept) FROM declared d WHERE d.section_id = n.id) AS declared,
         (SELECT json_agg(json_build_array(activity, song_id)) FROM refusal r WHERE r.section_id = n.id) AS refused,
         (SELECT json_agg(json_build_array(concept, start, prepare, practise, next_year, not_before, not_after, pause_from,
-            pause) ORDER BY concept) FROM wish w WHERE w.section_id = n.id) AS wishes,
+            pause) ORDER BY concept) FROM arc_override w WHERE w.section_id = n.id) AS overrides,
         f.facts::text, coalesce(f.version, 0), p.reserve, p.status, p.gap, p.short, p.left_out
     FROM section n LEFT JOIN section_facts f ON f.section_id = n.id LEFT JOIN year_plan p ON p.section_id = n.id
     WHERE n.school_id = :school AND n.ended IS NULL AND {ONLY.format("n.id")} ORDER BY n.grade, n.name"""
@@ -100,7 +100,7 @@ class PlanRow:
 
 
 @dataclass(frozen=True, slots=True)
-class ChangeRow:
+class LessonChangeRow:
     """A lesson lost or an extra one (see the table)."""
 
     id: UUID
@@ -129,13 +129,13 @@ class CalendarRow:
     cycle: int
     terms: tuple[Span, ...]
     holidays: tuple[Span, ...]
-    changes: tuple[ChangeRow, ...]
+    changes: tuple[LessonChangeRow, ...]
     concerts: tuple[ConcertRow, ...]
     meetings: dict[UUID, tuple[Meeting, ...]]
 
 
 @dataclass(frozen=True)
-class WishRow:
+class ArcOverrideRow:
     """The teacher's word on one concept (see the table)."""
 
     concept: str
@@ -160,7 +160,7 @@ class SectionRow:
     rolled: date | None
     declared: frozenset[str]
     refused: frozenset[tuple[str, str | None]]
-    wishes: tuple[WishRow, ...]
+    overrides: tuple[ArcOverrideRow, ...]
     facts: str | None
     version: int
     plan: PlanRow | None
@@ -168,8 +168,8 @@ class SectionRow:
 
 @dataclass(frozen=True, slots=True)
 class PlannedRow:
-    """A planned lesson; `parts` as (id, slot, role, activity, material kind and id, concept, purpose, minutes, new,
-    left over, pinned)."""
+    """A planned lesson; `parts` as (id, slot, role, activity, material kind and id, concept, purpose,
+    minutes, new, left over, pinned)."""
 
     id: UUID
     section_id: UUID
@@ -184,19 +184,27 @@ class PlannedRow:
 def sections(session: Session, school_id: UUID, only: Iterable[UUID] | None) -> list[SectionRow]:
     found = []
     for row in session.execute(SECTIONS, {"school": school_id, "only": _ids(only)}):
-        key, name, grade, minutes, rolled, declared, refused, wishes, facts, version, *plan = row
+        key, name, grade, minutes, rolled, declared, refused, overrides, facts, version, *plan = row
         laid = PlanRow(*plan) if plan[1] is not None else None
         no = frozenset((activity, song) for activity, song in refused or ())
-        said = tuple(_wish(*one) for one in wishes or ())
+        said = tuple(_override(*one) for one in overrides or ())
         known = frozenset(declared or ())
         found.append(SectionRow(key, name, grade, minutes, rolled, known, no, said, facts, version, laid))
     return found
 
 
-def _wish(concept: str, start: int | None, prepare: int | None, practise: int | None, next_year: bool, not_before: str | None,
-          not_after: str | None, *pause: int | None) -> WishRow:  # fmt: skip
+def _override(
+    concept: str,
+    start: int | None,
+    prepare: int | None,
+    practise: int | None,
+    next_year: bool,
+    not_before: str | None,
+    not_after: str | None,
+    *pause: int | None,
+) -> ArcOverrideRow:
     first, last = (date.fromisoformat(day) if day else None for day in (not_before, not_after))
-    return WishRow(concept, start, prepare, practise, next_year, first, last, *pause)
+    return ArcOverrideRow(concept, start, prepare, practise, next_year, first, last, *pause)
 
 
 def section(session: Session, school_id: UUID, section_id: UUID) -> SectionRow:
@@ -224,8 +232,8 @@ Stones = tuple[str, str, int, str | None, str | None]
 def stones(
     session: Session, school_id: UUID, only: Iterable[UUID] | None, day: date
 ) -> list[tuple[UUID, list[Stones]]]:
-    """By section (concept, level, children; of those who showed it once the last day; the child where it sings in a choir too:
-    then more sections than one say when it is due)."""
+    """By section (concept, level, children; of those who showed it once the last day; the child where it
+    sings in a choir too: then more sections than one say when it is due)."""
     asked = {"school": school_id, "only": _ids(only), "day": day}
     return [(section, found) for section, found in session.execute(STONES, asked)]
 
@@ -252,8 +260,14 @@ def calendar(session: Session, school_id: UUID) -> CalendarRow:
         tuple(spans["term"]),
         tuple(spans["holiday"]),
         tuple(
-            ChangeRow(UUID(key), UUID(section_id) if section_id else None, kind, _day(day),
-                      time.fromisoformat(starts) if starts else None, why)
+            LessonChangeRow(
+                UUID(key),
+                UUID(section_id) if section_id else None,
+                kind,
+                _day(day),
+                time.fromisoformat(starts) if starts else None,
+                why,
+            )
             for key, section_id, kind, day, starts, why in changes or ()
         ),
         tuple(
@@ -261,7 +275,7 @@ def calendar(session: Session, school_id: UUID) -> CalendarRow:
             for key, name, day, section_ids, concepts in concerts or ()
         ),
         {key: tuple(found) for key, found in meets.items()},
-    )  # fmt: skip
+    )
 
 
 _day = date.fromisoformat
@@ -286,6 +300,7 @@ def planned(
 
 
 def named(session: Session, school_id: UUID) -> list[tuple[int, int]]:
-    """Of every concept that was prepared and named in a section of the school: lessons prepared, and practised."""
+    """Of every concept that was prepared and named in a section of the school: lessons prepared, and
+    practised."""
     found = session.execute(NAMED, {"school": school_id}).scalars()
     return [(prepared, practised) for pairs in found for prepared, practised in pairs or ()]

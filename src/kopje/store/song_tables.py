@@ -20,27 +20,27 @@ class Song(OfSchool):
     source: Mapped[bytes] = mapped_column(deferred=True)  # lists do not need it
     content_hash: Mapped[str]
     facts: Mapped[Json]
-    told: Mapped[Json] = mapped_column(server_default="{}")  # the teacher's word on its analysis
+    annotations: Mapped[Json] = mapped_column(server_default="{}")  # the teacher's word on its analysis
     added: Mapped[datetime]
-    ours: Mapped[bool]
-    things: Mapped[list[str]] = mapped_column(
+    shipped: Mapped[bool]
+    elements: Mapped[list[str]] = mapped_column(
         ARRAY(Text), server_default="{}"
     )  # tones, figures (core/songs/facts.py)
-    aspects: Mapped[list[str]] = mapped_column(ARRAY(Text), server_default="{}")
+    features: Mapped[list[str]] = mapped_column(ARRAY(Text), server_default="{}")
     fits: Mapped[list[int]] = mapped_column(
         ARRAY(Integer), server_default="{}"
     )  # grades in whose range it lies
-    shown: Mapped[Json] = mapped_column(server_default="{}")  # its row in the songbook
+    summary: Mapped[Json] = mapped_column(server_default="{}")  # its row in the songbook
     search: Mapped[str] = mapped_column(server_default="")
     card: Mapped[Json] = mapped_column(
         server_default="{}"
     )  # what planning needs of it (core/songs/contents.py)
-    worked: Mapped[int] = mapped_column(
+    facts_version: Mapped[int] = mapped_column(
         server_default="0"
     )  # by which version of the analysis these were worked out
     __table_args__ = (
         UniqueConstraint("school_id", "content_hash"),
-        Index("ix_song_things", "things", postgresql_using="gin"),
+        Index("ix_song_elements", "elements", postgresql_using="gin"),
         Index("ix_song_order", "school_id", "title", "id"),
     )
 

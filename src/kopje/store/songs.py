@@ -22,11 +22,11 @@ class CardRow:
 
     id: UUID
     title: str
-    told: dict[str, Any]
+    annotations: dict[str, Any]
     card: dict[str, Any]
 
 
-CARD = (Song.id, Song.title, Song.told, Song.card)
+CARD = (Song.id, Song.title, Song.annotations, Song.card)
 
 
 def cards(session: Session, school_id: UUID) -> Sequence[CardRow]:
@@ -37,11 +37,11 @@ def cards(session: Session, school_id: UUID) -> Sequence[CardRow]:
 
 @dataclass(frozen=True)
 class Likely:
-    """Which songs of a large book a planner has to look at: those of `sung`, and for each wish (any of its things or aspects), and
-    without a wish, the `most` with the fewest things outside `known`."""
+    """Which songs of a large book a planner has to look at: those of `sung`, and for each wish (any of its
+    things or aspects), and without a wish, the `most` with the fewest things outside `known`."""
 
     known: frozenset[str]
-    wishes: tuple[tuple[frozenset[str], frozenset[str]], ...]
+    wanted: tuple[tuple[frozenset[str], frozenset[str]], ...]
     sung: frozenset[UUID]
     most: int
 
@@ -49,17 +49,17 @@ class Likely:
 def likely(session: Session, school_id: UUID, which: Likely) -> Sequence[CardRow]:
     """The songs to look at, by title."""
     mine = Song.school_id == school_id
-    thing = func.unnest(Song.things).table_valued("name").alias("thing")
+    element = func.unnest(Song.elements).table_valued("name").alias("element")
     strange = (
         select(func.count())
-        .select_from(thing)
-        .where(thing.c.name.not_in(sorted(which.known)))
+        .select_from(element)
+        .where(element.c.name.not_in(sorted(which.known)))
         .scalar_subquery()
     )
     fewest = select(Song.id).where(mine).order_by(strange, Song.title, Song.id).limit(which.most)
     found = set(session.scalars(fewest)) | which.sung
-    for things, aspects in which.wishes:
-        has = or_(Song.things.overlap(sorted(things)), Song.aspects.overlap(sorted(aspects)))
+    for elements, features in which.wanted:
+        has = or_(Song.elements.overlap(sorted(elements)), Song.features.overlap(sorted(features)))
         found |= set(session.scalars(fewest.where(has)))
     chosen = select(*CARD).where(mine, Song.id.in_(found), Song.card != {})
     return [CardRow(*row) for row in session.execute(chosen.order_by(Song.title, Song.id))]
@@ -105,14 +105,19 @@ def remove(session: Session, school_id: UUID, song_id: UUID) -> None:
 def not_worked_out(session: Session, version: int, most: int) -> Sequence[Song]:
     """Songs whose facts are of an older analysis, with their bytes."""
     return session.scalars(
-        select(Song).where(Song.worked < version).options(undefer(Song.source)).order_by(Song.id).limit(most)
+        select(Song)
+        .where(Song.facts_version < version)
+        .options(undefer(Song.source))
+        .order_by(Song.id)
+        .limit(most)
     ).all()
 
 
 @dataclass(frozen=True)
 class Wanted:
-    """A question in the songbook's own facts. `has`: for each wish the things and aspects of which one must be there;
-    `only`: all things that may be there; `meters`: all meters that may; `section`: whose lessons count for `fresh` and `rested_since`."""
+    """A question in the songbook's own facts. `has`: for each wish the things and aspects of which one must
+    be there; `only`: all things that may be there; `meters`: all meters that may; `section`: whose lessons
+    count for `fresh` and `rested_since`."""
 
     text: tuple[str, ...] = ()
     has: tuple[tuple[frozenset[str], frozenset[str]], ...] = ()
@@ -130,10 +135,10 @@ class FoundSong:
 
     id: UUID
     title: str
-    ours: bool
-    shown: dict[str, Any]
-    things: list[str]
-    aspects: list[str]
+    shipped: bool
+    summary: dict[str, Any]
+    elements: list[str]
+    features: list[str]
     lessons: int
     last: date | None
 
@@ -151,7 +156,7 @@ def find(
 
 
 def _matching(school_id: UUID, wanted: Wanted) -> Select[Any]:
-    columns = (Song.id, Song.title, Song.ours, Song.shown, Song.things, Song.aspects)
+    columns = (Song.id, Song.title, Song.shipped, Song.summary, Song.elements, Song.features)
     mine = Song.school_id == school_id
     if wanted.section is None:
         query: Select[Any] = select(*columns, literal(0), literal(None)).where(mine)  # type: ignore[assignment]  # columns stay untyped
@@ -165,16 +170,18 @@ def _matching(school_id: UUID, wanted: Wanted) -> Select[Any]:
         query = query.where(or_(SongMetRow.last.is_(None), SongMetRow.last <= wanted.rested_since))
     for word in wanted.text:
         query = query.where(Song.search.contains(word, autoescape=True))
-    for things, aspects in wanted.has:
-        query = query.where(or_(Song.things.overlap(sorted(things)), Song.aspects.overlap(sorted(aspects))))
+    for elements, features in wanted.has:
+        query = query.where(
+            or_(Song.elements.overlap(sorted(elements)), Song.features.overlap(sorted(features)))
+        )
     if wanted.only is not None:
-        query = query.where(Song.things.contained_by(sorted(wanted.only)))
+        query = query.where(Song.elements.contained_by(sorted(wanted.only)))
     if wanted.meters is not None:
-        aspect = func.unnest(Song.aspects).column_valued("aspect")
-        other = and_(aspect.startswith(METER), aspect.not_in(sorted(wanted.meters)))
-        query = query.where(~select(aspect).where(other).exists())
+        feature = func.unnest(Song.features).column_valued("feature")
+        other = and_(feature.startswith(METER), feature.not_in(sorted(wanted.meters)))
+        query = query.where(~select(feature).where(other).exists())
     if wanted.grade is not None:
-        without_do = Song.shown["keys"] == []  # no key can be right or wrong for it
+        without_do = Song.summary["keys"] == []  # no key can be right or wrong for it
         query = query.where(or_(Song.fits.contains([wanted.grade]), without_do))
     return query
 
@@ -182,7 +189,7 @@ def _matching(school_id: UUID, wanted: Wanted) -> Select[Any]:
 def kinds(session: Session, school_id: UUID) -> dict[str, int]:
     """Everything that songs of the songbook have, with the number of songs."""
     every = (
-        select(func.unnest(Song.things + Song.aspects).label("kind"))
+        select(func.unnest(Song.elements + Song.features).label("kind"))
         .where(Song.school_id == school_id)
         .subquery()
     )

@@ -21,9 +21,20 @@ from kopje.store.plan_tables import PlannedLesson, PlannedPart
 from kopje.store.song_tables import KeptQuestion, Song
 
 __all__ = [
-    "AsideEvent", "Event", "FactsRow", "HeldLessonRow", "Json", "KeptQuestion", "OfSchool", "PlannedLesson", "PlannedPart", "Song",
-    "SongMetRow", "StandingRow", "Table",
-]  # fmt: skip
+    "AsideEvent",
+    "Event",
+    "FactsRow",
+    "HeldLessonRow",
+    "Json",
+    "KeptQuestion",
+    "OfSchool",
+    "PlannedLesson",
+    "PlannedPart",
+    "Song",
+    "SongMetRow",
+    "StandingRow",
+    "Table",
+]
 
 
 class School(Table):
@@ -107,7 +118,8 @@ class Meeting(OfSchool):
 
 
 class Membership(Table):
-    """A child of a class that also sings in a choir: on its roll, and heard there; its marks are its own in both."""
+    """A child of a class that also sings in a choir: on its roll, and heard there; its marks are its own in
+    both."""
 
     __tablename__ = "membership"
     section_id: Mapped[UUID] = mapped_column(ForeignKey("section.id", ondelete="CASCADE"), primary_key=True)
@@ -139,7 +151,7 @@ class Period(OfSchool):
     __table_args__ = (one_of("kind", "term", "holiday"), CheckConstraint("last >= first", name="order"))
 
 
-class Change(OfSchool):
+class LessonChange(OfSchool):
     """A lesson lost or an extra one. `section_id` None: every section; `starts` None: the whole day."""
 
     __tablename__ = "change"
@@ -198,11 +210,11 @@ class Arc(OfSchool):
     __table_args__ = (UniqueConstraint("section_id", "concept"),)
 
 
-class Wish(OfSchool):
-    """The teacher's word on one arc: where it begins, how long its phases are, when it is named, where it rests
-    (`pause` lessons from lesson `pause_from` on), or that it waits for next year."""
+class ArcOverride(OfSchool):
+    """The teacher's word on one arc: where it begins, how long its phases are, when it is named, where it
+    rests (`pause` lessons from lesson `pause_from` on), or that it waits for next year."""
 
-    __tablename__ = "wish"
+    __tablename__ = "arc_override"
     section_id: Mapped[UUID] = mapped_column(ForeignKey("section.id", ondelete="CASCADE"))
     concept: Mapped[str]
     start: Mapped[int | None]

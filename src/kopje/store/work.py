@@ -50,7 +50,8 @@ class UnitOfWork:
 
     @contextmanager
     def alone(self, what: str) -> Iterator[None]:
-        """Hold the right to work something out, among all server processes on this database; BusyError if it is taken.
+        """Hold the right to work something out, among all server processes on this database; BusyError if it
+        is taken.
 
         It is held outside any transaction, for as long as the thinking takes, and falls with its connection.
         """

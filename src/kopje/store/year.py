@@ -9,7 +9,7 @@ from sqlalchemy import delete, select
 from sqlalchemy.orm import Session
 
 from kopje.store.owned import owned
-from kopje.store.tables import Arc, Change, Concert, Period, School, Wish, YearPlan
+from kopje.store.tables import Arc, ArcOverride, Concert, LessonChange, Period, School, YearPlan
 
 
 def school(session: Session, school_id: UUID) -> School:
@@ -20,8 +20,8 @@ def clear_periods(session: Session, school_id: UUID) -> None:
     session.execute(delete(Period).where(Period.school_id == school_id))
 
 
-def change(session: Session, school_id: UUID, change_id: UUID) -> Change:
-    return owned(session, Change, school_id, change_id, "change")
+def change(session: Session, school_id: UUID, change_id: UUID) -> LessonChange:
+    return owned(session, LessonChange, school_id, change_id, "change")
 
 
 def concert(session: Session, school_id: UUID, concert_id: UUID) -> Concert:
@@ -42,9 +42,13 @@ def clear_arcs(session: Session, section_id: UUID) -> None:
     session.execute(delete(Arc).where(Arc.section_id == section_id))
 
 
-def wishes(session: Session, section_id: UUID) -> Sequence[Wish]:
-    return session.scalars(select(Wish).where(Wish.section_id == section_id).order_by(Wish.concept)).all()
+def overrides(session: Session, section_id: UUID) -> Sequence[ArcOverride]:
+    return session.scalars(
+        select(ArcOverride).where(ArcOverride.section_id == section_id).order_by(ArcOverride.concept)
+    ).all()
 
 
-def clear_wishes(session: Session, section_id: UUID, concepts: Sequence[str]) -> None:
-    session.execute(delete(Wish).where(Wish.section_id == section_id, Wish.concept.in_(concepts)))
+def clear_overrides(session: Session, section_id: UUID, concepts: Sequence[str]) -> None:
+    session.execute(
+        delete(ArcOverride).where(ArcOverride.section_id == section_id, ArcOverride.concept.in_(concepts))
+    )

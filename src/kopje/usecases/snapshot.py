@@ -1,7 +1,8 @@
-"""The state of a grade or of the school at one moment, from which Today, week, year, sections, proposals and the ledger read.
+"""The state of a grade or of the school at one moment, from which Today, week, year, sections, proposals and
+the ledger read.
 
-Loading it takes a fixed number of queries, however many sections there are; what is shown is a projection of it.
-"""
+Loading it takes a fixed number of queries, however many sections there are; what is shown is a projection of
+it."""
 
 from __future__ import annotations
 
@@ -22,11 +23,11 @@ from kopje.core.planning.lesson import Choice
 from kopje.core.planning.material import Material
 from kopje.core.planning.year.arcs import Arc
 from kopje.core.reasons import because
-from kopje.core.sequence.arcs import SectionState, Taught
 from kopje.core.sequence.concepts import ConceptKey, Sequence
+from kopje.core.sequence.section_state import SectionState, Taught
 from kopje.store import snapshot as store
-from kopje.store.snapshot import PlannedRow, PlanRow, SectionRow, WishRow
-from kopje.usecases.call import Call
+from kopje.store.snapshot import ArcOverrideRow, PlannedRow, PlanRow, SectionRow
+from kopje.usecases.context import Context
 from kopje.usecases.setup.school_calendar import Calendar, calendar
 
 
@@ -60,7 +61,8 @@ class Planned:
 
 @dataclass(frozen=True)
 class SectionNow:
-    """Everything that judgements about a section are made from. `planned` lies ahead in order, or is running."""
+    """Everything that judgements about a section are made from. `planned` lies ahead in order, or
+    is running."""
 
     row: SectionRow
     sequence: Sequence
@@ -70,7 +72,7 @@ class SectionNow:
     readiness: Mapping[ConceptKey, Readiness]
     arcs: tuple[Arc, ...]
     planned: tuple[Planned, ...]
-    wishes: tuple[WishRow, ...] = ()
+    overrides: tuple[ArcOverrideRow, ...] = ()
 
     @property
     def id(self) -> UUID:
@@ -133,8 +135,8 @@ class SectionNow:
         return next((one for one in ahead if (one.day, one.starts) not in self.held_at), None)
 
     def laid_in(self, day: date, starts: time) -> tuple[ConceptKey, ...]:
-        """What the section's plan has in one lesson: what is new, then what is practised, then short arcs; what is only kept
-        warm is left to review. Empty without a plan."""
+        """What the section's plan has in one lesson: what is new, then what is practised, then short arcs;
+        what is only kept warm is left to review. Empty without a plan."""
         number = self.number_of(day, starts) if self.arcs else 0
         places = [(arc.place(number), arc) for arc in self.arcs] if number else []
         order = ("new", "practised", "warm")
@@ -186,52 +188,55 @@ class _NotRead(Mapping[Any, Any]):
         raise RuntimeError("this snapshot was taken without what is judged")
 
 
-def snapshot(call: Call, only: Iterable[UUID] | None = None, judged: bool = True) -> Snapshot:
-    """Of these sections, or of the whole school. Without `judged` for what shows only when something meets: neither arcs nor
-    readiness are read."""
+def snapshot(ctx: Context, only: Iterable[UUID] | None = None, judged: bool = True) -> Snapshot:
+    """Of these sections, or of the whole school. Without `judged` for what shows only when something meets:
+    neither arcs nor readiness are read."""
     ids = None if only is None else tuple(only)
-    session, school = call.session, call.school_id
-    cal = calendar(call)
+    session, school = ctx.session, ctx.school_id
+    cal = calendar(ctx)
     rows = store.sections(session, school, ids)
-    rolls = store.rolls(session, school, ids, call.today)
+    rolls = store.rolls(session, school, ids, ctx.today)
     arcs = store.arcs(session, school, ids) if judged else {}
-    planned = store.planned(session, school, ids, call.today)
-    readiness = _readiness(call, rows, rolls, ids) if judged else {}
+    planned = store.planned(session, school, ids, ctx.today)
+    readiness = _readiness(ctx, rows, rolls, ids) if judged else {}
     found = tuple(
         SectionNow(
             row,
-            call.sequence,
+            ctx.sequence,
             cal,
-            call.today,
+            ctx.today,
             rolls.get(row.id, 0),
             readiness.get(row.id, {}) if judged else _NotRead(),
             tuple(Arc(ConceptKey(key), *numbers) for key, *numbers in arcs.get(row.id, ())),
             tuple(map(_planned, planned.get(row.id, ()))),
-            row.wishes,
+            row.overrides,
         )
         for row in rows
     )
     return Snapshot(found, cal, {one.id: one for one in found})
 
 
+def _part(
+    key: str, slot: str, role: str, activity: str, kind: Any, material_id: str | None, concept: str | None,
+    purpose: Any, minutes: int, new: str | None, left_over: bool, pinned: bool,
+) -> PlannedPart:  # fmt: skip
+    """From the columns of its row, in their order."""
+    material = Material(kind, material_id)
+    choice = Choice(activity, material.song, ConceptKey(concept) if concept else None, purpose)
+    return PlannedPart(UUID(key), slot, role, choice, material, minutes, new, left_over, pinned)
+
+
 def _planned(row: PlannedRow) -> Planned:
-    parts = tuple(
-        PlannedPart(
-            UUID(key), slot, role,
-            Choice(activity, Material(kind, material).song, ConceptKey(concept) if concept else None, purpose),
-            Material(kind, material), minutes, new, left_over, pinned,
-        )
-        for key, slot, role, activity, kind, material, concept, purpose, minutes, new, left_over, pinned in row.parts
-    )  # fmt: skip
+    parts = tuple(_part(*one) for one in row.parts)
     return Planned(row.id, row.day, row.starts, row.minutes, row.status, row.version, parts)
 
 
 def _readiness(
-    call: Call, rows: Iterable[SectionRow], rolls: Mapping[UUID, int], only: tuple[UUID, ...] | None
+    ctx: Context, rows: Iterable[SectionRow], rolls: Mapping[UUID, int], only: tuple[UUID, ...] | None
 ) -> dict[UUID, dict[ConceptKey, Readiness]]:
     """By section, for every concept in which anybody on the roll was heard."""
-    stones = store.stones(call.session, call.school_id, only, call.today)
-    before = Before(call, rows)
+    stones = store.stones(ctx.session, ctx.school_id, only, ctx.today)
+    before = Before(ctx, rows)
     return {
         section: {
             ConceptKey(key): judge(rolls.get(section, 0), counts(children))
@@ -245,31 +250,32 @@ def _by_concept(
     found: Iterable[store.Stones], section: UUID, before: Before
 ) -> dict[str, Counter[tuple[str, bool]]]:
     """The number of a section's children by concept, and by (level, due)."""
-    told: dict[str, Counter[tuple[str, bool]]] = {}
+    by_concept: dict[str, Counter[tuple[str, bool]]] = {}
     for concept, level, children, last, singer in found:
         since = before.child(str(singer), section) if last else None
         due = is_due(level, date.fromisoformat(last), since) if last else False
-        told.setdefault(concept, Counter())[level, due] += children
-    return told
+        by_concept.setdefault(concept, Counter())[level, due] += children
+    return by_concept
 
 
 class Before:
-    """The day before which a child's last mark makes it due: from the weeks in which any of its sections met."""
+    """The day before which a child's last mark makes it due: from the weeks in which any of its
+    sections met."""
 
-    def __init__(self, call: Call, rows: Iterable[SectionRow]) -> None:
-        self._call = call
+    def __init__(self, ctx: Context, rows: Iterable[SectionRow]) -> None:
+        self._context = ctx
         self._rows = {row.id: row for row in rows}
         self._weeks: dict[UUID, tuple[date, ...]] = {}
         self._known: dict[tuple[UUID, ...], date | None] = {}
 
     @cached_property
     def _singers(self) -> dict[str, list[UUID]]:
-        return store.sections_of_singers(self._call.session, self._call.school_id)
+        return store.sections_of_singers(self._context.session, self._context.school_id)
 
     @cached_property
     def _others(self) -> dict[UUID, SectionRow]:
         """Sections that were not asked for but that some child of theirs is in too."""
-        return {row.id: row for row in store.sections(self._call.session, self._call.school_id, None)}
+        return {row.id: row for row in store.sections(self._context.session, self._context.school_id, None)}
 
     def child(self, child: str, section: UUID) -> date | None:
         mine = tuple(self._singers.get(child, [section]))

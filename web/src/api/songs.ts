@@ -5,7 +5,14 @@ import { api, body, type Schemas } from './client'
 import { importSongs, queryClient } from './queries'
 
 export type Asked = Schemas['AskedBody']
-export const NOTHING_ASKED: Asked = { section: null, has: [], known: false, fits: false, rested: null, new: false }
+export const NOTHING_ASKED: Asked = {
+  section: null,
+  has: [],
+  known: false,
+  fits: false,
+  rested: null,
+  new: false,
+}
 const PAGE = 60
 
 /** Songs by title that answer a question, page after page. */
@@ -14,8 +21,28 @@ export function useSongsAsked(asked: MaybeRefOrGetter<Asked>, text: MaybeRefOrGe
     queryKey: ['songs', computed(() => toValue(asked)), computed(() => toValue(text))],
     queryFn: ({ pageParam }) => {
       const { section, has, known, fits, rested, new: fresh } = toValue(asked)
-      const about = section ? { section, known: known ?? false, fits: fits ?? false, new: fresh ?? false, ...(rested == null ? {} : { rested }) } : {}
-      return body(api.GET('/api/songs', { params: { query: { text: toValue(text), has: has ?? [], ...about, offset: pageParam, limit: PAGE } } }))
+      const about = section
+        ? {
+            section,
+            known: known ?? false,
+            fits: fits ?? false,
+            new: fresh ?? false,
+            ...(rested == null ? {} : { rested }),
+          }
+        : {}
+      return body(
+        api.GET('/api/songs', {
+          params: {
+            query: {
+              text: toValue(text),
+              has: has ?? [],
+              ...about,
+              offset: pageParam,
+              limit: PAGE,
+            },
+          },
+        }),
+      )
     },
     initialPageParam: 0,
     getNextPageParam: (last, pages) => {
@@ -25,8 +52,10 @@ export function useSongsAsked(asked: MaybeRefOrGetter<Asked>, text: MaybeRefOrGe
     placeholderData: (before) => before,
   })
 }
-export const useSongKinds = () => useQuery({ queryKey: ['songs', 'kinds'], queryFn: () => body(api.GET('/api/song-kinds')) })
-export const useSongQuestions = () => useQuery({ queryKey: ['song-questions'], queryFn: () => body(api.GET('/api/song-questions')) })
+export const useSongKinds = () =>
+  useQuery({ queryKey: ['songs', 'kinds'], queryFn: () => body(api.GET('/api/song-kinds')) })
+export const useSongQuestions = () =>
+  useQuery({ queryKey: ['song-questions'], queryFn: () => body(api.GET('/api/song-questions')) })
 export async function keepQuestion(name: string, asked: Asked): Promise<void> {
   await body(api.POST('/api/song-questions', { body: { name, asked } }))
   await queryClient.invalidateQueries({ queryKey: ['song-questions'] })
@@ -39,7 +68,11 @@ export async function dropQuestion(id: string): Promise<void> {
 const AT_ONCE = 6
 const TUNES_AT_ONCE = 40
 /** A book of many ABC tunes as smaller books of the same name, each with what the book says of all its tunes. */
-export function smallerBooks(name: string, text: string, most = TUNES_AT_ONCE): { file: File; tunes: number }[] {
+export function smallerBooks(
+  name: string,
+  text: string,
+  most = TUNES_AT_ONCE,
+): { file: File; tunes: number }[] {
   const [head = '', ...tunes] = text.split(/^(?=X:)/m)
   if (tunes.length <= most) return [{ file: new File([text], name), tunes: 1 }]
   return Array.from({ length: Math.ceil(tunes.length / most) }, (_, lot) => {
@@ -53,14 +86,19 @@ async function lots(files: readonly File[]): Promise<{ files: File[]; tunes: num
     const books = /\.abc$/i.test(file.name) ? smallerBooks(file.name, await file.text()) : []
     for (const one of books.length > 1 ? books : [{ file, tunes: 1 }]) {
       const last = found.at(-1)
-      if (last && last.files.length < AT_ONCE && last.tunes + one.tunes <= TUNES_AT_ONCE) { last.files.push(one.file); last.tunes += one.tunes }
-      else found.push({ files: [one.file], tunes: one.tunes })
+      if (last && last.files.length < AT_ONCE && last.tunes + one.tunes <= TUNES_AT_ONCE) {
+        last.files.push(one.file)
+        last.tunes += one.tunes
+      } else found.push({ files: [one.file], tunes: one.tunes })
     }
   }
   return found
 }
 /** Hundreds of files, or a book of thousands of tunes, a lot at a time; `tell` hears after each lot, and may stop. What was brought in before stays. */
-export async function importMany(files: readonly File[], tell: (songs: Schemas['ImportedRead'][], done: number, all: number) => boolean): Promise<void> {
+export async function importMany(
+  files: readonly File[],
+  tell: (songs: Schemas['ImportedRead'][], done: number, all: number) => boolean,
+): Promise<void> {
   const every = await lots(files)
   const all = every.reduce((sum, lot) => sum + lot.tunes, 0)
   let done = 0
@@ -73,68 +111,178 @@ export async function importMany(files: readonly File[], tell: (songs: Schemas['
 
 export type Variant = import('./queries').Variant
 /** Relations of phrases, turns, how hard, ways to mend bars, other tunes of this title. */
-export function useInsight(id: MaybeRefOrGetter<string>, variant: MaybeRefOrGetter<Variant>, version: MaybeRefOrGetter<string>) {
+export function useInsight(
+  id: MaybeRefOrGetter<string>,
+  variant: MaybeRefOrGetter<Variant>,
+  version: MaybeRefOrGetter<string>,
+) {
   return useQuery({
-    queryKey: ['song', id, 'insight', computed(() => toValue(variant)), computed(() => toValue(version))],
-    queryFn: () => body(api.GET('/api/songs/{song_id}/insight', { params: { path: { song_id: toValue(id) }, query: toValue(variant) } })),
+    queryKey: [
+      'song',
+      id,
+      'insight',
+      computed(() => toValue(variant)),
+      computed(() => toValue(version)),
+    ],
+    queryFn: () =>
+      body(
+        api.GET('/api/songs/{song_id}/insight', {
+          params: { path: { song_id: toValue(id) }, query: toValue(variant) },
+        }),
+      ),
     placeholderData: (before: Schemas['InsightRead'] | undefined) => before,
   })
 }
-export const useBarColours = () => useQuery({ queryKey: ['bar-colours'], queryFn: () => body(api.GET('/api/bar-colours')), staleTime: 60_000 })
+export const useBarColours = () =>
+  useQuery({
+    queryKey: ['bar-colours'],
+    queryFn: () => body(api.GET('/api/bar-colours')),
+    staleTime: 60_000,
+  })
 export async function setBarColours(colours: Schemas['BarColoursBody']['colours']): Promise<void> {
-  queryClient.setQueryData(['bar-colours'], await body(api.PUT('/api/bar-colours', { body: { colours } })))
+  queryClient.setQueryData(
+    ['bar-colours'],
+    await body(api.PUT('/api/bar-colours', { body: { colours } })),
+  )
 }
 export type KeyPurpose = 'voices' | 'bars' | 'recorder' | 'reading'
-export function useBestKeys(id: MaybeRefOrGetter<string>, grade: MaybeRefOrGetter<number>, purpose: MaybeRefOrGetter<KeyPurpose>) {
+export function useBestKeys(
+  id: MaybeRefOrGetter<string>,
+  grade: MaybeRefOrGetter<number>,
+  purpose: MaybeRefOrGetter<KeyPurpose>,
+) {
   return useQuery({
     queryKey: ['song', id, 'keys', grade, purpose],
-    queryFn: () => body(api.GET('/api/songs/{song_id}/keys', { params: { path: { song_id: toValue(id) }, query: { grade: toValue(grade), purpose: toValue(purpose) } } })),
+    queryFn: () =>
+      body(
+        api.GET('/api/songs/{song_id}/keys', {
+          params: {
+            path: { song_id: toValue(id) },
+            query: { grade: toValue(grade), purpose: toValue(purpose) },
+          },
+        }),
+      ),
     placeholderData: (before: Schemas['KeyRead'][] | undefined) => before,
   })
 }
-export async function sayAbout(id: string, title: string, facts: Record<string, string>): Promise<void> {
-  await body(api.PUT('/api/songs/{song_id}/about', { params: { path: { song_id: id } }, body: { title, facts } }))
+export async function sayAbout(
+  id: string,
+  title: string,
+  facts: Record<string, string>,
+): Promise<void> {
+  await body(
+    api.PUT('/api/songs/{song_id}/about', {
+      params: { path: { song_id: id } },
+      body: { title, facts },
+    }),
+  )
   await queryClient.invalidateQueries({ queryKey: ['song', id] })
   void queryClient.invalidateQueries({ queryKey: ['songs'] })
 }
 
 const asking = (on: MaybeRefOrGetter<boolean>) => computed(() => toValue(on))
-export function useEchoes(id: MaybeRefOrGetter<string>, beats: MaybeRefOrGetter<number>, ending: MaybeRefOrGetter<'any' | 'home' | 'open'>, on: MaybeRefOrGetter<boolean>) {
+export function useEchoes(
+  id: MaybeRefOrGetter<string>,
+  beats: MaybeRefOrGetter<number>,
+  ending: MaybeRefOrGetter<'any' | 'home' | 'open'>,
+  on: MaybeRefOrGetter<boolean>,
+) {
   return useQuery({
     queryKey: ['song', id, 'echoes', beats, ending],
-    queryFn: () => body(api.GET('/api/songs/{song_id}/echoes', { params: { path: { song_id: toValue(id) }, query: { beats: toValue(beats), ending: toValue(ending) } } })),
+    queryFn: () =>
+      body(
+        api.GET('/api/songs/{song_id}/echoes', {
+          params: {
+            path: { song_id: toValue(id) },
+            query: { beats: toValue(beats), ending: toValue(ending) },
+          },
+        }),
+      ),
     enabled: asking(on),
   })
 }
 export type RowKind = 'up_and_down' | 'thirds' | 'sequence' | 'widening'
-export function useRows(id: MaybeRefOrGetter<string>, kind: MaybeRefOrGetter<RowKind | 'echo'>, start: MaybeRefOrGetter<string>, tempo: MaybeRefOrGetter<number>, on: MaybeRefOrGetter<boolean>) {
+export function useRows(
+  id: MaybeRefOrGetter<string>,
+  kind: MaybeRefOrGetter<RowKind | 'echo'>,
+  start: MaybeRefOrGetter<string>,
+  tempo: MaybeRefOrGetter<number>,
+  on: MaybeRefOrGetter<boolean>,
+) {
   return useQuery({
     queryKey: ['song', id, 'rows', kind, start, tempo],
     queryFn: () => {
       const [chosen, from] = [toValue(kind), toValue(start)]
-      return body(api.GET('/api/songs/{song_id}/rows', { params: { path: { song_id: toValue(id) }, query: { ...(chosen === 'echo' ? {} : { kind: chosen }), ...(from ? { start: from } : {}), tempo: toValue(tempo) } } }))
+      return body(
+        api.GET('/api/songs/{song_id}/rows', {
+          params: {
+            path: { song_id: toValue(id) },
+            query: {
+              ...(chosen === 'echo' ? {} : { kind: chosen }),
+              ...(from ? { start: from } : {}),
+              tempo: toValue(tempo),
+            },
+          },
+        }),
+      )
     },
     enabled: asking(on),
   })
 }
-export function useMasked(id: MaybeRefOrGetter<string>, tones: MaybeRefOrGetter<string[]>, only: MaybeRefOrGetter<boolean>, on: MaybeRefOrGetter<boolean>) {
+export function useMasked(
+  id: MaybeRefOrGetter<string>,
+  tones: MaybeRefOrGetter<string[]>,
+  only: MaybeRefOrGetter<boolean>,
+  on: MaybeRefOrGetter<boolean>,
+) {
   return useQuery({
     queryKey: ['song', id, 'masked', tones, only],
-    queryFn: () => body(api.GET('/api/songs/{song_id}/masked', { params: { path: { song_id: toValue(id) }, query: { tones: toValue(tones), only: toValue(only) } } })),
+    queryFn: () =>
+      body(
+        api.GET('/api/songs/{song_id}/masked', {
+          params: {
+            path: { song_id: toValue(id) },
+            query: { tones: toValue(tones), only: toValue(only) },
+          },
+        }),
+      ),
     enabled: computed(() => toValue(on) && toValue(tones).length > 0),
   })
 }
-export function useTrials(id: MaybeRefOrGetter<string>, count: MaybeRefOrGetter<number>, seed: MaybeRefOrGetter<number>, half: MaybeRefOrGetter<boolean>, on: MaybeRefOrGetter<boolean>) {
+export function useTrials(
+  id: MaybeRefOrGetter<string>,
+  count: MaybeRefOrGetter<number>,
+  seed: MaybeRefOrGetter<number>,
+  half: MaybeRefOrGetter<boolean>,
+  on: MaybeRefOrGetter<boolean>,
+) {
   return useQuery({
     queryKey: ['song', id, 'trials', computed(() => toValue(count)), seed, half],
-    queryFn: () => body(api.GET('/api/songs/{song_id}/trials', { params: { path: { song_id: toValue(id) }, query: { count: toValue(count), seed: toValue(seed), half: toValue(half) } } })),
+    queryFn: () =>
+      body(
+        api.GET('/api/songs/{song_id}/trials', {
+          params: {
+            path: { song_id: toValue(id) },
+            query: { count: toValue(count), seed: toValue(seed), half: toValue(half) },
+          },
+        }),
+      ),
     enabled: asking(on),
   })
 }
-export function useGuess(section: MaybeRefOrGetter<string>, by: MaybeRefOrGetter<'rhythm' | 'contour' | 'words'>, on: MaybeRefOrGetter<boolean>) {
+export function useGuess(
+  section: MaybeRefOrGetter<string>,
+  by: MaybeRefOrGetter<'rhythm' | 'contour' | 'words'>,
+  on: MaybeRefOrGetter<boolean>,
+) {
   return useQuery({
     queryKey: ['guess', section, by],
-    queryFn: () => body(api.GET('/api/sections/{section_id}/guess', { params: { path: { section_id: toValue(section) }, query: { by: toValue(by) } } })),
+    queryFn: () =>
+      body(
+        api.GET('/api/sections/{section_id}/guess', {
+          params: { path: { section_id: toValue(section) }, query: { by: toValue(by) } },
+        }),
+      ),
     enabled: computed(() => toValue(on) && toValue(section) !== ''),
   })
 }

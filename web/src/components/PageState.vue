@@ -17,5 +17,12 @@ defineEmits<{ again: [] }>()
 </template>
 
 <style scoped>
-.state { padding: 40px 24px; display: grid; gap: 14px; justify-items: start; min-height: 300px; align-content: start; }
+.state {
+  padding: 40px 24px;
+  display: grid;
+  gap: 14px;
+  justify-items: start;
+  min-height: 300px;
+  align-content: start;
+}
 </style>

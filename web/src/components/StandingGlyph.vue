@@ -3,13 +3,24 @@
 import { computed } from 'vue'
 import { standingName } from '@/locales/names'
 
-const props = withDefaults(defineProps<{ level: string; due?: boolean; partly?: boolean; size?: number; plain?: boolean }>(), { due: false, partly: false, size: 20, plain: false })
+const props = withDefaults(
+  defineProps<{ level: string; due?: boolean; partly?: boolean; size?: number; plain?: boolean }>(),
+  { due: false, partly: false, size: 20, plain: false },
+)
 const STONE = 'M4 21.5 L1.8 14.5 L5.5 7 L12.5 2.6 L20 6.2 L22.4 14.8 L19.6 21.5 Z'
 const name = computed(() => standingName(props.level, props.due, props.partly))
 </script>
 
 <template>
-  <svg :width="size" :height="size" viewBox="0 0 24 24" :class="['stone', level]" :role="plain ? undefined : 'img'" :aria-hidden="plain || undefined" :aria-label="plain ? undefined : name">
+  <svg
+    :width="size"
+    :height="size"
+    viewBox="0 0 24 24"
+    :class="['stone', level]"
+    :role="plain ? undefined : 'img'"
+    :aria-hidden="plain || undefined"
+    :aria-label="plain ? undefined : name"
+  >
     <path v-if="level === 'secure' || level === 'once'" :d="STONE" class="fill" />
     <circle v-if="level === 'once'" cx="12.2" cy="14.2" r="4.6" class="hollow" />
     <template v-if="level === 'nearly'">
@@ -24,15 +35,49 @@ const name = computed(() => standingName(props.level, props.due, props.partly))
 </template>
 
 <style scoped>
-.edge { fill: none; stroke: var(--granite); stroke-width: 1.3; stroke-linejoin: round; }
-.fill { fill: var(--granite); }
-.secure .fill, .once .fill { fill: var(--lichen); }
-.secure .edge, .once .edge { stroke: var(--lichen); }
-.hollow { fill: var(--sheet); stroke: var(--lichen); stroke-width: 1.1; }
-.nearly .fill { fill: var(--grass); }
-.nearly .edge { stroke: var(--grass); }
-.not_yet .fill { fill: var(--granite); }
-.not_heard .edge { stroke-dasharray: 2 2; opacity: 0.7; }
-.notch { fill: var(--sheet); stroke: var(--lichen); stroke-width: 1.3; }
-.part { fill: none; stroke: var(--granite); stroke-width: 1.6; }
+.edge {
+  fill: none;
+  stroke: var(--granite);
+  stroke-width: 1.3;
+  stroke-linejoin: round;
+}
+.fill {
+  fill: var(--granite);
+}
+.secure .fill,
+.once .fill {
+  fill: var(--lichen);
+}
+.secure .edge,
+.once .edge {
+  stroke: var(--lichen);
+}
+.hollow {
+  fill: var(--sheet);
+  stroke: var(--lichen);
+  stroke-width: 1.1;
+}
+.nearly .fill {
+  fill: var(--grass);
+}
+.nearly .edge {
+  stroke: var(--grass);
+}
+.not_yet .fill {
+  fill: var(--granite);
+}
+.not_heard .edge {
+  stroke-dasharray: 2 2;
+  opacity: 0.7;
+}
+.notch {
+  fill: var(--sheet);
+  stroke: var(--lichen);
+  stroke-width: 1.3;
+}
+.part {
+  fill: none;
+  stroke: var(--granite);
+  stroke-width: 1.6;
+}
 </style>

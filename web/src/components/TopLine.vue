@@ -13,20 +13,61 @@ useKeys([{ key: '/', says: say('keys-search'), act: () => emit('find') }])
     <nav class="trail" :aria-label="say('app')">
       <template v-for="(step, index) in trail" :key="index">
         <span v-if="index" class="slash" aria-hidden="true">/</span>
-        <router-link v-if="step.to" :to="step.to">{{ step.says }}</router-link><span v-else aria-current="page">{{ step.says }}</span>
+        <router-link v-if="step.to" :to="step.to">{{ step.says }}</router-link><span
+          v-else
+          aria-current="page"
+          >{{ step.says }}</span
+        >
       </template>
     </nav>
-    <div class="row"><button class="find narrow" @click="emit('find')"><span class="kbd">/</span> {{ say('keys-search') }}</button><slot /></div>
+    <div class="row">
+      <button class="find narrow" @click="emit('find')">
+        <span class="kbd">/</span> {{ say('keys-search') }}</button
+      ><slot />
+    </div>
   </header>
 </template>
 
 <style scoped>
-.top { height: 48px; flex: none; display: flex; justify-content: space-between; align-items: center; padding: 0 16px 0 24px; border-bottom: 1px solid var(--line); gap: 16px; }
-.trail { display: flex; gap: 8px; align-items: baseline; white-space: nowrap; overflow: hidden; }
-.trail a { color: var(--granite); text-decoration: none; padding: 6px 0; }
-.trail a:hover { text-decoration: underline; }
-.trail [aria-current] { font-weight: 650; }
-.slash { color: var(--line); }
-.find { color: var(--granite); min-height: 32px; padding: 0 6px; }
-@media (max-width: 900px) { .find { display: none; } }
+.top {
+  height: 48px;
+  flex: none;
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  padding: 0 16px 0 24px;
+  border-bottom: 1px solid var(--line);
+  gap: 16px;
+}
+.trail {
+  display: flex;
+  gap: 8px;
+  align-items: baseline;
+  white-space: nowrap;
+  overflow: hidden;
+}
+.trail a {
+  color: var(--granite);
+  text-decoration: none;
+  padding: 6px 0;
+}
+.trail a:hover {
+  text-decoration: underline;
+}
+.trail [aria-current] {
+  font-weight: 650;
+}
+.slash {
+  color: var(--line);
+}
+.find {
+  color: var(--granite);
+  min-height: 32px;
+  padding: 0 6px;
+}
+@media (max-width: 900px) {
+  .find {
+    display: none;
+  }
+}
 </style>

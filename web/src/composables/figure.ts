@@ -62,7 +62,8 @@ function beamed(notes: NoteShape[], first: number): Beam[] {
     const before = run[index - 1]
     if (note.flags < 2) return
     if (next && next.flags >= 2) beams.push({ from: note.x, to: next.x, level: 1 })
-    else if (!before || before.flags < 2) beams.push({ from: before ? note.x - 5 : note.x, to: before ? note.x : note.x + 5, level: 1 })
+    else if (!before || before.flags < 2)
+      beams.push({ from: before ? note.x - 5 : note.x, to: before ? note.x : note.x + 5, level: 1 })
   })
   run.forEach((note) => (note.flags = 0))
   return beams

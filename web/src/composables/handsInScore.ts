@@ -16,7 +16,10 @@ export function drawHands(figure: HTMLElement, mirrored: boolean): void {
     const hand = document.createElementNS(SVG, 'g')
     hand.setAttribute('class', 'hands-drawn')
     const left = box.x + box.width / 2 - 20 * size
-    hand.setAttribute('transform', `translate(${mirrored ? left : left + 40 * size} ${box.y + box.height / 2 - 15 * size + (text.closest('.lower') ? box.height * 0.45 : 0)}) scale(${mirrored ? size : -size} ${size})`)
+    hand.setAttribute(
+      'transform',
+      `translate(${mirrored ? left : left + 40 * size} ${box.y + box.height / 2 - 15 * size + (text.closest('.lower') ? box.height * 0.45 : 0)}) scale(${mirrored ? size : -size} ${size})`,
+    )
     for (const shape of paths) {
       const path = document.createElementNS(SVG, 'path')
       path.setAttribute('d', shape)

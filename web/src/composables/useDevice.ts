@@ -12,7 +12,14 @@ export interface Device {
 }
 
 const KEPT = 'kopje-device'
-const usual: Device = { night: false, keys: true, volume: 0.5, mine: false, instrument: 'piano', paper: 'A4' }
+const usual: Device = {
+  night: false,
+  keys: true,
+  volume: 0.5,
+  mine: false,
+  instrument: 'piano',
+  paper: 'A4',
+}
 
 function remembered(): Device {
   try {

@@ -7,11 +7,16 @@ import { openKeys, useKeys } from './useKeys'
 const acted = vi.fn()
 const Page = defineComponent({
   setup() {
-    useKeys([{ key: 'd', says: 'done', act: acted }, { key: 'ArrowRight', says: 'next', act: acted }])
-    return () => h('div', [h('input', { type: 'text' }), h('input', { type: 'checkbox' }), h('button', 'x')])
+    useKeys([
+      { key: 'd', says: 'done', act: acted },
+      { key: 'ArrowRight', says: 'next', act: acted },
+    ])
+    return () =>
+      h('div', [h('input', { type: 'text' }), h('input', { type: 'checkbox' }), h('button', 'x')])
   },
 })
-const press = (on: Element, key: string, more = {}) => on.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true, ...more }))
+const press = (on: Element, key: string, more = {}) =>
+  on.dispatchEvent(new KeyboardEvent('keydown', { key, bubbles: true, cancelable: true, ...more }))
 afterEach(() => {
   acted.mockClear()
   device.keys = true

@@ -14,7 +14,8 @@ export const openKeys = shallowReactive<{ acts: KeyAct[] }>({ acts: [] })
 
 export function typing(target: EventTarget | null): boolean {
   if (!(target instanceof HTMLElement)) return false
-  if (target instanceof HTMLInputElement) return !['checkbox', 'radio', 'button', 'submit', 'file'].includes(target.type)
+  if (target instanceof HTMLInputElement)
+    return !['checkbox', 'radio', 'button', 'submit', 'file'].includes(target.type)
   return target.isContentEditable || ['TEXTAREA', 'SELECT'].includes(target.tagName)
 }
 
@@ -25,9 +26,14 @@ export function useKeys(acts: KeyAct[]): void {
     const single = event.key.length === 1
     if (!found || typing(event.target) || event.ctrlKey || event.metaKey || event.altKey) return
     if (single && !device.keys) return
-    const onButton = event.target instanceof HTMLElement && event.target.closest('button, a, input, summary, [role=button]') !== null
+    const onButton =
+      event.target instanceof HTMLElement &&
+      event.target.closest('button, a, input, summary, [role=button]') !== null
     // A row that was clicked keeps the focus: there Space goes on to the page's own act, Enter still presses the row.
-    const through = event.key === ' ' && event.target instanceof HTMLElement && event.target.closest('[data-space-through]') !== null
+    const through =
+      event.key === ' ' &&
+      event.target instanceof HTMLElement &&
+      event.target.closest('[data-space-through]') !== null
     if (onButton && !through && (event.key === 'Enter' || event.key === ' ')) return
     event.preventDefault()
     found.act(event)

@@ -18,7 +18,13 @@ export interface Playable {
   tonic?: readonly { midi: number }[]
 }
 /** The tonic pattern before a song, a tone a beat, and a beat to breathe. */
-export const tonicBefore = (song: Playable, beatsAMinute: number): Planned[] => (song.tonic ?? []).map((tone, n) => ({ at: (n * 60) / beatsAMinute, seconds: (0.9 * 60) / beatsAMinute, midi: tone.midi, note: null }))
+export const tonicBefore = (song: Playable, beatsAMinute: number): Planned[] =>
+  (song.tonic ?? []).map((tone, n) => ({
+    at: (n * 60) / beatsAMinute,
+    seconds: (0.9 * 60) / beatsAMinute,
+    midi: tone.midi,
+    note: null,
+  }))
 export interface Planned {
   at: number
   seconds: number
@@ -30,14 +36,30 @@ const USUAL_TEMPO = 92
 export const CLICK = null
 
 /** What sounds when, in seconds from now: one bar of clicks that leaves room for an upbeat, then the notes. */
-export function planned(song: Playable, beatsAMinute: number, phrase: number | null, rhythmOnly: boolean): Planned[] {
+export function planned(
+  song: Playable,
+  beatsAMinute: number,
+  phrase: number | null,
+  rhythmOnly: boolean,
+): Planned[] {
   const beat = 60 / beatsAMinute
   const second = (quarters: number) => (quarters / song.beat) * beat
   const chosen = song.sounds.filter((one) => phrase === null || one.phrase === phrase)
   const from = chosen[0]?.onset ?? 0
-  const lead = phrase === null && song.pickup ? song.beats * beat * 2 - second(song.pickup) : song.beats * beat
-  const clicks = Array.from({ length: Math.ceil(lead / beat - 1e-9) }, (_, n) => ({ at: n * beat, seconds: 0.06, midi: CLICK, note: null }))
-  const notes = chosen.map((one) => ({ at: lead + second(one.onset - from), seconds: rhythmOnly ? 0.08 : second(one.length), midi: rhythmOnly ? CLICK : one.midi, note: one.note }))
+  const lead =
+    phrase === null && song.pickup ? song.beats * beat * 2 - second(song.pickup) : song.beats * beat
+  const clicks = Array.from({ length: Math.ceil(lead / beat - 1e-9) }, (_, n) => ({
+    at: n * beat,
+    seconds: 0.06,
+    midi: CLICK,
+    note: null,
+  }))
+  const notes = chosen.map((one) => ({
+    at: lead + second(one.onset - from),
+    seconds: rhythmOnly ? 0.08 : second(one.length),
+    midi: rhythmOnly ? CLICK : one.midi,
+    note: one.note,
+  }))
   return [...clicks, ...notes]
 }
 
@@ -51,7 +73,9 @@ export function usePlayback(of: MaybeRefOrGetter<Playable | undefined>) {
   const tonicFirst = ref(false)
   const timers: number[] = []
   const song = computed(() => toValue(of))
-  const beatsAMinute = computed(() => tempo.value ?? Math.round((song.value?.tempo ?? USUAL_TEMPO) / (song.value?.beat ?? 1)))
+  const beatsAMinute = computed(
+    () => tempo.value ?? Math.round((song.value?.tempo ?? USUAL_TEMPO) / (song.value?.beat ?? 1)),
+  )
 
   function stop() {
     timers.splice(0).forEach((timer) => window.clearTimeout(timer))
@@ -69,11 +93,27 @@ export function usePlayback(of: MaybeRefOrGetter<Playable | undefined>) {
     if (mine !== asked || !playing.value || !song.value) return // stopped, or asked again, meanwhile
     const before = tonicFirst.value && !again ? tonicBefore(song.value, beatsAMinute.value) : []
     const wait = before.length ? ((before.length + 1) * 60) / beatsAMinute.value : 0
-    const plan = [...before, ...planned(song.value, beatsAMinute.value, phrase.value, rhythmOnly.value).map((one) => ({ ...one, at: one.at + wait }))]
+    const plan = [
+      ...before,
+      ...planned(song.value, beatsAMinute.value, phrase.value, rhythmOnly.value).map((one) => ({
+        ...one,
+        at: one.at + wait,
+      })),
+    ]
     tones(plan)
-    for (const one of plan) if (one.note !== null) timers.push(window.setTimeout(() => (now.value = one.note), 1000 * one.at))
+    for (const one of plan)
+      if (one.note !== null)
+        timers.push(window.setTimeout(() => (now.value = one.note), 1000 * one.at))
     const end = Math.max(...plan.map((one) => one.at + one.seconds))
-    timers.push(window.setTimeout(() => { if (loop.value) void start(true); else stop() }, 1000 * end + 150))
+    timers.push(
+      window.setTimeout(
+        () => {
+          if (loop.value) void start(true)
+          else stop()
+        },
+        1000 * end + 150,
+      ),
+    )
   }
   /** Sounds something else once, without pointing at notes: for questions whose answer must not be seen. */
   async function sound(other: Playable) {
@@ -82,5 +122,21 @@ export function usePlayback(of: MaybeRefOrGetter<Playable | undefined>) {
     tones(planned(other, beatsAMinute.value, null, false))
   }
   onUnmounted(stop)
-  return { playing, now, tempo, phrase, loop, rhythmOnly, tonicFirst, beatsAMinute, start, stop, sound, turn: () => { if (playing.value) stop(); else void start() } }
+  return {
+    playing,
+    now,
+    tempo,
+    phrase,
+    loop,
+    rhythmOnly,
+    tonicFirst,
+    beatsAMinute,
+    start,
+    stop,
+    sound,
+    turn: () => {
+      if (playing.value) stop()
+      else void start()
+    },
+  }
 }

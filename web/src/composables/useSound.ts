@@ -16,7 +16,8 @@ export function play(midi: readonly number[], seconds = 0.75): void {
   out.gain.value = device.volume * 0.5
   out.connect(context.destination)
   midi.forEach((note, index) => {
-    if (context) tone(context, out, frequency(note), context.currentTime + 0.05 + index * seconds, seconds)
+    if (context)
+      tone(context, out, frequency(note), context.currentTime + 0.05 + index * seconds, seconds)
   })
 }
 
@@ -25,7 +26,13 @@ let sampled: Map<number, AudioBuffer> | null = null
 const RELEASE = 0.14
 
 /** A tone of the chosen instrument; false where it has none. */
-function struck(on: AudioContext, out: AudioNode, midi: number, start: number, seconds: number): boolean {
+function struck(
+  on: AudioContext,
+  out: AudioNode,
+  midi: number,
+  start: number,
+  seconds: number,
+): boolean {
   if (!sampled || device.instrument === 'plain') return false
   const { tone: near, rate } = nearest(device.instrument, midi)
   const buffer = sampled.get(near)
@@ -62,7 +69,8 @@ export function tones(plan: readonly { at: number; seconds: number; midi: number
   const start = context.currentTime + 0.05
   for (const { at, seconds, midi } of plan) {
     if (midi === null) click(context, running, start + at)
-    else if (!struck(context, running, midi, start + at, seconds)) tone(context, running, frequency(midi), start + at, Math.max(seconds, 0.16))
+    else if (!struck(context, running, midi, start + at, seconds))
+      tone(context, running, frequency(midi), start + at, Math.max(seconds, 0.16))
   }
 }
 
@@ -84,8 +92,18 @@ function click(on: AudioContext, out: AudioNode, start: number): void {
   source.stop(start + 0.06)
 }
 
-function tone(on: AudioContext, out: AudioNode, hertz: number, start: number, seconds: number): void {
-  for (const [partial, share] of [[1, 0.8], [2, 0.16], [3, 0.05]] as const) {
+function tone(
+  on: AudioContext,
+  out: AudioNode,
+  hertz: number,
+  start: number,
+  seconds: number,
+): void {
+  for (const [partial, share] of [
+    [1, 0.8],
+    [2, 0.16],
+    [3, 0.05],
+  ] as const) {
     const source = on.createOscillator()
     const edge = on.createGain()
     source.frequency.value = hertz * partial

@@ -1,5 +1,13 @@
 // Where you are, as words you can click; each page says its own.
-import { inject, type InjectionKey, provide, ref, shallowRef, type ShallowRef, watchEffect } from 'vue'
+import {
+  inject,
+  type InjectionKey,
+  provide,
+  ref,
+  shallowRef,
+  type ShallowRef,
+  watchEffect,
+} from 'vue'
 
 export interface Step {
   says: string
@@ -15,7 +23,9 @@ export function useTrail(steps?: () => Step[]): ShallowRef<Step[]> {
   if (steps)
     watchEffect(() => {
       trail.value = steps()
-      const named = trail.value.map((step) => /^\/sections\/([^/]+)$/.exec(step.to ?? '')?.[1]).find(Boolean)
+      const named = trail.value
+        .map((step) => /^\/sections\/([^/]+)$/.exec(step.to ?? '')?.[1])
+        .find(Boolean)
       if (named) sectionHere.value = named
     })
   return trail

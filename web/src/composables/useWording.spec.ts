@@ -1,12 +1,26 @@
 import { beforeEach, expect, test } from 'vitest'
 import { degreeName, ownPhase, wording } from './useWording'
 
-const ours = { so: 'so', ti: 'ti', names: 'solfa' as const, model: 'prepare-present-practise', phases: { prepare: 'prepare' }, phase_words: {} }
-beforeEach(() => { wording.value = { ...ours } })
+const ours = {
+  so: 'so',
+  ti: 'ti',
+  names: 'solfa' as const,
+  model: 'prepare-present-practise',
+  phases: { prepare: 'prepare' },
+  phase_words: {},
+}
+beforeEach(() => {
+  wording.value = { ...ours }
+})
 
 test('a school that says sol and si still tells the raised so from the seventh tone', () => {
   wording.value = { ...ours, so: 'sol', ti: 'si' }
-  expect(['so,', 'ti', 'si', "do'"].map((key) => degreeName(key))).toEqual(['sol,', 'si', 'sol♯', "do'"])
+  expect(['so,', 'ti', 'si', "do'"].map((key) => degreeName(key))).toEqual([
+    'sol,',
+    'si',
+    'sol♯',
+    "do'",
+  ])
 })
 test('numbers count from do and keep the octave mark; letters need a pitch', () => {
   wording.value = { ...ours, names: 'numbers' }

@@ -9,7 +9,14 @@ export interface Wording {
   phases: Record<string, string>
   phase_words: Record<string, string>
 }
-export const wording = ref<Wording>({ so: 'so', ti: 'ti', names: 'solfa', model: 'prepare-present-practise', phases: {}, phase_words: {} })
+export const wording = ref<Wording>({
+  so: 'so',
+  ti: 'ti',
+  names: 'solfa',
+  model: 'prepare-present-practise',
+  phases: {},
+  phase_words: {},
+})
 
 const DEGREES = ['do', 're', 'mi', 'fa', 'so', 'la', 'ti']
 const RAISED: Record<string, string> = { di: 'do', ri: 're', fi: 'fa', si: 'so', li: 'la' }
@@ -20,7 +27,11 @@ export function degreeName(key: string, pitch?: string): string {
   const match = /^([a-z]+[#b]*)([,']*)$/.exec(key)
   if (!match) return key
   const [, tone = '', marks = ''] = match
-  if (wording.value.names === 'letters' && pitch) return pitch.replace(/-?\d+$/, '').replace('#', '♯').replace(/(?<=[A-G])b/, '♭')
+  if (wording.value.names === 'letters' && pitch)
+    return pitch
+      .replace(/-?\d+$/, '')
+      .replace('#', '♯')
+      .replace(/(?<=[A-G])b/, '♭')
   if (wording.value.names === 'numbers') {
     const natural = RAISED[tone] ?? LOWERED[tone] ?? tone
     return `${RAISED[tone] ? '♯' : LOWERED[tone] ? '♭' : ''}${DEGREES.indexOf(natural) + 1}${marks}`
@@ -32,6 +43,8 @@ export function degreeName(key: string, pitch?: string): string {
 
 /** The school's word for a stretch of an arc, or null where it keeps ours. */
 export function ownPhase(phase: string): string | null {
-  const own = wording.value.model !== 'prepare-present-practise' || Object.keys(wording.value.phase_words).length > 0
+  const own =
+    wording.value.model !== 'prepare-present-practise' ||
+    Object.keys(wording.value.phase_words).length > 0
   return own ? (wording.value.phases[phase] ?? null) : null
 }

@@ -11,7 +11,11 @@ export function toneSetName(name: string | null): string {
 }
 /** What a stone says. */
 export function standingName(level: string, due = false, partly = false): string {
-  return sayOf('standing', partly ? 'partly' : due ? (level === 'once' ? 'once_due' : 'due') : level)
+  return sayOf(
+    'standing',
+    partly ? 'partly' : due ? (level === 'once' ? 'once_due' : 'due') : level,
+  )
 }
 export const phaseName = (phase: string): string => ownPhase(phase) ?? sayOf('year-phases', phase)
-export const purposeName = (purpose: 'prepare' | 'present' | 'practise'): string => ownPhase(purpose) ?? sayOf('purpose', purpose)
+export const purposeName = (purpose: 'prepare' | 'present' | 'practise'): string =>
+  ownPhase(purpose) ?? sayOf('purpose', purpose)

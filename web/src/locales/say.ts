@@ -23,10 +23,19 @@ type Values = Record<string, FluentVariable>
 /** A sentence or a word by its key. */
 export const say = (key: Key, values: Values = {}): string => fluent.$t(key, values)
 /** A word of a group, for a value that names it; a value without one says itself. */
-export function sayOf(group: string, value: string | number, otherwise: string = String(value)): string {
-  const key = `${group}-${String(value).replace(/([a-z0-9])([A-Z])/g, '$1-$2').toLowerCase().replace(/[^a-z0-9_-]+/g, '-')}`
+export function sayOf(
+  group: string,
+  value: string | number,
+  otherwise: string = String(value),
+): string {
+  const key = `${group}-${String(value)
+    .replace(/([a-z0-9])([A-Z])/g, '$1-$2')
+    .toLowerCase()
+    .replace(/[^a-z0-9_-]+/g, '-')}`
   return known(key) ? fluent.$t(key) : otherwise
 }
 /** The words of a group for some of its values, to choose from. */
-export const choices = <T extends string | number>(group: string, values: readonly T[]) => values.map((value) => ({ value, title: sayOf(group, value) }))
-export const known = (key: string): boolean => [...fluent.bundles].some((bundle) => bundle.hasMessage(key))
+export const choices = <T extends string | number>(group: string, values: readonly T[]) =>
+  values.map((value) => ({ value, title: sayOf(group, value) }))
+export const known = (key: string): boolean =>
+  [...fluent.bundles].some((bundle) => bundle.hasMessage(key))

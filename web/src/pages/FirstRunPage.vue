@@ -13,15 +13,32 @@ const sent = reactive({ school: '', teacher: '', login: '', password: '', bring_
 const section = ref(emptySection())
 const refused = ref('')
 const first = useFirstRun()
-const now = computed(() => first.data.value && { weekday: first.data.value.weekday, starts: first.data.value.clock })
-const missing = computed(() => !sent.school || !sent.login || sent.password.length < 8 || !section.value.name || !section.value.meetings.length)
+const now = computed(
+  () => first.data.value && { weekday: first.data.value.weekday, starts: first.data.value.clock },
+)
+const missing = computed(
+  () =>
+    !sent.school ||
+    !sent.login ||
+    sent.password.length < 8 ||
+    !section.value.name ||
+    !section.value.meetings.length,
+)
 const busy = ref(false)
 
 async function go() {
   busy.value = true
   refused.value = ''
   try {
-    const me = await body(api.POST('/api/first-run', { body: { ...sent, section: section.value, time_zone: Intl.DateTimeFormat().resolvedOptions().timeZone } }))
+    const me = await body(
+      api.POST('/api/first-run', {
+        body: {
+          ...sent,
+          section: section.value,
+          time_zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
+        },
+      }),
+    )
     await signedInAs(me)
     await router.replace('/')
   } catch (problem) {
@@ -35,27 +52,77 @@ async function go() {
 <template>
   <main class="first">
     <form @submit.prevent="go">
-      <header class="stack"><h1>{{ say('first-run-title') }}</h1><p class="quiet">{{ say('first-run-lead') }}</p></header>
+      <header class="stack">
+        <h1>{{ say('first-run-title') }}</h1>
+        <p class="quiet">{{ say('first-run-lead') }}</p>
+      </header>
       <div class="two">
-        <v-text-field v-model="sent.school" v-first :label="say('first-run-school')" name="school" />
-        <v-text-field v-model="sent.teacher" :label="say('first-run-teacher')" name="teacher" autocomplete="name" />
-        <v-text-field v-model="sent.login" :label="say('first-run-login')" name="login" autocomplete="username" />
-        <v-text-field v-model="sent.password" :label="say('first-run-password')" type="password" name="password" autocomplete="new-password" />
+        <v-text-field
+          v-model="sent.school"
+          v-first
+          :label="say('first-run-school')"
+          name="school"
+        />
+        <v-text-field
+          v-model="sent.teacher"
+          :label="say('first-run-teacher')"
+          name="teacher"
+          autocomplete="name"
+        />
+        <v-text-field
+          v-model="sent.login"
+          :label="say('first-run-login')"
+          name="login"
+          autocomplete="username"
+        />
+        <v-text-field
+          v-model="sent.password"
+          :label="say('first-run-password')"
+          type="password"
+          name="password"
+          autocomplete="new-password"
+        />
       </div>
       <hr class="rule" />
       <h2>{{ say('first-run-section') }}</h2>
       <SectionForm v-model="section" :now="now" />
       <v-checkbox v-model="sent.bring_songs" :label="say('first-run-songs')" />
       <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
-      <div class="row go"><v-btn type="submit" class="main" :loading="busy" :disabled="busy || missing">{{ say('first-run-go') }}</v-btn><span class="small quiet" role="status">{{ busy ? say('first-run-busy') : missing ? say('first-run-missing') : '' }}</span></div>
+      <div class="row go">
+        <v-btn type="submit" class="main" :loading="busy" :disabled="busy || missing">{{
+          say('first-run-go')
+        }}</v-btn><span class="small quiet" role="status">{{
+          busy ? say('first-run-busy') : missing ? say('first-run-missing') : ''
+        }}</span>
+      </div>
     </form>
   </main>
 </template>
 
 <style scoped>
-.first { height: 100vh; overflow: auto; padding: 40px 24px; }
-form { max-width: 760px; margin: 0 auto; display: grid; gap: 18px; justify-items: stretch; }
-.two { display: grid; grid-template-columns: 1fr 1fr; gap: 12px; }
-.go { gap: 14px; }
-@media (max-width: 600px) { .two { grid-template-columns: 1fr; } }
+.first {
+  height: 100vh;
+  overflow: auto;
+  padding: 40px 24px;
+}
+form {
+  max-width: 760px;
+  margin: 0 auto;
+  display: grid;
+  gap: 18px;
+  justify-items: stretch;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+}
+.go {
+  gap: 14px;
+}
+@media (max-width: 600px) {
+  .two {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

@@ -18,20 +18,48 @@ const props = defineProps<{ id: string }>()
 const ledger = useLedger(() => props.id)
 const sections = useSections()
 const found = computed(() => ledger.data.value)
-useTrail(() => (found.value ? [{ says: say('section-form-grade-of', { n: found.value.section.grade }) }, { says: found.value.section.name, to: `/sections/${props.id}` }, { says: say('ledger-title') }] : []))
+useTrail(() =>
+  found.value
+    ? [
+        { says: say('section-form-grade-of', { n: found.value.section.grade }) },
+        { says: found.value.section.name, to: `/sections/${props.id}` },
+        { says: say('ledger-title') },
+      ]
+    : [],
+)
 const picked = ref<{ child: string; concept: string } | null>(null)
-const evidence = useEvidence(() => props.id, () => picked.value?.child ?? '', () => picked.value?.concept ?? '')
+const evidence = useEvidence(
+  () => props.id,
+  () => picked.value?.child ?? '',
+  () => picked.value?.concept ?? '',
+)
 const day = useDay()
 const change = useChangeChild()
 const gone = useGone(() => props.id)
-const homes = computed(() => (found.value?.section.grade === 13 ? [] : (sections.data.value ?? []).filter((one) => one.grade !== 13)))
+const homes = computed(() =>
+  found.value?.section.grade === 13
+    ? []
+    : (sections.data.value ?? []).filter((one) => one.grade !== 13),
+)
 /** What the last change did, and the way back. */
 const changed = ref<{ said: string; back: { id: string; body: Schemas['ChildBody'] } } | null>(null)
 function send(id: string, before: string, body: Schemas['ChildBody']) {
   const where = sections.data.value?.find((one) => one.id === body.section_id)?.name ?? ''
   const back = { id, body: { name: before, section_id: props.id, left: null } }
-  const said = body.left ? say('child-has-left', { name: before }) : body.section_id === props.id ? say('child-is-called', { name: body.name }) : say('child-is-in', { name: body.name, section: where })
-  change.mutate({ id, body }, { onSuccess: () => { picked.value = null; changed.value = { said, back } } })
+  const said = body.left
+    ? say('child-has-left', { name: before })
+    : body.section_id === props.id
+      ? say('child-is-called', { name: body.name })
+      : say('child-is-in', { name: body.name, section: where })
+  change.mutate(
+    { id, body },
+    {
+      onSuccess: () => {
+        picked.value = null
+        changed.value = { said, back }
+      },
+    },
+  )
 }
 function undo() {
   if (changed.value) change.mutate(changed.value.back, { onSuccess: () => (changed.value = null) })
@@ -39,11 +67,24 @@ function undo() {
 function comesBack(one: Schemas['ChildDetail']) {
   const { name, section_id, left } = one
   const back = { id: one.id, body: { name, section_id, left } }
-  change.mutate({ id: one.id, body: { name, section_id, left: null } }, { onSuccess: () => (changed.value = { said: say('child-came-back', { name }), back }) })
+  change.mutate(
+    { id: one.id, body: { name, section_id, left: null } },
+    { onSuccess: () => (changed.value = { said: say('child-came-back', { name }), back }) },
+  )
 }
 const child = computed(() => found.value?.children.find((one) => one.id === picked.value?.child))
-const column = computed(() => found.value?.columns.find((one) => one.concept.key === picked.value?.concept))
-const legend = [{ level: 'not_heard' }, { level: 'not_heard', partly: true }, { level: 'not_yet' }, { level: 'nearly' }, { level: 'once' }, { level: 'secure' }, { level: 'secure', due: true }]
+const column = computed(() =>
+  found.value?.columns.find((one) => one.concept.key === picked.value?.concept),
+)
+const legend = [
+  { level: 'not_heard' },
+  { level: 'not_heard', partly: true },
+  { level: 'not_yet' },
+  { level: 'nearly' },
+  { level: 'once' },
+  { level: 'secure' },
+  { level: 'secure', due: true },
+]
 </script>
 
 <template>
@@ -52,29 +93,105 @@ const legend = [{ level: 'not_heard' }, { level: 'not_heard', partly: true }, { 
     <div class="page">
       <header class="row spread">
         <h1>{{ say('ledger-title') }} {{ found.section.name }}</h1>
-        <nav class="row" :aria-label="say('set-up-sections')"><router-link v-for="one in sections.data.value ?? []" :key="one.id" :to="`/sections/${one.id}/ledger`" :class="['tag', { on: one.id === id }]">{{ one.name }}</router-link></nav>
+        <nav class="row" :aria-label="say('set-up-sections')">
+          <router-link
+            v-for="one in sections.data.value ?? []"
+            :key="one.id"
+            :to="`/sections/${one.id}/ledger`"
+            :class="['tag', { on: one.id === id }]"
+            >{{ one.name }}</router-link
+          >
+        </nav>
       </header>
-      <p class="row legend small" :aria-label="say('ledger-legend')"><span v-for="(one, index) in legend" :key="index" class="row"><StandingGlyph v-bind="one" :size="18" plain />{{ standingName(one.level, one.due, one.partly) }}</span></p>
-      <p v-if="changed" class="row small" role="status">✓ {{ changed.said }} <v-btn size="small" :disabled="change.isPending.value" @click="undo">{{ say('take-back') }}</v-btn></p>
+      <p class="row legend small" :aria-label="say('ledger-legend')">
+        <span v-for="(one, index) in legend" :key="index" class="row"
+          ><StandingGlyph v-bind="one" :size="18" plain />{{
+            standingName(one.level, one.due, one.partly)
+          }}</span
+        >
+      </p>
+      <p v-if="changed" class="row small" role="status">
+        ✓ {{ changed.said }}
+        <v-btn size="small" :disabled="change.isPending.value" @click="undo">{{
+          say('take-back')
+        }}</v-btn>
+      </p>
       <p v-if="change.error.value" class="wrong" role="alert">△ {{ change.error.value.message }}</p>
       <p v-if="!found.columns.length" class="quiet">{{ say('ledger-empty') }}</p>
-      <StoneGrid v-else :ledger="found" :picked="picked" @pick="(child, concept) => (picked = { child, concept })" />
-      <details v-if="gone.data.value?.length" class="small"><summary>{{ say('child-gone', { n: gone.data.value.length }) }}</summary><ul><li v-for="one in gone.data.value" :key="one.id" class="row"><span>{{ one.name }}, {{ shortDay(one.left ?? '') }}</span><v-btn size="small" :disabled="change.isPending.value" @click="comesBack(one)">{{ say('child-is-back') }}</v-btn></li></ul></details>
+      <StoneGrid
+        v-else
+        :ledger="found"
+        :picked="picked"
+        @pick="(child, concept) => (picked = { child, concept })"
+      />
+      <details v-if="gone.data.value?.length" class="small">
+        <summary>{{ say('child-gone', { n: gone.data.value.length }) }}</summary>
+        <ul>
+          <li v-for="one in gone.data.value" :key="one.id" class="row">
+            <span>{{ one.name }}, {{ shortDay(one.left ?? '') }}</span
+            ><v-btn size="small" :disabled="change.isPending.value" @click="comesBack(one)">{{
+              say('child-is-back')
+            }}</v-btn>
+          </li>
+        </ul>
+      </details>
     </div>
-    <SideDrawer v-if="picked && evidence.data.value" :title="evidence.data.value.child" @close="picked = null">
+    <SideDrawer
+      v-if="picked && evidence.data.value"
+      :title="evidence.data.value.child"
+      @close="picked = null"
+    >
       <EvidenceView :evidence="evidence.data.value" />
-      <ChildPanel v-if="child && homes.length" :child="child" :section="id" :sections="homes" :today="day.data.value?.today ?? ''" @change="(body) => child && send(child.id, child.name, body)" />
-      <section v-if="column" class="stack"><h3>{{ say('song-whole') }}</h3><p>{{ column.sentence }}</p></section>
+      <ChildPanel
+        v-if="child && homes.length"
+        :child="child"
+        :section="id"
+        :sections="homes"
+        :today="day.data.value?.today ?? ''"
+        @change="(body) => child && send(child.id, child.name, body)"
+      />
+      <section v-if="column" class="stack">
+        <h3>{{ say('song-whole') }}</h3>
+        <p>{{ column.sentence }}</p>
+      </section>
     </SideDrawer>
   </div>
 </template>
 
 <style scoped>
-.with-drawer { display: flex; height: 100%; }
-.page { flex: 1; min-width: 0; gap: 12px; min-height: 0; height: 100%; }
-.legend .row { gap: 4px; }
-.legend { gap: 4px 14px; color: var(--granite); }
-.tag { padding: 4px 9px; text-decoration: none; color: inherit; }
-.tag.on { background: var(--dusk); color: var(--sheet); border-color: var(--dusk); }
-@media (max-width: 900px) { .tag { min-height: 44px; display: inline-flex; align-items: center; } }
+.with-drawer {
+  display: flex;
+  height: 100%;
+}
+.page {
+  flex: 1;
+  min-width: 0;
+  gap: 12px;
+  min-height: 0;
+  height: 100%;
+}
+.legend .row {
+  gap: 4px;
+}
+.legend {
+  gap: 4px 14px;
+  color: var(--granite);
+}
+.tag {
+  padding: 4px 9px;
+  text-decoration: none;
+  color: inherit;
+}
+.tag.on {
+  background: var(--dusk);
+  color: var(--sheet);
+  border-color: var(--dusk);
+}
+@media (max-width: 900px) {
+  .tag {
+    min-height: 44px;
+    display: inline-flex;
+    align-items: center;
+  }
+}
 </style>

@@ -23,16 +23,25 @@ const acts = useLessonActs(() => props.id)
 const found = computed(() => lesson.data.value && lessonNow(lesson.data.value, outbox.kept.value))
 useTrail(() =>
   found.value
-    ? [{ says: say('section-form-grade-of', { n: found.value.section.grade }) }, { says: found.value.section.name, to: `/sections/${found.value.section.id}` }, { says: `${say('lesson-title', { n: found.value.number })}, ${weekday(found.value.day)}` }]
+    ? [
+        { says: say('section-form-grade-of', { n: found.value.section.grade }) },
+        { says: found.value.section.name, to: `/sections/${found.value.section.id}` },
+        { says: `${say('lesson-title', { n: found.value.number })}, ${weekday(found.value.day)}` },
+      ]
     : [],
 )
 const picked = ref('')
 const index = computed(() => found.value?.parts.findIndex((part) => part.id === picked.value) ?? -1)
 const part = computed(() => found.value?.parts[index.value])
-const alternatives = useAlternatives(() => props.id, () => (found.value?.state === 'planned' ? picked.value : ''))
+const alternatives = useAlternatives(
+  () => props.id,
+  () => (found.value?.state === 'planned' ? picked.value : ''),
+)
 const over = computed(() => found.value?.state === 'done' || found.value?.state === 'not_held')
 const begun = computed(() => found.value?.state !== 'planned')
-const error = computed(() => [acts.propose, acts.pin, acts.swap, acts.refuse].map((one) => one.error.value).find(Boolean))
+const error = computed(() =>
+  [acts.propose, acts.pin, acts.swap, acts.refuse].map((one) => one.error.value).find(Boolean),
+)
 
 // A lesson proposed anew has new parts; stay at the same place.
 watch(found, (now, before) => {
@@ -47,16 +56,26 @@ function walk(by: number) {
 }
 function propose() {
   const now = found.value
-  if (now && !begun.value) acts.propose.mutate({ section: now.section.id, day: now.day, starts: now.starts })
+  if (now && !begun.value)
+    acts.propose.mutate({ section: now.section.id, day: now.day, starts: now.starts })
 }
 function pin() {
-  if (part.value && !begun.value) acts.pin.mutate({ part: part.value.id, pinned: !part.value.pinned })
+  if (part.value && !begun.value)
+    acts.pin.mutate({ part: part.value.id, pinned: !part.value.pinned })
 }
 function refuse() {
   if (part.value && !begun.value) acts.refuse.mutate(part.value.id)
 }
 function swap(to: Schemas['AlternativeRead']) {
-  acts.swap.mutate({ part: picked.value, to: { activity: to.activity, song_id: to.song_id, concept: to.concept?.key ?? null, purpose: to.purpose } })
+  acts.swap.mutate({
+    part: picked.value,
+    to: {
+      activity: to.activity,
+      song_id: to.song_id,
+      concept: to.concept?.key ?? null,
+      purpose: to.purpose,
+    },
+  })
 }
 async function teach() {
   if (found.value?.state === 'planned') await tell(startedNow(found.value))
@@ -86,26 +105,78 @@ useKeys([
   <div v-else class="with-drawer">
     <div class="page">
       <header class="row spread">
-        <div><h1>{{ found.section.name }}, {{ weekday(found.day) }} {{ found.starts }}</h1><p class="quiet">{{ say('lesson-title', { n: found.number }) }} · {{ say('lesson-minutes', { n: found.planned_minutes, of: found.available }) }} · {{ found.status === 'best_possible' ? say('lesson-best') : say('lesson-found') }}</p></div>
-        <div v-if="!over" class="row"><v-btn v-if="!begun" :disabled="acts.propose.isPending.value" @click="propose">{{ acts.propose.isPending.value ? say('lesson-proposing') : say('lesson-propose') }} <span class="kbd">c</span></v-btn><v-btn class="main" @click="teach">{{ found.state === 'running' ? say('lesson-go-on') : say('lesson-teach') }} <span class="kbd">t</span></v-btn></div>
-        <div v-else class="row"><span class="quiet">{{ found.state === 'done' ? say('lesson-over') : say('lesson-not-held') }}</span><v-btn @click="reopen">{{ say('lesson-reopen') }}</v-btn><v-btn class="main" @click="nextOne">{{ say('lesson-next-one') }}</v-btn></div>
+        <div>
+          <h1>{{ found.section.name }}, {{ weekday(found.day) }} {{ found.starts }}</h1>
+          <p class="quiet">
+            {{ say('lesson-title', { n: found.number }) }} ·
+            {{ say('lesson-minutes', { n: found.planned_minutes, of: found.available }) }} ·
+            {{ found.status === 'best_possible' ? say('lesson-best') : say('lesson-found') }}
+          </p>
+        </div>
+        <div v-if="!over" class="row">
+          <v-btn v-if="!begun" :disabled="acts.propose.isPending.value" @click="propose"
+            >{{ acts.propose.isPending.value ? say('lesson-proposing') : say('lesson-propose') }}
+            <span class="kbd">c</span></v-btn
+          ><v-btn class="main" @click="teach"
+            >{{ found.state === 'running' ? say('lesson-go-on') : say('lesson-teach') }}
+            <span class="kbd">t</span></v-btn
+          >
+        </div>
+        <div v-else class="row">
+          <span class="quiet">{{
+            found.state === 'done' ? say('lesson-over') : say('lesson-not-held')
+          }}</span><v-btn @click="reopen">{{ say('lesson-reopen') }}</v-btn
+          ><v-btn class="main" @click="nextOne">{{ say('lesson-next-one') }}</v-btn>
+        </div>
       </header>
       <p v-if="error" class="wrong" role="alert">△ {{ error.message }}</p>
       <LessonContour :blocks="found.parts" :height="72" :current="index" />
-      <ol class="parts"><li v-for="(one, place) in found.parts" :key="one.id"><PartRow :part="one" :picked="one.id === picked" :over="over" :begun="begun" @pick="picked = found?.parts[place]?.id ?? ''" @pin="acts.pin.mutate({ part: one.id, pinned: !one.pinned })" /></li></ol>
-      <p v-for="reason in found.unmet" :key="reason.sentence" class="small quiet">· {{ reason.sentence }}</p>
+      <ol class="parts">
+        <li v-for="(one, place) in found.parts" :key="one.id">
+          <PartRow
+            :part="one"
+            :picked="one.id === picked"
+            :over="over"
+            :begun="begun"
+            @pick="picked = found?.parts[place]?.id ?? ''"
+            @pin="acts.pin.mutate({ part: one.id, pinned: !one.pinned })"
+          />
+        </li>
+      </ol>
+      <p v-for="reason in found.unmet" :key="reason.sentence" class="small quiet">
+        · {{ reason.sentence }}
+      </p>
       <p v-if="found.note" class="quiet">{{ say('lesson-note') }}: “{{ found.note }}”</p>
-      <p v-if="found.last_note" class="quiet">{{ say('lesson-last-note') }}: “{{ found.last_note }}”</p>
+      <p v-if="found.last_note" class="quiet">
+        {{ say('lesson-last-note') }}: “{{ found.last_note }}”
+      </p>
       <p v-if="!part" class="small quiet">{{ say('lesson-choose') }}</p>
     </div>
     <SideDrawer v-if="part" :title="part.title" @close="picked = ''">
-      <PartReasons :part="part" :alternatives="alternatives.data.value ?? null" :over="begun" :busy="acts.swap.isPending.value" @pin="pin" @refuse="refuse" @swap="swap" />
+      <PartReasons
+        :part="part"
+        :alternatives="alternatives.data.value ?? null"
+        :over="begun"
+        :busy="acts.swap.isPending.value"
+        @pin="pin"
+        @refuse="refuse"
+        @swap="swap"
+      />
     </SideDrawer>
   </div>
 </template>
 
 <style scoped>
-.with-drawer { display: flex; min-height: 100%; }
-.page { flex: 1; min-width: 0; gap: 14px; }
-.parts { border-bottom: 1px solid var(--line); }
+.with-drawer {
+  display: flex;
+  min-height: 100%;
+}
+.page {
+  flex: 1;
+  min-width: 0;
+  gap: 14px;
+}
+.parts {
+  border-bottom: 1px solid var(--line);
+}
 </style>

@@ -12,6 +12,11 @@ const route = useRoute()
   <div class="page stack">
     <h1>{{ say('not-found-title') }}</h1>
     <p class="quiet">{{ say('not-found-lead', { address: route.path }) }}</p>
-    <div class="row"><v-btn class="main" to="/">{{ say('places-today') }}</v-btn><v-btn to="/songs">{{ say('places-songs') }}</v-btn><v-btn to="/week">{{ say('places-week') }}</v-btn></div>
+    <div class="row">
+      <v-btn class="main" to="/">{{ say('places-today') }}</v-btn><v-btn to="/songs">{{
+        say('places-songs')
+      }}</v-btn
+      ><v-btn to="/week">{{ say('places-week') }}</v-btn>
+    </div>
   </div>
 </template>

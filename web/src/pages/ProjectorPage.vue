@@ -12,7 +12,12 @@ useMe()
 const lesson = useLesson(() => props.id)
 const shownPart = useProjectedPart(() => props.id)
 const parts = computed(() => lesson.data.value?.parts ?? [])
-const part = computed(() => parts.value.find((one) => one.id === shownPart.value) ?? parts.value.find((one) => !one.tick) ?? parts.value[0])
+const part = computed(
+  () =>
+    parts.value.find((one) => one.id === shownPart.value) ??
+    parts.value.find((one) => !one.tick) ??
+    parts.value[0],
+)
 const score = useScore(() => part.value?.song?.id ?? '', 1450, true)
 watchEffect(() => (document.title = say('projector-title')))
 </script>
@@ -22,20 +27,62 @@ watchEffect(() => (document.title = say('projector-title')))
     <PageState v-if="!lesson.data.value" :error="lesson.error.value" @again="lesson.refetch()" />
     <template v-else-if="part">
       <h1 v-if="part.song">{{ part.song.title }}</h1>
-      <div v-if="part.song && score.data.value" class="music"><ScoreView :svg="score.data.value" :label="say('song-score', { title: part.song.title })" /></div>
-      <div v-else-if="!part.song" class="cue"><h1>{{ part.title }}</h1><p>{{ say('projector-look') }}</p></div>
+      <div v-if="part.song && score.data.value" class="music">
+        <ScoreView :svg="score.data.value" :label="say('song-score', { title: part.song.title })" />
+      </div>
+      <div v-else-if="!part.song" class="cue">
+        <h1>{{ part.title }}</h1>
+        <p>{{ say('projector-look') }}</p>
+      </div>
     </template>
     <p v-else class="cue">{{ say('projector-waiting') }}</p>
   </main>
 </template>
 
 <style scoped>
-.wall { min-height: 100vh; height: 100vh; overflow: hidden; padding: 3vh 3vw; display: flex; flex-direction: column; gap: 1vh; }
-h1 { font-size: clamp(40px, 5.5vh, 72px); }
-.music { flex: 1; min-height: 0; display: flex; align-items: flex-start; justify-content: center; }
-.music :deep(.score) { width: 100%; height: 100%; }
-.music :deep(svg) { width: 100%; max-height: 100%; }
-.music :deep(.syl tspan tspan) { font-size: 590px; }
-.cue { flex: 1; display: grid; place-content: center; justify-items: center; text-align: center; gap: 3vh; font-size: clamp(40px, 7vh, 72px); color: var(--granite); }
-.cue h1 { font-size: clamp(72px, 15vh, 160px); color: var(--ink); text-wrap: balance; }
+.wall {
+  min-height: 100vh;
+  height: 100vh;
+  overflow: hidden;
+  padding: 3vh 3vw;
+  display: flex;
+  flex-direction: column;
+  gap: 1vh;
+}
+h1 {
+  font-size: clamp(40px, 5.5vh, 72px);
+}
+.music {
+  flex: 1;
+  min-height: 0;
+  display: flex;
+  align-items: flex-start;
+  justify-content: center;
+}
+.music :deep(.score) {
+  width: 100%;
+  height: 100%;
+}
+.music :deep(svg) {
+  width: 100%;
+  max-height: 100%;
+}
+.music :deep(.syl tspan tspan) {
+  font-size: 590px;
+}
+.cue {
+  flex: 1;
+  display: grid;
+  place-content: center;
+  justify-items: center;
+  text-align: center;
+  gap: 3vh;
+  font-size: clamp(40px, 7vh, 72px);
+  color: var(--granite);
+}
+.cue h1 {
+  font-size: clamp(72px, 15vh, 160px);
+  color: var(--ink);
+  text-wrap: balance;
+}
 </style>

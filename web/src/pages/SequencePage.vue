@@ -23,13 +23,19 @@ useUnsaved(dirty)
 const open = ref('')
 const said = ref('')
 const refused = ref('')
-watch(() => sequence.data.value, (now) => {
-  if (!now) return
-  rows.value = JSON.parse(JSON.stringify(now.concepts)) as Row[]
-  name.value = now.name
-  dirty.value = false
-}, { immediate: true })
-const grades = computed(() => [...new Set(rows.value.map((row) => row.grade))].sort((a, b) => a - b))
+watch(
+  () => sequence.data.value,
+  (now) => {
+    if (!now) return
+    rows.value = JSON.parse(JSON.stringify(now.concepts)) as Row[]
+    name.value = now.name
+    dirty.value = false
+  },
+  { immediate: true },
+)
+const grades = computed(() =>
+  [...new Set(rows.value.map((row) => row.grade))].sort((a, b) => a - b),
+)
 const names = computed(() => new Map(rows.value.map((row) => [row.key, row.name])))
 const ways = ['hear', 'sing', 'read', 'write', 'create'] as const
 
@@ -49,25 +55,53 @@ function move(row: Row, by: number) {
 function add(grade: number) {
   const key = `own-${Date.now().toString(36)}`
   const last = rows.value.map((row) => row.grade).lastIndexOf(grade)
-  rows.value.splice(last + 1, 0, { key, name: say('sequence-fresh'), strand: 'vocabulary', grade, sign: '', needs: [], elements: [], degrees: [], meters: [], tone_sets: [], resting: null, ways: ['sing'], core: false, prompt: '', not_before: '', not_after: '' })
+  rows.value.splice(last + 1, 0, {
+    key,
+    name: say('sequence-fresh'),
+    strand: 'vocabulary',
+    grade,
+    sign: '',
+    needs: [],
+    elements: [],
+    degrees: [],
+    meters: [],
+    tone_sets: [],
+    resting: null,
+    ways: ['sing'],
+    core: false,
+    prompt: '',
+    not_before: '',
+    not_after: '',
+  })
   open.value = key
   change()
 }
 function remove(row: Row) {
-  rows.value = rows.value.filter((one) => one !== row).map((one) => ({ ...one, needs: one.needs.filter((need) => need !== row.key) }))
+  rows.value = rows.value
+    .filter((one) => one !== row)
+    .map((one) => ({ ...one, needs: one.needs.filter((need) => need !== row.key) }))
   change()
 }
 async function act(make: () => Promise<Schemas['SequenceRead']>) {
   refused.value = ''
   try {
     const read = await make()
-    said.value = read.along.length ? say('sequence-along', { names: read.along.join(', ') }) : say('sequence-kept', { n: read.number })
+    said.value = read.along.length
+      ? say('sequence-along', { names: read.along.join(', ') })
+      : say('sequence-kept', { n: read.number })
   } catch (problem) {
     refused.value = problem instanceof Error ? problem.message : String(problem)
   }
 }
-const keep = () => act(() => acts.keep.mutateAsync({ name: name.value, concepts: [...rows.value].sort((a, b) => a.grade - b.grade) }))
-const start = (shipped: 'so-mi' | 'mi-re-do' | 'scale') => act(() => acts.start.mutateAsync({ shipped, number: null }))
+const keep = () =>
+  act(() =>
+    acts.keep.mutateAsync({
+      name: name.value,
+      concepts: [...rows.value].sort((a, b) => a.grade - b.grade),
+    }),
+  )
+const start = (shipped: 'so-mi' | 'mi-re-do' | 'scale') =>
+  act(() => acts.start.mutateAsync({ shipped, number: null }))
 const back = (number: number) => act(() => acts.start.mutateAsync({ shipped: null, number }))
 async function fromFile(event: Event) {
   const file = (event.target as HTMLInputElement).files?.[0]
@@ -86,63 +120,257 @@ async function fromFile(event: Event) {
 </script>
 
 <template>
-  <PageState v-if="!sequence.data.value" :error="sequence.error.value" @again="sequence.refetch()" />
+  <PageState
+    v-if="!sequence.data.value"
+    :error="sequence.error.value"
+    @again="sequence.refetch()"
+  />
   <div v-else class="page">
     <header class="row spread">
-      <div><h1>{{ say('sequence-title') }}</h1><p class="quiet">{{ say('sequence-lead', { n: rows.length }) }}</p></div>
-      <div class="row"><label class="row">{{ say('calendar-name') }} <input v-model="name" maxlength="120" @input="change" /></label><v-btn class="main" :disabled="!dirty || acts.keep.isPending.value" @click="keep">{{ say('sequence-keep') }}</v-btn></div>
+      <div>
+        <h1>{{ say('sequence-title') }}</h1>
+        <p class="quiet">{{ say('sequence-lead', { n: rows.length }) }}</p>
+      </div>
+      <div class="row">
+        <label class="row"
+          >{{ say('calendar-name') }}
+          <input v-model="name" maxlength="120" @input="change" /></label
+        ><v-btn class="main" :disabled="!dirty || acts.keep.isPending.value" @click="keep">{{
+          say('sequence-keep')
+        }}</v-btn>
+      </div>
     </header>
     <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
     <p v-if="said" class="secure" role="status">✓ {{ said }}</p>
     <div class="row small tools">
-      <span class="quiet">{{ say('sequence-start-from') }}</span><v-btn v-for="one in (['so-mi', 'mi-re-do', 'scale'] as const)" :key="one" size="small" @click="start(one)">{{ sayOf('sequence-shipped', one) }}</v-btn>
-      <a href="/api/sequence/file?kind=csv" download>CSV</a><a href="/api/sequence/file?kind=case" download>CASE</a>
-      <label class="row">{{ say('sequence-bring') }} <input type="file" accept=".csv,.json" @change="fromFile" /></label>
+      <span class="quiet">{{ say('sequence-start-from') }}</span><v-btn
+        v-for="one in ['so-mi', 'mi-re-do', 'scale'] as const"
+        :key="one"
+        size="small"
+        @click="start(one)"
+        >{{ sayOf('sequence-shipped', one) }}</v-btn
+      >
+      <a href="/api/sequence/file?kind=csv" download>CSV</a
+      ><a href="/api/sequence/file?kind=case" download>CASE</a>
+      <label class="row"
+        >{{ say('sequence-bring') }} <input type="file" accept=".csv,.json" @change="fromFile"
+      /></label>
     </div>
     <section v-for="grade in grades" :key="grade">
-      <div class="row spread"><h2>{{ say('year-grade', { g: grade }) }}</h2><v-btn size="small" :prepend-icon="mdiPlus" @click="add(grade)">{{ say('sequence-add') }}</v-btn></div>
+      <div class="row spread">
+        <h2>{{ say('year-grade', { g: grade }) }}</h2>
+        <v-btn size="small" :prepend-icon="mdiPlus" @click="add(grade)">{{
+          say('sequence-add')
+        }}</v-btn>
+      </div>
       <ol>
-        <li v-for="row in rows.filter((one) => one.grade === grade)" :key="row.key" :class="{ optional: !row.core }">
+        <li
+          v-for="row in rows.filter((one) => one.grade === grade)"
+          :key="row.key"
+          :class="{ optional: !row.core }"
+        >
           <div class="line">
-            <span class="sign"><ConceptSign v-if="row.sign" :sign="row.sign" :name="row.name" :height="20" /></span>
-            <input v-model="row.name" :aria-label="`${say('year-concept')}: ${row.name}`" maxlength="120" @input="change" />
-            <select v-model="row.strand" :aria-label="`${say('sequence-strand')}: ${row.name}`" @change="change"><option v-for="(says, key) in sequence.data.value.strands" :key="key" :value="key">{{ says }}</option></select>
-            <select v-model.number="row.grade" :aria-label="`${say('sequence-grade')}: ${row.name}`" @change="change"><option v-for="one in 14" :key="one" :value="one - 1">{{ say('year-grade', { g: one - 1 }) }}</option></select>
-            <span class="small quiet needs">{{ row.needs.length ? say('sequence-after', { names: row.needs.map((key) => names.get(key) ?? key).join(', ') }) : '' }}</span>
-            <span class="row buttons"><v-btn :icon="mdiChevronUp" size="small" :aria-label="`${say('sequence-up')}: ${row.name}`" @click="move(row, -1)" /><v-btn :icon="mdiChevronDown" size="small" :aria-label="`${say('sequence-down')}: ${row.name}`" @click="move(row, 1)" /><v-btn size="small" :aria-expanded="open === row.key" @click="open = open === row.key ? '' : row.key">{{ say('sequence-more') }}</v-btn></span>
+            <span class="sign"
+              ><ConceptSign v-if="row.sign" :sign="row.sign" :name="row.name" :height="20"
+            /></span>
+            <input
+              v-model="row.name"
+              :aria-label="`${say('year-concept')}: ${row.name}`"
+              maxlength="120"
+              @input="change"
+            />
+            <select
+              v-model="row.strand"
+              :aria-label="`${say('sequence-strand')}: ${row.name}`"
+              @change="change"
+            >
+              <option v-for="(says, key) in sequence.data.value.strands" :key="key" :value="key">
+                {{ says }}
+              </option>
+            </select>
+            <select
+              v-model.number="row.grade"
+              :aria-label="`${say('sequence-grade')}: ${row.name}`"
+              @change="change"
+            >
+              <option v-for="one in 14" :key="one" :value="one - 1">
+                {{ say('year-grade', { g: one - 1 }) }}
+              </option>
+            </select>
+            <span class="small quiet needs">{{
+              row.needs.length
+                ? say('sequence-after', {
+                    names: row.needs.map((key) => names.get(key) ?? key).join(', '),
+                  })
+                : ''
+            }}</span>
+            <span class="row buttons"
+              ><v-btn
+                :icon="mdiChevronUp"
+                size="small"
+                :aria-label="`${say('sequence-up')}: ${row.name}`"
+                @click="move(row, -1)"
+              /><v-btn
+                :icon="mdiChevronDown"
+                size="small"
+                :aria-label="`${say('sequence-down')}: ${row.name}`"
+                @click="move(row, 1)"
+              /><v-btn
+                size="small"
+                :aria-expanded="open === row.key"
+                @click="open = open === row.key ? '' : row.key"
+                >{{ say('sequence-more') }}</v-btn
+              ></span
+            >
           </div>
           <div v-if="open === row.key" class="more sheet">
-            <label class="stack">{{ say('sequence-needs') }}<select v-model="row.needs" multiple size="6" @change="change"><option v-for="one in rows.filter((other) => other !== row)" :key="one.key" :value="one.key">{{ one.name }}</option></select></label>
+            <label class="stack"
+              >{{ say('sequence-needs')
+              }}<select v-model="row.needs" multiple size="6" @change="change">
+                <option
+                  v-for="one in rows.filter((other) => other !== row)"
+                  :key="one.key"
+                  :value="one.key"
+                >
+                  {{ one.name }}
+                </option>
+              </select></label
+            >
             <div class="stack">
-              <label class="stack">{{ say('sequence-sign') }}<input v-model="row.sign" maxlength="40" @input="change" /></label>
-              <label class="stack">{{ say('sequence-prompt') }}<input v-model="row.prompt" maxlength="300" @input="change" /></label>
-              <fieldset class="row"><legend class="small quiet">{{ say('sequence-ways') }}</legend><label v-for="way in ways" :key="way" class="row"><input v-model="row.ways" type="checkbox" :value="way" @change="change" />{{ sayOf('teach-ways', way) }}</label></fieldset>
-              <label class="row"><input v-model="row.core" type="checkbox" @change="change" />{{ say('sequence-core') }}</label>
-              <div class="row dates"><MonthDay v-model="row.not_before" :label="say('sequence-not-before')" :none="say('sequence-any-day')" @update:model-value="change" /><MonthDay v-model="row.not_after" :label="say('sequence-not-after')" :none="say('sequence-any-day')" @update:model-value="change" /></div>
-              <div><v-btn size="small" :prepend-icon="mdiClose" @click="remove(row)">{{ say('sequence-remove') }}</v-btn></div>
+              <label class="stack"
+                >{{ say('sequence-sign') }}<input v-model="row.sign" maxlength="40" @input="change"
+              /></label>
+              <label class="stack"
+                >{{ say('sequence-prompt')
+                }}<input v-model="row.prompt" maxlength="300" @input="change"
+              /></label>
+              <fieldset class="row">
+                <legend class="small quiet">{{ say('sequence-ways') }}</legend>
+                <label v-for="way in ways" :key="way" class="row"
+                  ><input v-model="row.ways" type="checkbox" :value="way" @change="change" />{{
+                    sayOf('teach-ways', way)
+                  }}</label
+                >
+              </fieldset>
+              <label class="row"
+                ><input v-model="row.core" type="checkbox" @change="change" />{{
+                  say('sequence-core')
+                }}</label
+              >
+              <div class="row dates">
+                <MonthDay
+                  v-model="row.not_before"
+                  :label="say('sequence-not-before')"
+                  :none="say('sequence-any-day')"
+                  @update:model-value="change"
+                /><MonthDay
+                  v-model="row.not_after"
+                  :label="say('sequence-not-after')"
+                  :none="say('sequence-any-day')"
+                  @update:model-value="change"
+                />
+              </div>
+              <div>
+                <v-btn size="small" :prepend-icon="mdiClose" @click="remove(row)">{{
+                  say('sequence-remove')
+                }}</v-btn>
+              </div>
             </div>
           </div>
         </li>
       </ol>
     </section>
-    <section v-if="sequence.data.value.versions.length" class="stack"><h2>{{ say('sequence-versions') }}</h2><ul><li v-for="one in sequence.data.value.versions" :key="one.number" class="row"><span>{{ one.number }}. {{ one.name }}, {{ shortDay(one.made) }}</span><v-btn v-if="one.number !== sequence.data.value.number" size="small" @click="back(one.number)">{{ say('sequence-back') }}</v-btn></li></ul></section>
+    <section v-if="sequence.data.value.versions.length" class="stack">
+      <h2>{{ say('sequence-versions') }}</h2>
+      <ul>
+        <li v-for="one in sequence.data.value.versions" :key="one.number" class="row">
+          <span>{{ one.number }}. {{ one.name }}, {{ shortDay(one.made) }}</span
+          ><v-btn
+            v-if="one.number !== sequence.data.value.number"
+            size="small"
+            @click="back(one.number)"
+            >{{ say('sequence-back') }}</v-btn
+          >
+        </li>
+      </ul>
+    </section>
   </div>
 </template>
 
 <style scoped>
-.tools { gap: 8px 14px; }
-section { flex: none; }
-li { border-top: 1px solid var(--line); padding: 4px 0; }
-.line { display: grid; grid-template-columns: 96px minmax(140px, 1.2fr) 150px 130px minmax(0, 1fr) auto; gap: 8px; align-items: center; }
-.sign { overflow: hidden; white-space: nowrap; }
-.optional input { font-style: italic; }
-.dates { gap: 8px 24px; }
-.needs { line-height: 1.2; }
-.buttons { flex-wrap: nowrap; }
-input:not([type='checkbox'], [type='file']), select { font: inherit; color: inherit; background: var(--sheet); border: 1px solid var(--line); border-radius: 2px; padding: 5px 8px; min-height: 40px; min-width: 0; }
-.more { display: grid; grid-template-columns: 1fr 1.4fr; gap: 20px; padding: 14px; margin: 6px 0; }
-.more .stack { gap: 6px; } .more > div.stack { gap: 12px; }
-fieldset { border: 0; padding: 0; margin: 0; gap: 4px 14px; }
-input[type='checkbox'] { width: 18px; height: 18px; accent-color: var(--dusk); }
-@media (max-width: 900px) { .line { grid-template-columns: 60px 1fr 1fr; } .more { grid-template-columns: 1fr; } }
+.tools {
+  gap: 8px 14px;
+}
+section {
+  flex: none;
+}
+li {
+  border-top: 1px solid var(--line);
+  padding: 4px 0;
+}
+.line {
+  display: grid;
+  grid-template-columns: 96px minmax(140px, 1.2fr) 150px 130px minmax(0, 1fr) auto;
+  gap: 8px;
+  align-items: center;
+}
+.sign {
+  overflow: hidden;
+  white-space: nowrap;
+}
+.optional input {
+  font-style: italic;
+}
+.dates {
+  gap: 8px 24px;
+}
+.needs {
+  line-height: 1.2;
+}
+.buttons {
+  flex-wrap: nowrap;
+}
+input:not([type='checkbox'], [type='file']),
+select {
+  font: inherit;
+  color: inherit;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  border-radius: 2px;
+  padding: 5px 8px;
+  min-height: 40px;
+  min-width: 0;
+}
+.more {
+  display: grid;
+  grid-template-columns: 1fr 1.4fr;
+  gap: 20px;
+  padding: 14px;
+  margin: 6px 0;
+}
+.more .stack {
+  gap: 6px;
+}
+.more > div.stack {
+  gap: 12px;
+}
+fieldset {
+  border: 0;
+  padding: 0;
+  margin: 0;
+  gap: 4px 14px;
+}
+input[type='checkbox'] {
+  width: 18px;
+  height: 18px;
+  accent-color: var(--dusk);
+}
+@media (max-width: 900px) {
+  .line {
+    grid-template-columns: 60px 1fr 1fr;
+  }
+  .more {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

@@ -18,9 +18,12 @@ async function go() {
   busy.value = true
   refused.value = ''
   try {
-    const me = await body(api.POST('/api/sign-in', { body: { login: login.value.trim(), password: password.value } }))
+    const me = await body(
+      api.POST('/api/sign-in', { body: { login: login.value.trim(), password: password.value } }),
+    )
     await signedInAs(me)
-    const to = typeof route.query.to === 'string' && route.query.to.startsWith('/') ? route.query.to : '/'
+    const to =
+      typeof route.query.to === 'string' && route.query.to.startsWith('/') ? route.query.to : '/'
     await router.replace(to === '/sign-in' ? '/' : to)
   } catch (problem) {
     refused.value = problem instanceof Error ? problem.message : String(problem)
@@ -36,8 +39,20 @@ async function go() {
     <form class="stack" @submit.prevent="go">
       <h1>{{ say('app') }}</h1>
       <p class="quiet">{{ say('sign-in-lead') }}</p>
-      <v-text-field v-model="login" v-first :label="say('sign-in-login')" autocomplete="username" name="login" />
-      <v-text-field v-model="password" :label="say('sign-in-password')" type="password" autocomplete="current-password" name="password" />
+      <v-text-field
+        v-model="login"
+        v-first
+        :label="say('sign-in-login')"
+        autocomplete="username"
+        name="login"
+      />
+      <v-text-field
+        v-model="password"
+        :label="say('sign-in-password')"
+        type="password"
+        autocomplete="current-password"
+        name="password"
+      />
       <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
       <v-btn type="submit" class="main" :disabled="busy || !login">{{ say('sign-in-go') }}</v-btn>
     </form>
@@ -45,8 +60,29 @@ async function go() {
 </template>
 
 <style scoped>
-.door { min-height: 100vh; display: grid; grid-template-columns: 1.3fr 1fr; align-items: end; gap: 40px; }
-form { padding: 0 48px 18vh 0; gap: 16px; max-width: 400px; }
-h1 { font-size: 40px; }
-@media (max-width: 900px) { .door { grid-template-columns: 1fr; align-items: center; padding: 24px; } form { padding: 0; } }
+.door {
+  min-height: 100vh;
+  display: grid;
+  grid-template-columns: 1.3fr 1fr;
+  align-items: end;
+  gap: 40px;
+}
+form {
+  padding: 0 48px 18vh 0;
+  gap: 16px;
+  max-width: 400px;
+}
+h1 {
+  font-size: 40px;
+}
+@media (max-width: 900px) {
+  .door {
+    grid-template-columns: 1fr;
+    align-items: center;
+    padding: 24px;
+  }
+  form {
+    padding: 0;
+  }
+}
 </style>

@@ -3,7 +3,14 @@
 import { computed, ref, watch } from 'vue'
 import { api, body } from '@/api/client'
 import type { Schemas } from '@/api/client'
-import { tellSong, useConcepts, useScore, useSections, useSong, type Variant } from '@/api/queries'
+import {
+  annotateSong,
+  useConcepts,
+  useScore,
+  useSections,
+  useSong,
+  type Variant,
+} from '@/api/queries'
 import { useBarColours, useInsight } from '@/api/songs'
 import PageState from '@/components/PageState.vue'
 import ReasonList from '@/components/ReasonList.vue'
@@ -29,7 +36,7 @@ import SongMadeOf from '@/features/songs/SongMadeOf.vue'
 import SongPhrases from '@/features/songs/SongPhrases.vue'
 import SongWords from '@/features/songs/SongWords.vue'
 import { usePointed } from '@/features/songs/usePointed'
-import ToldForm from '@/features/songs/ToldForm.vue'
+import AnnotationsForm from '@/features/songs/AnnotationsForm.vue'
 import VariantBar from '@/features/songs/VariantBar.vue'
 import TonePictures from '@/features/songs/TonePictures.vue'
 import { toneSetName } from '@/locales/names'
@@ -42,28 +49,43 @@ const song = useSong(() => props.id, variant)
 const found = computed(() => song.data.value)
 const layers = ref<string[]>(['words'])
 const reading = ref(false)
-const score = useScore(() => props.id, 1700, false, () => ({
-  layers: reading.value ? [] : LAYERS.filter((one) => one !== 'words' && layers.value.includes(one)),
-  words: !reading.value && layers.value.includes('words'),
-  version: JSON.stringify(found.value?.told ?? {}),
-  variant: variant.value,
-}))
+const score = useScore(
+  () => props.id,
+  1700,
+  false,
+  () => ({
+    layers: reading.value
+      ? []
+      : LAYERS.filter((one) => one !== 'words' && layers.value.includes(one)),
+    words: !reading.value && layers.value.includes('words'),
+    version: JSON.stringify(found.value?.annotations ?? {}),
+    variant: variant.value,
+  }),
+)
 const player = usePlayback(found)
 const { note: noteNow, midi: midiNow, says: pointedAt, point, step } = usePointed(found, player.now)
 const cannot = ref('')
-watch(() => song.error.value, (problem) => {
-  if (!problem || !Object.keys(variant.value).length) return
-  cannot.value = problem.message // what cannot be recast is said, and the song stays as it is
-  variant.value = {}
+watch(
+  () => song.error.value,
+  (problem) => {
+    if (!problem || !Object.keys(variant.value).length) return
+    cannot.value = problem.message // what cannot be recast is said, and the song stays as it is
+    variant.value = {}
+  },
+)
+watch(variant, (now) => {
+  if (Object.keys(now).length) cannot.value = ''
 })
-watch(variant, (now) => { if (Object.keys(now).length) cannot.value = '' })
 const bar = ref<InstanceType<typeof LayerBar>>()
 const telling = ref(false)
 const refused = ref('')
-async function tell(told: Schemas['ToldBody']) {
+async function tell(annotations: Schemas['AnnotationsBody']) {
   telling.value = true
   refused.value = ''
-  await tellSong(props.id, told).catch((problem: unknown) => (refused.value = problem instanceof Error ? problem.message : String(problem)))
+  await annotateSong(props.id, annotations).catch(
+    (problem: unknown) =>
+      (refused.value = problem instanceof Error ? problem.message : String(problem)),
+  )
   telling.value = false
 }
 useTrail(() => [{ says: say('songs-title'), to: '/songs' }, { says: found.value?.title ?? '' }])
@@ -71,31 +93,89 @@ const coloured = ref(false)
 const ownHands = ref(false)
 const barColours = useBarColours()
 const hasColours = computed(() => Object.keys(barColours.data.value?.colours ?? {}).length > 0)
-const noteColours = computed(() => new Map((found.value?.sounds ?? []).flatMap((one) => { const colour = (barColours.data.value?.colours as Record<string, string> | undefined)?.[one.pitch?.replace(/-?\d+$/, '') ?? '']; return colour ? [[one.note, colour] as const] : [] })))
+const noteColours = computed(
+  () =>
+    new Map(
+      (found.value?.sounds ?? []).flatMap((one) => {
+        const colour = (barColours.data.value?.colours as Record<string, string> | undefined)?.[
+          one.pitch?.replace(/-?\d+$/, '') ?? ''
+        ]
+        return colour ? [[one.note, colour] as const] : []
+      }),
+    ),
+)
 /** Colour is never the only cue: letters come along. */
-watch(coloured, (now) => { if (now && !layers.value.includes('letters')) layers.value = [...layers.value, 'letters'] })
+watch(coloured, (now) => {
+  if (now && !layers.value.includes('letters')) layers.value = [...layers.value, 'letters']
+})
 const chosen = ref<string | null>(null)
-const markedNotes = computed(() => (chosen.value ? (found.value?.sounds ?? []).filter((one) => one.degree === chosen.value).map((one) => one.note) : []))
+const markedNotes = computed(() =>
+  chosen.value
+    ? (found.value?.sounds ?? [])
+        .filter((one) => one.degree === chosen.value)
+        .map((one) => one.note)
+    : [],
+)
 const TABS = ['made', 'words', 'phrases', 'keys', 'drills', 'games', 'about'] as const
 const tab = ref<(typeof TABS)[number]>('made')
 const sections = useSections()
 const concepts = useConcepts()
-const insight = useInsight(() => props.id, variant, () => JSON.stringify([found.value?.told ?? {}, found.value?.title]))
-const mend = (at: number, how: Schemas['RepairRead']['how']) => tell({ ...(found.value?.told ?? {}), repairs: { ...(found.value?.told.repairs ?? {}), [String(at)]: how } } as Schemas['ToldBody'])
-const takePhrases = (bars: number[]) => tell({ ...(found.value?.told ?? {}), phrases: bars, labels: [] } as Schemas['ToldBody'])
-const singIn = (letter: string | null) => tell({ ...(found.value?.told ?? {}), sung: letter } as Schemas['ToldBody'])
-const showIn = (letter: string | null) => { variant.value = letter ? { ...variant.value, do: letter } : {} }
+const insight = useInsight(
+  () => props.id,
+  variant,
+  () => JSON.stringify([found.value?.annotations ?? {}, found.value?.title]),
+)
+const mend = (at: number, how: Schemas['RepairRead']['how']) =>
+  tell({
+    ...(found.value?.annotations ?? {}),
+    repairs: { ...(found.value?.annotations.repairs ?? {}), [String(at)]: how },
+  } as Schemas['AnnotationsBody'])
+const takePhrases = (bars: number[]) =>
+  tell({
+    ...(found.value?.annotations ?? {}),
+    phrases: bars,
+    labels: [],
+  } as Schemas['AnnotationsBody'])
+const singIn = (letter: string | null) =>
+  tell({ ...(found.value?.annotations ?? {}), sung: letter } as Schemas['AnnotationsBody'])
+const showIn = (letter: string | null) => {
+  variant.value = letter ? { ...variant.value, do: letter } : {}
+}
 /** A trial sounds the song in one tonality or the other without showing which: what is on the page stays. */
 async function soundAs(how: 'as_written' | 'parallel' | 'half') {
-  const read = await body(api.GET('/api/songs/{song_id}', { params: { path: { song_id: props.id }, query: how === 'as_written' ? {} : { recast: how } } })).catch(() => null)
+  const read = await body(
+    api.GET('/api/songs/{song_id}', {
+      params: { path: { song_id: props.id }, query: how === 'as_written' ? {} : { recast: how } },
+    }),
+  ).catch(() => null)
   if (read) await player.sound(read)
 }
 useKeys([
-  ...LAYERS.map((layer, index) => ({ key: String(index + 1), says: sayOf('layers-names', layer), act: () => { if (!reading.value) bar.value?.turn(layer) } })),
+  ...LAYERS.map((layer, index) => ({
+    key: String(index + 1),
+    says: sayOf('layers-names', layer),
+    act: () => {
+      if (!reading.value) bar.value?.turn(layer)
+    },
+  })),
   { key: ' ', says: say('play-start'), act: () => player.turn() },
-  { key: 'r', says: say('layers-reading-hint'), act: () => { reading.value = !reading.value } },
-  { key: 'p', says: say('keys-pitch'), act: () => found.value?.starting && play([found.value.starting.midi], 1.6) },
-  { key: 'o', says: say('keys-tonic'), act: () => found.value && play(found.value.tonic.map((tone) => tone.midi)) },
+  {
+    key: 'r',
+    says: say('layers-reading-hint'),
+    act: () => {
+      reading.value = !reading.value
+    },
+  },
+  {
+    key: 'p',
+    says: say('keys-pitch'),
+    act: () => found.value?.starting && play([found.value.starting.midi], 1.6),
+  },
+  {
+    key: 'o',
+    says: say('keys-tonic'),
+    act: () => found.value && play(found.value.tonic.map((tone) => tone.midi)),
+  },
 ])
 </script>
 
@@ -106,66 +186,231 @@ useKeys([
       <h1>{{ found.title }}</h1>
       <TonicPattern :tonic="found.tonic" :starting="found.starting" />
     </header>
-    <BarProblems :problems="found.problems" :repairs="insight.data.value?.repairs ?? []" :busy="telling" @mend="mend" />
+    <BarProblems
+      :problems="found.problems"
+      :repairs="insight.data.value?.repairs ?? []"
+      :busy="telling"
+      @mend="mend"
+    />
     <div class="song">
       <div class="left">
-        <LayerBar ref="bar" v-model="layers" v-model:reading="reading" v-model:coloured="coloured" v-model:own-hands="ownHands" :colours="hasColours" />
-        <div class="paper sheet"><ScoreView v-if="score.data.value" :svg="score.data.value" :label="say('song-score', { title: found.title })" :now="reading ? null : noteNow" :marked="reading ? [] : markedNotes" :colours="coloured && !reading ? noteColours : undefined" :own-hands="ownHands" @note="point" @step="step" /><p v-else-if="score.error.value" class="wrong">△ {{ score.error.value.message }}</p><p v-else class="quiet waiting">{{ say('state-loading') }}</p></div>
-        <p class="small quiet pointed" role="status">{{ reading ? '' : pointedAt || say('song-point-hint') }}</p>
+        <LayerBar
+          ref="bar"
+          v-model="layers"
+          v-model:reading="reading"
+          v-model:coloured="coloured"
+          v-model:own-hands="ownHands"
+          :colours="hasColours"
+        />
+        <div class="paper sheet">
+          <ScoreView
+            v-if="score.data.value"
+            :svg="score.data.value"
+            :label="say('song-score', { title: found.title })"
+            :now="reading ? null : noteNow"
+            :marked="reading ? [] : markedNotes"
+            :colours="coloured && !reading ? noteColours : undefined"
+            :own-hands="ownHands"
+            @note="point"
+            @step="step"
+          />
+          <p v-else-if="score.error.value" class="wrong">△ {{ score.error.value.message }}</p>
+          <p v-else class="quiet waiting">{{ say('state-loading') }}</p>
+        </div>
+        <p class="small quiet pointed" role="status">
+          {{ reading ? '' : pointedAt || say('song-point-hint') }}
+        </p>
         <VariantBar v-if="found.own.do" v-model="variant" :own="found.own" />
         <p v-if="cannot" class="wrong small" role="alert">△ {{ cannot }}</p>
         <PlayBar v-if="found.sounds.length" :player="player" :phrases="found.form.split(' ')" />
         <template v-if="!reading">
-          <div class="tabs" role="tablist" :aria-label="say('insight-tabs-title')"><button v-for="one in choices('insight-tabs', TABS)" :key="one.value" role="tab" :aria-selected="tab === one.value" :class="{ on: tab === one.value }" @click="tab = one.value">{{ one.title }}</button></div>
+          <div class="tabs" role="tablist" :aria-label="say('insight-tabs-title')">
+            <button
+              v-for="one in choices('insight-tabs', TABS)"
+              :key="one.value"
+              role="tab"
+              :aria-selected="tab === one.value"
+              :class="{ on: tab === one.value }"
+              @click="tab = one.value"
+            >
+              {{ one.title }}
+            </button>
+          </div>
           <div role="tabpanel" :aria-label="sayOf('insight-tabs', tab)">
-            <SongMadeOf v-if="tab === 'made'" :song="found" :axes="insight.data.value?.difficulty ?? []" />
-            <SongWords v-else-if="tab === 'words' && insight.data.value" :insight="insight.data.value" :tone-set="found.tone_set" :chosen="chosen" @choose="chosen = chosen === $event ? null : $event" />
-            <SongPhrases v-else-if="tab === 'phrases' && insight.data.value" :song="found" :insight="insight.data.value" :busy="telling" @take="takePhrases" />
-            <SongKeys v-else-if="tab === 'keys'" :id="id" :written="found.own.do" :sung="found.told.sung ?? null" :busy="telling" :sections="sections.data.value ?? []" @show="showIn" @sing="singIn" />
+            <SongMadeOf
+              v-if="tab === 'made'"
+              :song="found"
+              :axes="insight.data.value?.difficulty ?? []"
+            />
+            <SongWords
+              v-else-if="tab === 'words' && insight.data.value"
+              :insight="insight.data.value"
+              :tone-set="found.tone_set"
+              :chosen="chosen"
+              @choose="chosen = chosen === $event ? null : $event"
+            />
+            <SongPhrases
+              v-else-if="tab === 'phrases' && insight.data.value"
+              :song="found"
+              :insight="insight.data.value"
+              :busy="telling"
+              @take="takePhrases"
+            />
+            <SongKeys
+              v-else-if="tab === 'keys'"
+              :id="id"
+              :written="found.own.do"
+              :sung="found.annotations.sung ?? null"
+              :busy="telling"
+              :sections="sections.data.value ?? []"
+              @show="showIn"
+              @sing="singIn"
+            />
             <SongDrills v-else-if="tab === 'drills'" :id="id" :tone-set="found.tone_set" />
-            <SongGames v-else-if="tab === 'games'" :song="found" :sections="sections.data.value ?? []" @sound="soundAs" />
-            <SongAbout v-else-if="tab === 'about'" :song="found" :twins="insight.data.value?.twins ?? []" :concepts="concepts.data.value ?? []" />
+            <SongGames
+              v-else-if="tab === 'games'"
+              :song="found"
+              :sections="sections.data.value ?? []"
+              @sound="soundAs"
+            />
+            <SongAbout
+              v-else-if="tab === 'about'"
+              :song="found"
+              :twins="insight.data.value?.twins ?? []"
+              :concepts="concepts.data.value ?? []"
+            />
           </div>
         </template>
       </div>
       <aside v-if="!reading" class="right">
         <section class="home">
-          <h2>{{ found.do ? say('song-do-is', { d: pitchName(found.do) }) : say('song-do-unknown') }}, {{ found.resting_tone ? say('song-rests', { tone: degreeName(found.resting_tone) }) : say('song-rests-not') }}</h2>
-          <p v-if="Object.keys(variant).length">{{ capital(sayOf('song-tonality', found.tonality)) }}. {{ say('variant-said') }}</p>
+          <h2>
+            {{ found.do ? say('song-do-is', { d: pitchName(found.do) }) : say('song-do-unknown') }},
+            {{
+              found.resting_tone
+                ? say('song-rests', { tone: degreeName(found.resting_tone) })
+                : say('song-rests-not')
+            }}
+          </h2>
+          <p v-if="Object.keys(variant).length">
+            {{ capital(sayOf('song-tonality', found.tonality)) }}. {{ say('variant-said') }}
+          </p>
           <template v-else>
-          <p>{{ capital(sayOf('song-tonality', found.tonality)) }} · <span :class="{ new: found.confidence < 0.7 }">{{ howSure(found.confidence) }}</span></p>
-          <p v-if="found.told.sung" class="small"><strong>♪</strong> {{ say('song-sung-with', { letter: pitchName(found.told.sung) }) }}</p>
-          <ReasonList :reasons="found.reasons" class="small" />
-          <ToldForm :song="found" :concepts="concepts.data.value ?? []" :refused="refused" :busy="telling" @tell="tell" />
+            <p>
+              {{ capital(sayOf('song-tonality', found.tonality)) }} ·
+              <span :class="{ new: found.confidence < 0.7 }">{{ howSure(found.confidence) }}</span>
+            </p>
+            <p v-if="found.annotations.sung" class="small">
+              <strong>♪</strong>
+              {{ say('song-sung-with', { letter: pitchName(found.annotations.sung) }) }}
+            </p>
+            <ReasonList :reasons="found.reasons" class="small" />
+            <AnnotationsForm
+              :song="found"
+              :concepts="concepts.data.value ?? []"
+              :refused="refused"
+              :busy="telling"
+              @annotate="tell"
+            />
           </template>
         </section>
         <dl class="sums">
-          <dt>{{ say('song-tone-set') }}</dt><dd><strong>{{ toneSetName(found.tone_set_name) }}</strong></dd>
-          <dt>{{ say('song-range') }}</dt><dd>{{ pitchName(found.low ?? '') }}–{{ pitchName(found.high ?? '') }}</dd>
-          <dt>{{ say('song-meter') }}</dt><dd>{{ found.meters.join(', ') }}, {{ say('songs-bars', { n: found.bars }) }}<template v-if="found.seconds">, {{ say('song-times_long') }} {{ found.seconds }}</template></dd>
-          <dt>{{ say('song-form') }}</dt><dd>{{ found.form }}</dd>
-          <dt>{{ say('song-final') }}</dt><dd>{{ degreeName(found.final ?? '') }}</dd>
+          <dt>{{ say('song-tone-set') }}</dt>
+          <dd>
+            <strong>{{ toneSetName(found.tone_set_name) }}</strong>
+          </dd>
+          <dt>{{ say('song-range') }}</dt>
+          <dd>{{ pitchName(found.low ?? '') }}–{{ pitchName(found.high ?? '') }}</dd>
+          <dt>{{ say('song-meter') }}</dt>
+          <dd>
+            {{ found.meters.join(', ') }}, {{ say('songs-bars', { n: found.bars })
+            }}<template v-if="found.seconds"
+              >, {{ say('song-times_long') }} {{ found.seconds }}</template
+            >
+          </dd>
+          <dt>{{ say('song-form') }}</dt>
+          <dd>{{ found.form }}</dd>
+          <dt>{{ say('song-final') }}</dt>
+          <dd>{{ degreeName(found.final ?? '') }}</dd>
         </dl>
         <PianoKeys v-if="found.low" :tones="found.sounds" :now="midiNow" />
-        <TonePictures :song="found" :now="midiNow" :chosen="chosen" @choose="chosen = chosen === $event ? null : $event" />
-        <SongFiles :id="id" :variant="variant" :layers="layers" :own-hands="ownHands" :ours="found.ours" />
+        <TonePictures
+          :song="found"
+          :now="midiNow"
+          :chosen="chosen"
+          @choose="chosen = chosen === $event ? null : $event"
+        />
+        <SongFiles
+          :id="id"
+          :variant="variant"
+          :layers="layers"
+          :own-hands="ownHands"
+          :shipped="found.shipped"
+        />
       </aside>
     </div>
   </div>
 </template>
 
 <style scoped>
-.song { display: grid; grid-template-columns: minmax(0, 2.1fr) minmax(230px, 1fr); gap: 32px; align-items: start; }
-.song:has(> .left:only-child) { grid-template-columns: minmax(0, 1fr); }
-.paper { padding: 18px 20px; min-height: 384px; }
-.waiting { padding: 24px; }
-.pointed { min-height: 22px; padding-top: 4px; }
-.tabs { display: flex; flex-wrap: wrap; gap: 4px 2px; margin: 22px 0 14px; border-bottom: 1px solid var(--granite); }
-.tabs button { padding: 6px 14px; min-height: 38px; border-bottom: 3px solid transparent; margin-bottom: -1px; }
-.tabs button.on { border-color: var(--dusk); font-weight: 650; }
-.right { display: grid; gap: 20px; }
-.home { display: grid; gap: 6px; }
-.sums { display: grid; grid-template-columns: 76px 1fr; gap: 4px 10px; }
-.sums dt { color: var(--granite); font-size: 14px; padding-top: 2px; }
-@media (max-width: 900px) { .song { grid-template-columns: 1fr; } }
+.song {
+  display: grid;
+  grid-template-columns: minmax(0, 2.1fr) minmax(230px, 1fr);
+  gap: 32px;
+  align-items: start;
+}
+.song:has(> .left:only-child) {
+  grid-template-columns: minmax(0, 1fr);
+}
+.paper {
+  padding: 18px 20px;
+  min-height: 384px;
+}
+.waiting {
+  padding: 24px;
+}
+.pointed {
+  min-height: 22px;
+  padding-top: 4px;
+}
+.tabs {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 2px;
+  margin: 22px 0 14px;
+  border-bottom: 1px solid var(--granite);
+}
+.tabs button {
+  padding: 6px 14px;
+  min-height: 38px;
+  border-bottom: 3px solid transparent;
+  margin-bottom: -1px;
+}
+.tabs button.on {
+  border-color: var(--dusk);
+  font-weight: 650;
+}
+.right {
+  display: grid;
+  gap: 20px;
+}
+.home {
+  display: grid;
+  gap: 6px;
+}
+.sums {
+  display: grid;
+  grid-template-columns: 76px 1fr;
+  gap: 4px 10px;
+}
+.sums dt {
+  color: var(--granite);
+  font-size: 14px;
+  padding-top: 2px;
+}
+@media (max-width: 900px) {
+  .song {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

@@ -4,7 +4,16 @@ import { mdiTrayArrowUp } from '@mdi/js'
 import { computed, onMounted, onUnmounted, ref } from 'vue'
 import { api, body, type Schemas } from '@/api/client'
 import { queryClient, useConcepts, useSections } from '@/api/queries'
-import { dropQuestion, importMany, keepQuestion, NOTHING_ASKED, useSongKinds, useSongQuestions, useSongsAsked, type Asked } from '@/api/songs'
+import {
+  dropQuestion,
+  importMany,
+  keepQuestion,
+  NOTHING_ASKED,
+  useSongKinds,
+  useSongQuestions,
+  useSongsAsked,
+  type Asked,
+} from '@/api/songs'
 import ContourLine from '@/components/ContourLine.vue'
 import PageState from '@/components/PageState.vue'
 import { useTrail } from '@/composables/useTrail'
@@ -24,7 +33,9 @@ const sections = useSections()
 const concepts = useConcepts()
 const shown = computed(() => songs.data.value?.pages.flatMap((page) => page.songs) ?? [])
 const total = computed(() => songs.data.value?.pages[0]?.total ?? 0)
-const something = computed(() => Boolean(text.value || asked.value.section || asked.value.has?.length))
+const something = computed(() =>
+  Boolean(text.value || asked.value.section || asked.value.has?.length),
+)
 const report = ref<Schemas['ImportedRead'][]>([])
 const refused = ref('')
 const progress = ref<{ done: number; all: number } | null>(null)
@@ -38,11 +49,13 @@ async function bring(files: FileList | readonly File[] | null | undefined) {
   report.value = []
   stopped.value = false
   progress.value = { done: 0, all: every.length }
-  await guarded(() => importMany(every, (found, done, all) => {
-    report.value = [...report.value, ...found]
-    progress.value = { done, all }
-    return !stopped.value
-  }))
+  await guarded(() =>
+    importMany(every, (found, done, all) => {
+      report.value = [...report.value, ...found]
+      progress.value = { done, all }
+      return !stopped.value
+    }),
+  )
   if (picker.value) picker.value.value = '' // the same files may be chosen again
 }
 /** Pasted files, or the text of a tune: ABC or MusicXML, told apart by how it begins. Not while one types in a field. */
@@ -57,64 +70,207 @@ function pasted(event: ClipboardEvent) {
 }
 onMounted(() => window.addEventListener('paste', pasted))
 onUnmounted(() => window.removeEventListener('paste', pasted))
-const shipped = () => guarded(async () => { report.value = (await body(api.POST('/api/songs/shipped'))).songs })
+const shipped = () =>
+  guarded(async () => {
+    report.value = (await body(api.POST('/api/songs/shipped'))).songs
+  })
 async function guarded(act: () => Promise<void>) {
   progress.value ??= { done: 0, all: 0 }
   refused.value = ''
-  await act().catch((problem: unknown) => (refused.value = problem instanceof Error ? problem.message : String(problem)))
+  await act().catch(
+    (problem: unknown) =>
+      (refused.value = problem instanceof Error ? problem.message : String(problem)),
+  )
   progress.value = null
   await queryClient.invalidateQueries({ queryKey: ['songs'] })
 }
 async function keep(name: string) {
   refused.value = ''
-  await keepQuestion(name, asked.value).catch((problem: unknown) => (refused.value = problem instanceof Error ? problem.message : String(problem)))
+  await keepQuestion(name, asked.value).catch(
+    (problem: unknown) =>
+      (refused.value = problem instanceof Error ? problem.message : String(problem)),
+  )
 }
 </script>
 
 <template>
   <div class="page">
     <header class="row spread">
-      <div class="row"><h1>{{ say('songs-title') }}</h1><span class="quiet" role="status">{{ something ? say('ask-found', { n: total }) : say('songs-count', { n: total }) }}</span></div>
-      <input v-model="text" type="search" class="find" :aria-label="say('songs-find')" :placeholder="say('songs-find')" />
+      <div class="row">
+        <h1>{{ say('songs-title') }}</h1>
+        <span class="quiet" role="status">{{
+          something ? say('ask-found', { n: total }) : say('songs-count', { n: total })
+        }}</span>
+      </div>
+      <input
+        v-model="text"
+        type="search"
+        class="find"
+        :aria-label="say('songs-find')"
+        :placeholder="say('songs-find')"
+      />
     </header>
-    <SongSentence v-model="asked" :sections="sections.data.value ?? []" :concepts="concepts.data.value ?? []" :kinds="kinds.data.value ?? []" :kept="kept.data.value ?? []" @keep="keep" @drop="dropQuestion" />
-    <div :class="['drop', { over }]" @dragover.prevent="over = true" @dragleave="over = false" @drop.prevent="bring($event.dataTransfer?.files)">
-      <input ref="picker" type="file" multiple hidden accept=".musicxml,.xml,.mxl,.abc,.mid,.midi" :aria-label="say('songs-bring')" @change="bring(picker?.files)" />
-      <v-btn :prepend-icon="mdiTrayArrowUp" :disabled="progress !== null" @click="picker?.click()">{{ progress ? say('songs-busy') : say('songs-bring') }}</v-btn>
+    <SongSentence
+      v-model="asked"
+      :sections="sections.data.value ?? []"
+      :concepts="concepts.data.value ?? []"
+      :kinds="kinds.data.value ?? []"
+      :kept="kept.data.value ?? []"
+      @keep="keep"
+      @drop="dropQuestion"
+    />
+    <div
+      :class="['drop', { over }]"
+      @dragover.prevent="over = true"
+      @dragleave="over = false"
+      @drop.prevent="bring($event.dataTransfer?.files)"
+    >
+      <input
+        ref="picker"
+        type="file"
+        multiple
+        hidden
+        accept=".musicxml,.xml,.mxl,.abc,.mid,.midi"
+        :aria-label="say('songs-bring')"
+        @change="bring(picker?.files)"
+      />
+      <v-btn
+        :prepend-icon="mdiTrayArrowUp"
+        :disabled="progress !== null"
+        @click="picker?.click()"
+        >{{ progress ? say('songs-busy') : say('songs-bring') }}</v-btn
+      >
       <span class="quiet small">{{ say('songs-drop') }}</span>
       <v-btn to="/songs/new">{{ say('typing-open') }}</v-btn>
       <v-btn :disabled="progress !== null" @click="shipped">{{ say('songs-shipped') }}</v-btn>
     </div>
     <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
-    <ImportReport :songs="report" :progress="progress?.all ? progress : null" @stop="stopped = true" @close="report = []" />
+    <ImportReport
+      :songs="report"
+      :progress="progress?.all ? progress : null"
+      @stop="stopped = true"
+      @close="report = []"
+    />
     <PageState v-if="!songs.data.value" :error="songs.error.value" @again="songs.refetch()" />
-    <p v-else-if="!shown.length" class="quiet">{{ something ? say('songs-nothing') : say('songs-none') }}</p>
+    <p v-else-if="!shown.length" class="quiet">
+      {{ something ? say('songs-nothing') : say('songs-none') }}
+    </p>
     <ol v-else class="rows">
       <li v-for="song in shown" :key="song.id">
         <router-link :to="`/songs/${song.id}`" class="song">
-          <span><strong>{{ song.title }}</strong><span v-if="song.problems" class="small new"> △ {{ say('songs-problems', { n: song.problems }) }}</span></span>
-          <img :src="`/api/songs/${song.id}/opening`" class="opening" loading="lazy" decoding="async" width="215" height="44" alt="" />
+          <span
+            ><strong>{{ song.title }}</strong
+            ><span v-if="song.problems" class="small new">
+              △ {{ say('songs-problems', { n: song.problems }) }}</span
+            ></span
+          >
+          <img
+            :src="`/api/songs/${song.id}/opening`"
+            class="opening"
+            loading="lazy"
+            decoding="async"
+            width="215"
+            height="44"
+            alt=""
+          />
           <ContourLine :pitches="song.contour" />
-          <span class="narrow tones">{{ song.tone_set.map((tone) => degreeName(tone)).join(' ') }}</span><span class="quiet small">{{ toneSetName(song.tone_set_name) }}</span><span class="narrow">{{ song.meter }}</span><span class="quiet small">{{ say('songs-bars', { n: song.bars }) }}</span>
-          <span v-if="song.reasons.length || song.lessons" class="small quiet why">{{ song.reasons.join(' ') }} {{ song.lessons ? say('ask-sung-before', { n: song.lessons }) : '' }}</span>
+          <span class="narrow tones">{{
+            song.tone_set.map((tone) => degreeName(tone)).join(' ')
+          }}</span><span class="quiet small">{{ toneSetName(song.tone_set_name) }}</span
+          ><span class="narrow">{{ song.meter }}</span
+          ><span class="quiet small">{{ say('songs-bars', { n: song.bars }) }}</span>
+          <span v-if="song.reasons.length || song.lessons" class="small quiet why"
+            >{{ song.reasons.join(' ') }}
+            {{ song.lessons ? say('ask-sung-before', { n: song.lessons }) : '' }}</span
+          >
         </router-link>
       </li>
     </ol>
-    <v-btn v-if="songs.hasNextPage.value" :disabled="songs.isFetchingNextPage.value" @click="songs.fetchNextPage()">{{ say('ask-more', { n: total - shown.length }) }}</v-btn>
+    <v-btn
+      v-if="songs.hasNextPage.value"
+      :disabled="songs.isFetchingNextPage.value"
+      @click="songs.fetchNextPage()"
+      >{{ say('ask-more', { n: total - shown.length }) }}</v-btn
+    >
   </div>
 </template>
 
 <style scoped>
-.find { font: inherit; padding: 8px 12px; width: 320px; border: 1px solid var(--granite); border-radius: 2px; background: var(--sheet); color: inherit; }
-.drop { border: 1px dashed var(--granite); border-radius: 2px; padding: 6px 12px; display: flex; gap: 12px; align-items: center; flex-wrap: wrap; }
-.drop.over { background: var(--dusk-wash); border-style: solid; }
-.drop > span { flex: 1; }
-.song { display: grid; grid-template-columns: minmax(170px, 1.2fr) 216px 96px minmax(120px, 1fr) 124px 36px 58px; gap: 14px; align-items: center; padding: 4px 8px; border-top: 1px solid var(--line); color: inherit; text-decoration: none; min-height: 54px; }
-.opening { object-fit: contain; object-position: left center; }
-:root[data-theme='night'] .opening { filter: invert(1); }
-.song:hover { background: var(--wash); }
-.tones { font-weight: 600; }
-.why { grid-column: 1 / -1; margin-top: -8px; }
-@media (max-width: 900px) { .song { grid-template-columns: 1fr 216px 130px; } .song > :nth-child(3), .song > :nth-child(n+5) { display: none; } .song > .why { display: block; } .drop > span { flex: 1 1 100%; order: 3; } }
-@media (max-width: 600px) { .song { grid-template-columns: 1fr; } .song > .opening { display: block; } }
+.find {
+  font: inherit;
+  padding: 8px 12px;
+  width: 320px;
+  border: 1px solid var(--granite);
+  border-radius: 2px;
+  background: var(--sheet);
+  color: inherit;
+}
+.drop {
+  border: 1px dashed var(--granite);
+  border-radius: 2px;
+  padding: 6px 12px;
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  flex-wrap: wrap;
+}
+.drop.over {
+  background: var(--dusk-wash);
+  border-style: solid;
+}
+.drop > span {
+  flex: 1;
+}
+.song {
+  display: grid;
+  grid-template-columns: minmax(170px, 1.2fr) 216px 96px minmax(120px, 1fr) 124px 36px 58px;
+  gap: 14px;
+  align-items: center;
+  padding: 4px 8px;
+  border-top: 1px solid var(--line);
+  color: inherit;
+  text-decoration: none;
+  min-height: 54px;
+}
+.opening {
+  object-fit: contain;
+  object-position: left center;
+}
+:root[data-theme='night'] .opening {
+  filter: invert(1);
+}
+.song:hover {
+  background: var(--wash);
+}
+.tones {
+  font-weight: 600;
+}
+.why {
+  grid-column: 1 / -1;
+  margin-top: -8px;
+}
+@media (max-width: 900px) {
+  .song {
+    grid-template-columns: 1fr 216px 130px;
+  }
+  .song > :nth-child(3),
+  .song > :nth-child(n + 5) {
+    display: none;
+  }
+  .song > .why {
+    display: block;
+  }
+  .drop > span {
+    flex: 1 1 100%;
+    order: 3;
+  }
+}
+@media (max-width: 600px) {
+  .song {
+    grid-template-columns: 1fr;
+  }
+  .song > .opening {
+    display: block;
+  }
+}
 </style>

@@ -23,23 +23,53 @@ const props = defineProps<{ id: string }>()
 const router = useRouter()
 const lesson = useLesson(() => props.id)
 const found = computed(() => lesson.data.value && lessonNow(lesson.data.value, outbox.kept.value))
-useTrail(() => (found.value ? [{ says: found.value.section.name, to: `/sections/${found.value.section.id}` }, { says: say('lesson-title', { n: found.value.number }), to: `/lessons/${props.id}` }, { says: say('today-teach') }] : []))
+useTrail(() =>
+  found.value
+    ? [
+        { says: found.value.section.name, to: `/sections/${found.value.section.id}` },
+        { says: say('lesson-title', { n: found.value.number }), to: `/lessons/${props.id}` },
+        { says: say('today-teach') },
+      ]
+    : [],
+)
 
 const parts = computed(() => found.value?.parts ?? [])
 const at = ref(-1)
-watch(parts, (list) => {
-  if (at.value < 0 && list.length) at.value = Math.max(list.findIndex((one) => !one.tick), 0)
-}, { immediate: true })
+watch(
+  parts,
+  (list) => {
+    if (at.value < 0 && list.length)
+      at.value = Math.max(
+        list.findIndex((one) => !one.tick),
+        0,
+      )
+  },
+  { immediate: true },
+)
 const part = computed(() => parts.value[at.value])
 const ending = computed(() => at.value >= parts.value.length && parts.value.length > 0)
-const hearing = useHearing(() => props.id, () => part.value?.id ?? '')
+const hearing = useHearing(
+  () => props.id,
+  () => part.value?.id ?? '',
+)
 const section = () => found.value?.section.id ?? ''
-const { four, then, current, picked, done, give, undo } = useQueue(section, () => props.id, () => part.value?.id ?? '', hearing.data)
+const { four, then, current, picked, done, give, undo } = useQueue(
+  section,
+  () => props.id,
+  () => part.value?.id ?? '',
+  hearing.data,
+)
 
 const held = ref(false)
-const projector = useProjectorLink(() => props.id, () => part.value?.id ?? '')
+const projector = useProjectorLink(
+  () => props.id,
+  () => part.value?.id ?? '',
+)
 const names = computed(() => device.mine || held.value || projector.open.value)
-watch(() => part.value?.id, () => projector.tell())
+watch(
+  () => part.value?.id,
+  () => projector.tell(),
+)
 
 const now = ref(Date.now())
 const clock = window.setInterval(() => (now.value = Date.now()), 10_000)
@@ -60,7 +90,14 @@ function go(by: number) {
 }
 function tick(how: 'done' | 'partly' | 'skipped') {
   if (!part.value) return
-  void tell({ kind: 'ticked', section_id: section(), lesson_id: props.id, part_id: part.value.id, tick: how, part: partNow(part.value) })
+  void tell({
+    kind: 'ticked',
+    section_id: section(),
+    lesson_id: props.id,
+    part_id: part.value.id,
+    tick: how,
+    part: partNow(part.value),
+  })
   go(1)
 }
 const leaving = ref(false)
@@ -87,8 +124,16 @@ useKeys([
   { key: 'd', says: say('keys-done'), act: () => tick('done') },
   { key: 'h', says: say('keys-partly'), act: () => tick('partly') },
   { key: 's', says: say('keys-skip'), act: () => tick('skipped') },
-  { key: 'p', says: say('keys-pitch'), act: () => song.value?.starting && play([song.value.starting.midi], 1.6) },
-  { key: 'o', says: say('keys-tonic'), act: () => song.value && play(song.value.tonic.map((tone) => tone.midi)) },
+  {
+    key: 'p',
+    says: say('keys-pitch'),
+    act: () => song.value?.starting && play([song.value.starting.midi], 1.6),
+  },
+  {
+    key: 'o',
+    says: say('keys-tonic'),
+    act: () => song.value && play(song.value.tonic.map((tone) => tone.midi)),
+  },
   { key: 'n', says: say('keys-names'), act: () => (held.value = true), up: release },
 ])
 </script>
@@ -98,24 +143,60 @@ useKeys([
   <div v-else class="teach">
     <header class="bar">
       <LessonContour :blocks="parts" :height="34" :current="at" class="line" />
-      <span class="narrow where">{{ say('teach-of', { n: Math.min(at + 1, parts.length), all: parts.length }) }}<br />{{ say('teach-left', { n: left }) }}</span>
-      <v-btn size="small" :prepend-icon="mdiProjectorScreenOutline" @click="project">{{ say('teach-projector') }}</v-btn>
+      <span class="narrow where"
+        >{{ say('teach-of', { n: Math.min(at + 1, parts.length), all: parts.length }) }}<br />{{
+          say('teach-left', { n: left })
+        }}</span
+      >
+      <v-btn size="small" :prepend-icon="mdiProjectorScreenOutline" @click="project">{{
+        say('teach-projector')
+      }}</v-btn>
     </header>
     <LessonEnd v-if="ending" :parts="parts" :busy="leaving" @end="end" @back="go(-1)" />
     <template v-else-if="part">
       <ActivityFace :key="part.id" :part="part" class="upper" />
       <div class="lower">
         <p v-if="outbox.full.value" class="wrong small" role="alert">△ {{ say('outbox-full') }}</p>
-        <HearingPanel v-if="hearing.data.value" :hearing="hearing.data.value" :four="four" :then="then" :current="current" :done="done" :names="names" @pick="picked = $event" @give="give" @undo="undo" />
+        <HearingPanel
+          v-if="hearing.data.value"
+          :hearing="hearing.data.value"
+          :four="four"
+          :then="then"
+          :current="current"
+          :done="done"
+          :names="names"
+          @pick="picked = $event"
+          @give="give"
+          @undo="undo"
+        />
         <div class="row spread controls">
           <div class="row">
-            <v-btn height="48" @click="go(-1)">← {{ say('teach-previous') }}</v-btn><v-btn height="48" @click="go(1)">{{ say('teach-next') }} →</v-btn>
-            <button v-if="!device.mine && !projector.open.value" class="names" @pointerdown="held = true" @pointerup="held = false" @pointerleave="held = false" @keydown.space.prevent="held = true" @keyup.space="held = false">{{ say('teach-names') }} <span class="kbd">n</span></button>
-            <label class="names"><input v-model="device.mine" type="checkbox" /> {{ say('teach-mine') }}</label>
+            <v-btn height="48" @click="go(-1)">← {{ say('teach-previous') }}</v-btn
+            ><v-btn height="48" @click="go(1)">{{ say('teach-next') }} →</v-btn>
+            <button
+              v-if="!device.mine && !projector.open.value"
+              class="names"
+              @pointerdown="held = true"
+              @pointerup="held = false"
+              @pointerleave="held = false"
+              @keydown.space.prevent="held = true"
+              @keyup.space="held = false"
+            >
+              {{ say('teach-names') }} <span class="kbd">n</span>
+            </button>
+            <label class="names"
+              ><input v-model="device.mine" type="checkbox" /> {{ say('teach-mine') }}</label
+            >
           </div>
           <div class="row">
             <span v-if="part.tick" class="tag">{{ sayOf('teach-ticked', part.tick) }}</span>
-            <v-btn height="48" @click="tick('skipped')">{{ say('teach-skip') }} <span class="kbd">s</span></v-btn><v-btn height="48" @click="tick('partly')">{{ say('teach-partly') }} <span class="kbd">h</span></v-btn><v-btn class="main" height="48" @click="tick('done')">✓ {{ say('teach-done') }} <span class="kbd">d</span></v-btn>
+            <v-btn height="48" @click="tick('skipped')"
+              >{{ say('teach-skip') }} <span class="kbd">s</span></v-btn
+            ><v-btn height="48" @click="tick('partly')"
+              >{{ say('teach-partly') }} <span class="kbd">h</span></v-btn
+            ><v-btn class="main" height="48" @click="tick('done')"
+              >✓ {{ say('teach-done') }} <span class="kbd">d</span></v-btn
+            >
           </div>
         </div>
       </div>
@@ -124,11 +205,48 @@ useKeys([
 </template>
 
 <style scoped>
-.teach { display: flex; flex-direction: column; height: 100%; padding: 12px 24px 14px; gap: 12px; }
-.bar { display: grid; grid-template-columns: minmax(0, 1fr) auto auto; gap: 20px; align-items: center; }
-.where { text-align: right; color: var(--granite); line-height: 1.2; white-space: nowrap; }
-.upper { flex: 1; overflow: auto; }
-.lower { display: grid; gap: 10px; border-top: 1px solid var(--line); padding-top: 10px; }
-.names { min-height: 44px; padding: 0 10px; border: 1px solid var(--line); border-radius: 2px; display: flex; gap: 8px; align-items: center; user-select: none; }
-.names input { width: 18px; height: 18px; accent-color: var(--dusk); }
+.teach {
+  display: flex;
+  flex-direction: column;
+  height: 100%;
+  padding: 12px 24px 14px;
+  gap: 12px;
+}
+.bar {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) auto auto;
+  gap: 20px;
+  align-items: center;
+}
+.where {
+  text-align: right;
+  color: var(--granite);
+  line-height: 1.2;
+  white-space: nowrap;
+}
+.upper {
+  flex: 1;
+  overflow: auto;
+}
+.lower {
+  display: grid;
+  gap: 10px;
+  border-top: 1px solid var(--line);
+  padding-top: 10px;
+}
+.names {
+  min-height: 44px;
+  padding: 0 10px;
+  border: 1px solid var(--line);
+  border-radius: 2px;
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  user-select: none;
+}
+.names input {
+  width: 18px;
+  height: 18px;
+  accent-color: var(--dusk);
+}
 </style>

@@ -27,7 +27,12 @@ const next = computed(() => {
   const today = day.data.value
   if (!today) return undefined
   if (running.value) return running.value
-  return isToday.value ? today.entries.find((entry) => !isOver(entry) && minutesUntil(today.now, entry.starts) + entry.section.minutes > 0) : today.entries[0]
+  return isToday.value
+    ? today.entries.find(
+        (entry) =>
+          !isOver(entry) && minutesUntil(today.now, entry.starts) + entry.section.minutes > 0,
+      )
+    : today.entries[0]
 })
 const later = computed(() => {
   const today = day.data.value
@@ -46,18 +51,29 @@ const sentence = computed(() => {
   const entry = next.value
   if (!day.data.value?.entries.length) return say('today-none')
   if (!entry) return say('today-rest')
-  const when = isToday.value ? comesNext(entry.section.name, minutesUntil(day.data.value.now, entry.starts)) : say('today-next-day', { name: entry.section.name, day: weekday(day.data.value.day), time: entry.starts })
+  const when = isToday.value
+    ? comesNext(entry.section.name, minutesUntil(day.data.value.now, entry.starts))
+    : say('today-next-day', {
+        name: entry.section.name,
+        day: weekday(day.data.value.day),
+        time: entry.starts,
+      })
   const first = firstSong.value?.starting
   const parts = [
     first ? say('today-start', { pitch: pitchName(first.pitch) }) : '',
     entry.left_over ? say('today-left', { n: entry.left_over }) : '',
-    hearing.data.value?.queue.length ? say('today-hear', { names: listed(hearing.data.value.queue.slice(0, 4).map((place) => place.name)) }) : '',
+    hearing.data.value?.queue.length
+      ? say('today-hear', {
+          names: listed(hearing.data.value.queue.slice(0, 4).map((place) => place.name)),
+        })
+      : '',
   ].filter(Boolean)
   return `${when}${parts.length ? ': ' : ''}${parts.join(', ')}.`
 })
 const byGrade = computed(() => {
   const grades = new Map<number, { id: string; name: string }[]>()
-  for (const one of sections.data.value ?? []) grades.set(one.grade, [...(grades.get(one.grade) ?? []), one])
+  for (const one of sections.data.value ?? [])
+    grades.set(one.grade, [...(grades.get(one.grade) ?? []), one])
   return [...grades.entries()]
 })
 async function teach() {
@@ -70,65 +86,192 @@ async function propose() {
   await router.push(`/lessons/${made.id}`)
 }
 useKeys([
-  { key: 'p', says: say('keys-pitch'), act: () => firstSong.value?.starting && play([firstSong.value.starting.midi], 1.6) },
+  {
+    key: 'p',
+    says: say('keys-pitch'),
+    act: () => firstSong.value?.starting && play([firstSong.value.starting.midi], 1.6),
+  },
   { key: 't', says: say('keys-teach'), act: () => void teach() },
 ])
 </script>
 
 <template>
-  <PageState v-if="!day.data.value || !sections.data.value" :error="day.error.value ?? sections.error.value" @again="day.refetch()" />
+  <PageState
+    v-if="!day.data.value || !sections.data.value"
+    :error="day.error.value ?? sections.error.value"
+    @again="day.refetch()"
+  />
   <div v-else class="page today">
     <section class="now">
       <h1 class="sentence">{{ sentence }}</h1>
       <template v-if="next && lesson">
         <div class="row gap">
-          <v-btn class="main" size="large" @click="teach">{{ running ? say('today-go-on') : say('today-teach') }} <span class="kbd">t</span></v-btn>
+          <v-btn class="main" size="large" @click="teach"
+            >{{ running ? say('today-go-on') : say('today-teach') }}
+            <span class="kbd">t</span></v-btn
+          >
           <v-btn size="large" :to="`/lessons/${lessonId}`">{{ say('today-look') }}</v-btn>
-          <TonicPattern v-if="firstSong" :tonic="firstSong.tonic" :starting="firstSong.starting" class="pitch" />
+          <TonicPattern
+            v-if="firstSong"
+            :tonic="firstSong.tonic"
+            :starting="firstSong.starting"
+            class="pitch"
+          />
         </div>
         <LessonContour :blocks="parts" :height="110" named />
         <ol class="parts">
           <li v-for="part in parts" :key="part.id">
             <span class="minutes narrow">{{ part.minutes }}</span>
-            <span><strong>{{ part.title }}</strong><span v-if="part.song" class="quiet"> · {{ part.song.title }}</span></span>
-            <span class="row"><span v-if="part.left_over" class="tag">{{ say('lesson-left-over') }}</span><span v-if="part.new" class="tag is-new">{{ say('lesson-new-thing', { what: part.new }) }}</span></span>
+            <span
+              ><strong>{{ part.title }}</strong
+              ><span v-if="part.song" class="quiet"> · {{ part.song.title }}</span></span
+            >
+            <span class="row"
+              ><span v-if="part.left_over" class="tag">{{ say('lesson-left-over') }}</span
+              ><span v-if="part.new" class="tag is-new">{{
+                say('lesson-new-thing', { what: part.new })
+              }}</span></span
+            >
           </li>
         </ol>
-        <p v-if="lesson.last_note" class="quiet">{{ say('lesson-last-note') }}: “{{ lesson.last_note }}”</p>
+        <p v-if="lesson.last_note" class="quiet">
+          {{ say('lesson-last-note') }}: “{{ lesson.last_note }}”
+        </p>
       </template>
-      <p v-else-if="next?.lesson_id" class="quiet" role="status">{{ read.error.value?.message ?? say('state-loading') }}</p>
+      <p v-else-if="next?.lesson_id" class="quiet" role="status">
+        {{ read.error.value?.message ?? say('state-loading') }}
+      </p>
       <template v-else-if="next">
         <p class="quiet">{{ say('today-no-lesson') }}</p>
-        <div><v-btn class="main" size="large" :loading="acts.propose.isPending.value" @click="propose">{{ say('today-propose') }}</v-btn></div>
-        <p v-if="acts.propose.error.value" class="wrong" role="alert">△ {{ acts.propose.error.value.message }}</p>
+        <div>
+          <v-btn
+            class="main"
+            size="large"
+            :loading="acts.propose.isPending.value"
+            @click="propose"
+            >{{ say('today-propose') }}</v-btn
+          >
+        </div>
+        <p v-if="acts.propose.error.value" class="wrong" role="alert">
+          △ {{ acts.propose.error.value.message }}
+        </p>
       </template>
     </section>
     <aside class="side">
       <section v-if="later.length" class="stack">
         <h2>{{ say('today-later') }}</h2>
-        <ol><li v-for="entry in later" :key="entry.section.id"><router-link :to="`/sections/${entry.section.id}`" class="later"><span class="narrow clock">{{ entry.starts }}</span><strong>{{ entry.section.name }}</strong><span class="small quiet">{{ entry.left_over ? say('strip-left-over', { n: entry.left_over }) : '' }}</span></router-link></li></ol>
+        <ol>
+          <li v-for="entry in later" :key="entry.section.id">
+            <router-link :to="`/sections/${entry.section.id}`" class="later"
+              ><span class="narrow clock">{{ entry.starts }}</span
+              ><strong>{{ entry.section.name }}</strong
+              ><span class="small quiet">{{
+                entry.left_over ? say('strip-left-over', { n: entry.left_over }) : ''
+              }}</span></router-link
+            >
+          </li>
+        </ol>
       </section>
       <section class="stack">
         <h2>{{ say('today-all') }}</h2>
-        <div v-for="[grade, list] in byGrade" :key="grade" class="grade"><span class="small quiet">{{ say('section-form-grade-of', { n: grade }) }}</span><router-link v-for="one in list" :key="one.id" :to="`/sections/${one.id}`" class="tag">{{ one.name }}</router-link></div>
+        <div v-for="[grade, list] in byGrade" :key="grade" class="grade">
+          <span class="small quiet">{{
+            say('section-form-grade-of', { n: grade })
+          }}</span><router-link
+            v-for="one in list"
+            :key="one.id"
+            :to="`/sections/${one.id}`"
+            class="tag"
+            >{{ one.name }}</router-link
+          >
+        </div>
       </section>
     </aside>
   </div>
 </template>
 
 <style scoped>
-.today { display: grid; grid-template-columns: minmax(0, 1fr) 240px; gap: 40px; align-content: start; padding-top: 28px; }
-.now { display: grid; gap: 20px; min-width: 0; }
-.sentence { font-size: 36px; line-height: 1.2; max-width: 24em; text-wrap: balance; }
-.gap { gap: 12px; }
-.pitch { margin-left: auto; }
-.parts { display: grid; }
-.parts li { display: grid; grid-template-columns: 32px 1fr auto; gap: 8px; padding: 6px 0; border-top: 1px solid var(--line); align-items: baseline; }
-.minutes { font-size: 18px; font-weight: 600; color: var(--granite); text-align: right; padding-right: 6px; }
-.side { display: grid; gap: 32px; align-content: start; }
-.later { display: grid; grid-template-columns: 48px 44px 1fr; align-items: baseline; min-height: 36px; color: inherit; text-decoration: none; }
-.later:hover strong { text-decoration: underline; }
-.grade { display: grid; grid-template-columns: 110px auto auto 1fr; gap: 8px; align-items: center; }
-.grade .tag { padding: 4px 10px; text-decoration: none; color: inherit; }
-@media (max-width: 900px) { .today { grid-template-columns: 1fr; } .sentence { font-size: 28px; } .grade .tag { min-height: 44px; display: inline-flex; align-items: center; min-width: 52px; } }
+.today {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 240px;
+  gap: 40px;
+  align-content: start;
+  padding-top: 28px;
+}
+.now {
+  display: grid;
+  gap: 20px;
+  min-width: 0;
+}
+.sentence {
+  font-size: 36px;
+  line-height: 1.2;
+  max-width: 24em;
+  text-wrap: balance;
+}
+.gap {
+  gap: 12px;
+}
+.pitch {
+  margin-left: auto;
+}
+.parts {
+  display: grid;
+}
+.parts li {
+  display: grid;
+  grid-template-columns: 32px 1fr auto;
+  gap: 8px;
+  padding: 6px 0;
+  border-top: 1px solid var(--line);
+  align-items: baseline;
+}
+.minutes {
+  font-size: 18px;
+  font-weight: 600;
+  color: var(--granite);
+  text-align: right;
+  padding-right: 6px;
+}
+.side {
+  display: grid;
+  gap: 32px;
+  align-content: start;
+}
+.later {
+  display: grid;
+  grid-template-columns: 48px 44px 1fr;
+  align-items: baseline;
+  min-height: 36px;
+  color: inherit;
+  text-decoration: none;
+}
+.later:hover strong {
+  text-decoration: underline;
+}
+.grade {
+  display: grid;
+  grid-template-columns: 110px auto auto 1fr;
+  gap: 8px;
+  align-items: center;
+}
+.grade .tag {
+  padding: 4px 10px;
+  text-decoration: none;
+  color: inherit;
+}
+@media (max-width: 900px) {
+  .today {
+    grid-template-columns: 1fr;
+  }
+  .sentence {
+    font-size: 28px;
+  }
+  .grade .tag {
+    min-height: 44px;
+    display: inline-flex;
+    align-items: center;
+    min-width: 52px;
+  }
+}
 </style>

@@ -22,11 +22,15 @@ const keeping = ref(false)
 const METERS = ['2/4', '3/4', '4/4', '6/8', '2/2', '3/8', '9/8', '12/8'] as const
 const LETTERS = ['C', 'D', 'E', 'F', 'G', 'A', 'Bb', 'Eb', 'Ab'] as const
 let timer = 0
-watch(typed, () => {
-  window.clearTimeout(timer)
-  if (typed.value.line.trim()) timer = window.setTimeout(() => void look(), PAUSE)
-  else draft.value = null
-}, { deep: true })
+watch(
+  typed,
+  () => {
+    window.clearTimeout(timer)
+    if (typed.value.line.trim()) timer = window.setTimeout(() => void look(), PAUSE)
+    else draft.value = null
+  },
+  { deep: true },
+)
 async function look() {
   const asked = JSON.stringify(typed.value)
   try {
@@ -38,7 +42,9 @@ async function look() {
     refused.value = problem instanceof Error ? problem.message : String(problem) // the last good score stays
   }
 }
-const ready = computed(() => typed.value.title.trim() !== '' && draft.value !== null && !refused.value)
+const ready = computed(
+  () => typed.value.title.trim() !== '' && draft.value !== null && !refused.value,
+)
 async function keep() {
   keeping.value = true
   try {
@@ -55,31 +61,111 @@ async function keep() {
 
 <template>
   <form class="page" @submit.prevent="keep">
-    <header class="row spread"><h1>{{ say('typing-title') }}</h1><v-btn type="submit" class="main" :disabled="!ready || keeping">{{ say('typing-keep') }}</v-btn></header>
+    <header class="row spread">
+      <h1>{{ say('typing-title') }}</h1>
+      <v-btn type="submit" class="main" :disabled="!ready || keeping">{{
+        say('typing-keep')
+      }}</v-btn>
+    </header>
     <div class="head">
-      <label v-first>{{ say('typing-name') }} <input v-model="typed.title" maxlength="120" /></label>
-      <label>{{ say('told-do') }} <select v-model="typed.do"><option v-for="one in LETTERS" :key="one" :value="one">{{ pitchName(one) }}</option></select></label>
-      <label>{{ say('song-meter') }} <select v-model="typed.meter"><option v-for="one in METERS" :key="one">{{ one }}</option></select></label>
+      <label v-first
+        >{{ say('typing-name') }} <input v-model="typed.title" maxlength="120"
+      /></label>
+      <label
+        >{{ say('told-do') }}
+        <select v-model="typed.do">
+          <option v-for="one in LETTERS" :key="one" :value="one">{{ pitchName(one) }}</option>
+        </select></label
+      >
+      <label
+        >{{ say('song-meter') }}
+        <select v-model="typed.meter">
+          <option v-for="one in METERS" :key="one">{{ one }}</option>
+        </select></label
+      >
     </div>
-    <div class="two"><label class="area">{{ say('typing-line') }} <textarea v-model="typed.line" rows="4" spellcheck="false" autocapitalize="off" :placeholder="say('typing-example')" /></label>
-    <label class="area">{{ say('typing-words') }} <textarea v-model="typed.words" rows="4" :placeholder="say('typing-words-example')" /></label></div>
+    <div class="two">
+      <label class="area"
+        >{{ say('typing-line') }}
+        <textarea
+          v-model="typed.line"
+          rows="4"
+          spellcheck="false"
+          autocapitalize="off"
+          :placeholder="say('typing-example')"
+        />
+      </label>
+      <label class="area"
+        >{{ say('typing-words') }}
+        <textarea v-model="typed.words" rows="4" :placeholder="say('typing-words-example')" />
+      </label>
+    </div>
     <p class="small quiet">{{ say('typing-hint') }}</p>
     <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
     <template v-if="draft">
-      <p class="small" role="status"><span v-if="draft.problems.length" class="wrong">△ {{ draft.problems.map((one) => one.message).join(' ') }}</span><span v-else class="secure">✓ {{ say('typing-sums', { n: draft.bars }) }}</span> <span class="quiet">{{ draft.tones.map((tone) => degreeName(tone)).join(' ') }}</span> <span v-if="draft.without_words" class="new">{{ say('typing-without', { n: draft.without_words }) }}</span></p>
-      <div class="sheet paper"><ScoreView :svg="draft.svg" :label="say('song-score', { title: typed.title })" /></div>
+      <p class="small" role="status">
+        <span v-if="draft.problems.length" class="wrong"
+          >△ {{ draft.problems.map((one) => one.message).join(' ') }}</span
+        ><span v-else class="secure">✓ {{ say('typing-sums', { n: draft.bars }) }}</span>
+        <span class="quiet">{{ draft.tones.map((tone) => degreeName(tone)).join(' ') }}</span>
+        <span v-if="draft.without_words" class="new">{{
+          say('typing-without', { n: draft.without_words })
+        }}</span>
+      </p>
+      <div class="sheet paper">
+        <ScoreView :svg="draft.svg" :label="say('song-score', { title: typed.title })" />
+      </div>
     </template>
   </form>
 </template>
 
 <style scoped>
-.head { display: flex; flex-wrap: wrap; gap: 10px 20px; }
-label { display: inline-flex; gap: 8px; align-items: center; }
-.area { display: grid; gap: 4px; align-items: start; }
-input, select, textarea { font: inherit; color: inherit; background: var(--sheet); border: 1px solid var(--granite); border-radius: 2px; padding: 8px 12px; min-height: 40px; }
-.head input { width: 320px; }
-textarea { width: 100%; line-height: 1.6; font-size: 18px; }
-.two { display: grid; grid-template-columns: 1fr 1fr; gap: 16px; }
-.paper { padding: 18px 20px; max-width: 860px; }
-@media (max-width: 900px) { .two { grid-template-columns: 1fr; } }
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px 20px;
+}
+label {
+  display: inline-flex;
+  gap: 8px;
+  align-items: center;
+}
+.area {
+  display: grid;
+  gap: 4px;
+  align-items: start;
+}
+input,
+select,
+textarea {
+  font: inherit;
+  color: inherit;
+  background: var(--sheet);
+  border: 1px solid var(--granite);
+  border-radius: 2px;
+  padding: 8px 12px;
+  min-height: 40px;
+}
+.head input {
+  width: 320px;
+}
+textarea {
+  width: 100%;
+  line-height: 1.6;
+  font-size: 18px;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 16px;
+}
+.paper {
+  padding: 18px 20px;
+  max-width: 860px;
+}
+@media (max-width: 900px) {
+  .two {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

@@ -16,29 +16,30 @@ router = APIRouter(tags=["events"])
 
 @router.post("/events", operation_id="takeEvents")
 def post_events(body: BatchBody, desk: AtDesk, later: BackgroundTasks) -> list[AnswerRead]:
-    """Take up to 500 events; each is answered: taken, known already, or kept aside with its reason. Sending a batch again
-    changes nothing. When a lesson has ended, the rest of the year follows once the answer has left."""
-    with desk.keep() as call:
-        found = take_events.take(call, body.sent, [one.told() for one in body.events])
-        answers = [AnswerRead.of(one, call.words) for one in found.answers]
+    """Take up to 500 events; each is answered: taken, known already, or kept aside with its reason. Sending
+    a batch again changes nothing. When a lesson has ended, the rest of the year follows once the answer has
+    left."""
+    with desk.keep() as ctx:
+        found = take_events.take(ctx, body.sent, [one.reported() for one in body.events])
+        answers = [AnswerRead.of(one, ctx.words) for one in found.answers]
     if found.over:
         later.add_task(plan_year.keep_up, desk, found.over)
     return answers
 
 
 @router.get("/events/aside", operation_id="asideEvents")
-def get_aside(call: Work) -> list[AsideRead]:
+def get_aside(ctx: Work) -> list[AsideRead]:
     """What of one's own events could not be taken and waits to be settled."""
-    return [AsideRead.of(one, call.words) for one in settle_events.aside(call)]
+    return [AsideRead.of(one, ctx.words) for one in settle_events.aside(ctx)]
 
 
 @router.post("/events/aside/{event_id}/again", operation_id="takeAsideAgain")
-def post_again(event_id: UUID, call: Work) -> AnswerRead:
+def post_again(event_id: UUID, ctx: Work) -> AnswerRead:
     """Try once more to take it: its child may be in the section by now."""
-    return AnswerRead.of(settle_events.try_again(call, event_id), call.words)
+    return AnswerRead.of(settle_events.try_again(ctx, event_id), ctx.words)
 
 
 @router.delete("/events/aside/{event_id}", status_code=204, operation_id="dropAside")
-def delete_aside(event_id: UUID, call: Work) -> None:
+def delete_aside(event_id: UUID, ctx: Work) -> None:
     """It is not to count."""
-    settle_events.drop(call, event_id)
+    settle_events.drop(ctx, event_id)

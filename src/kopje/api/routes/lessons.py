@@ -17,7 +17,7 @@ from kopje.api.schemas.lessons import (
     SeenBody,
     SwapBody,
 )
-from kopje.usecases.call import Call
+from kopje.usecases.context import Context
 from kopje.usecases.ledger import read_hearing
 from kopje.usecases.lessons import propose_lesson, read_lesson
 from kopje.usecases.songs.songbook import songs_by_id
@@ -25,10 +25,10 @@ from kopje.usecases.songs.songbook import songs_by_id
 router = APIRouter(tags=["lessons"])
 
 
-def _read(call: Call, lesson_id: UUID) -> LessonRead:
-    found = read_lesson.lesson(call, lesson_id)
-    songs = songs_by_id(call, (part.material.song for part in found.parts))
-    return LessonRead.of(found, songs, call.words)
+def _read(ctx: Context, lesson_id: UUID) -> LessonRead:
+    found = read_lesson.lesson(ctx, lesson_id)
+    songs = songs_by_id(ctx, (part.material.song for part in found.parts))
+    return LessonRead.of(found, songs, ctx.words)
 
 
 @router.post("/sections/{section_id}/lesson", status_code=201, operation_id="proposeLesson")
@@ -37,43 +37,44 @@ def post_lesson(
     desk: AtDesk,
     body: Annotated[ProposeBody, Body()] = ProposeBody(),  # noqa: B008  # FastAPI wants the default here
 ) -> LessonRead:
-    """Propose the next lesson, or the one at a time; anew where it was proposed already, around what is pinned."""
+    """Propose the next lesson, or the one at a time; anew where it was proposed already, around what is
+    pinned."""
     lesson_id = propose_lesson.propose(desk, section_id, body.when, body.version)
-    with desk.look() as call:
-        return _read(call, lesson_id)
+    with desk.look() as ctx:
+        return _read(ctx, lesson_id)
 
 
 @router.get("/lessons/{lesson_id}", operation_id="lesson")
-def get_lesson(lesson_id: UUID, call: Work) -> LessonRead:
-    return _read(call, lesson_id)
+def get_lesson(lesson_id: UUID, ctx: Work) -> LessonRead:
+    return _read(ctx, lesson_id)
 
 
 @router.get("/lessons/{lesson_id}/parts/{part_id}/alternatives", operation_id="alternatives")
-def get_alternatives(lesson_id: UUID, part_id: UUID, call: Work) -> list[AlternativeRead]:
-    found = propose_lesson.alternatives_for(call, lesson_id, part_id)
-    songs = songs_by_id(call, (part.choice.song for part in found))
-    return [AlternativeRead.of(part, songs, call.words) for part in found]
+def get_alternatives(lesson_id: UUID, part_id: UUID, ctx: Work) -> list[AlternativeRead]:
+    found = propose_lesson.alternatives_for(ctx, lesson_id, part_id)
+    songs = songs_by_id(ctx, (part.choice.song for part in found))
+    return [AlternativeRead.of(part, songs, ctx.words) for part in found]
 
 
 @router.post("/lessons/{lesson_id}/parts/{part_id}/swap", operation_id="swapPart")
-def post_swap(lesson_id: UUID, part_id: UUID, body: SwapBody, call: Work) -> LessonRead:
-    propose_lesson.swap(call, lesson_id, part_id, body.value(), body.version)
-    return _read(call, lesson_id)
+def post_swap(lesson_id: UUID, part_id: UUID, body: SwapBody, ctx: Work) -> LessonRead:
+    propose_lesson.swap(ctx, lesson_id, part_id, body.value(), body.version)
+    return _read(ctx, lesson_id)
 
 
 @router.put("/lessons/{lesson_id}/parts/{part_id}/pin", operation_id="pinPart")
-def put_pin(lesson_id: UUID, part_id: UUID, body: PinBody, call: Work) -> LessonRead:
-    propose_lesson.pin(call, lesson_id, part_id, body.pinned, body.version)
-    return _read(call, lesson_id)
+def put_pin(lesson_id: UUID, part_id: UUID, body: PinBody, ctx: Work) -> LessonRead:
+    propose_lesson.pin(ctx, lesson_id, part_id, body.pinned, body.version)
+    return _read(ctx, lesson_id)
 
 
 @router.post("/lessons/{lesson_id}/parts/{part_id}/refuse", operation_id="refusePart")
 def post_refuse(lesson_id: UUID, part_id: UUID, body: SeenBody, desk: AtDesk) -> LessonRead:
     propose_lesson.refuse(desk, lesson_id, part_id, body.version)
-    with desk.look() as call:
-        return _read(call, lesson_id)
+    with desk.look() as ctx:
+        return _read(ctx, lesson_id)
 
 
 @router.get("/lessons/{lesson_id}/parts/{part_id}/hearing", operation_id="hearing")
-def get_hearing(lesson_id: UUID, part_id: UUID, call: Work) -> HearingRead:
-    return HearingRead.of(read_hearing.hearing(call, lesson_id, part_id), call.words)
+def get_hearing(lesson_id: UUID, part_id: UUID, ctx: Work) -> HearingRead:
+    return HearingRead.of(read_hearing.hearing(ctx, lesson_id, part_id), ctx.words)

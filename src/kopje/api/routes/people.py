@@ -7,11 +7,11 @@ import uuid
 
 from fastapi import APIRouter, Request, Response
 
-from kopje.api.deps import COOKIE, OurHouse, Teacher, Transaction, Work, keep_cookie
+from kopje.api.deps import COOKIE, Provided, Teacher, Transaction, Work, keep_cookie
 from kopje.api.schemas.people import FirstRunBody, FirstRunRead, MeRead, SchoolBody, SchoolRead, SignInBody
 from kopje.core.errors import SignInError
 from kopje.store import people
-from kopje.usecases.call import Call
+from kopje.usecases.context import Context
 from kopje.usecases.setup import set_up_school, sign_in
 from kopje.usecases.songs.bring_shipped_songs import bring_shipped_songs
 
@@ -19,33 +19,33 @@ router = APIRouter(tags=["people"])
 
 
 @router.get("/first-run", operation_id="firstRunNeeded", openapi_extra={"x-open": True})
-def first_run_needed(session: Transaction, house: OurHouse) -> FirstRunRead:
-    now = house.settings.now()
+def first_run_needed(session: Transaction, services: Provided) -> FirstRunRead:
+    now = services.settings.now()
     return FirstRunRead(needed=not people.any_school(session), weekday=now.weekday(), clock=f"{now:%H:%M}")
 
 
 @router.post("/first-run", status_code=201, operation_id="firstRun", openapi_extra={"x-open": True})
 def first_run(
-    body: FirstRunBody, request: Request, response: Response, session: Transaction, house: OurHouse
+    body: FirstRunBody, request: Request, response: Response, session: Transaction, services: Provided
 ) -> MeRead:
     set_up_school.known_zone(body.time_zone)
-    now = house.settings.now(body.time_zone)
+    now = services.settings.now(body.time_zone)
     ids = (uuid.uuid4(), uuid.uuid4())
     set_up_school.first_run(
         session, ids, body.school, body.teacher, body.login, body.password, now, body.time_zone
     )
-    call = Call(session, ids[0], ids[1], now, uuid.uuid4)
-    set_up_school.add_section(call, body.section.value())
+    ctx = Context(session, ids[0], ids[1], now, uuid.uuid4)
+    set_up_school.add_section(ctx, body.section.value())
     if body.bring_songs:
-        bring_shipped_songs(call, house.settings.songs)
-    _sign_in(session, body.login, body.password, request, response, house)
+        bring_shipped_songs(ctx, services.settings.songs)
+    _sign_in(session, body.login, body.password, request, response, services)
     return MeRead(id=ids[1], name=body.teacher, school=body.school, role="owner")
 
 
 @router.post("/sign-in", operation_id="signIn", openapi_extra={"x-open": True})
-def post_sign_in(body: SignInBody, request: Request, response: Response, house: OurHouse) -> MeRead:
-    with house.work.begin() as session:
-        found = _sign_in(session, body.login, body.password, request, response, house)
+def post_sign_in(body: SignInBody, request: Request, response: Response, services: Provided) -> MeRead:
+    with services.work.begin() as session:
+        found = _sign_in(session, body.login, body.password, request, response, services)
         if not isinstance(found, SignInError):
             return MeRead(
                 id=found.teacher_id,
@@ -57,10 +57,10 @@ def post_sign_in(body: SignInBody, request: Request, response: Response, house: 
 
 
 def _sign_in(
-    session: Transaction, login: str, password: str, request: Request, response: Response, house: OurHouse
+    session: Transaction, login: str, password: str, request: Request, response: Response, services: Provided
 ) -> sign_in.SignedIn | SignInError:
     token = secrets.token_urlsafe(32)
-    found = sign_in.sign_in(session, login, password, token, house.settings.now())
+    found = sign_in.sign_in(session, login, password, token, services.settings.now())
     if not isinstance(found, SignInError):
         keep_cookie(request, response, token)
     return found
@@ -85,14 +85,14 @@ def me(session: Transaction, teacher: Teacher) -> MeRead:
 
 
 @router.get("/school", operation_id="school")
-def get_school(call: Work) -> SchoolRead:
-    row = people.school(call.session, call.school_id)
-    return SchoolRead(name=row.name, time_zone=row.time_zone, clock=f"{call.now:%H:%M}")
+def get_school(ctx: Work) -> SchoolRead:
+    row = people.school(ctx.session, ctx.school_id)
+    return SchoolRead(name=row.name, time_zone=row.time_zone, clock=f"{ctx.now:%H:%M}")
 
 
 @router.put("/school", operation_id="setSchool")
-def put_school(body: SchoolBody, call: Work, house: OurHouse) -> SchoolRead:
+def put_school(body: SchoolBody, ctx: Work, services: Provided) -> SchoolRead:
     """Its name and its time zone; a day of the school is a day there."""
-    row = set_up_school.set_school(call, body.name.strip(), body.time_zone)
-    clock = house.settings.now(row.time_zone)
+    row = set_up_school.set_school(ctx, body.name.strip(), body.time_zone)
+    clock = services.settings.now(row.time_zone)
     return SchoolRead(name=row.name, time_zone=row.time_zone, clock=f"{clock:%H:%M}")

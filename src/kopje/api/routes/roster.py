@@ -16,36 +16,36 @@ router = APIRouter(tags=["roster"])
 
 
 @router.post("/roster/look", operation_id="lookAtRoster")
-def post_look(files: list[UploadFile], call: Work) -> RosterRead:
+def post_look(files: list[UploadFile], ctx: Work) -> RosterRead:
     """A table or a OneRoster zip as it is understood; nothing is kept yet."""
-    return RosterRead.of(read_roster(files[0].file.read(ROSTER_BYTES + 1)), call.words)
+    return RosterRead.of(read_roster(files[0].file.read(ROSTER_BYTES + 1)), ctx.words)
 
 
 @router.post("/roster", status_code=201, operation_id="bringRoster")
-def post_roster(body: RosterBody, call: Work) -> list[KeptRead]:
+def post_roster(body: RosterBody, ctx: Work) -> list[KeptRead]:
     return [
         KeptRead.model_validate(one)
-        for one in bring_roster.bring(call, [one.value() for one in body.sections])
+        for one in bring_roster.bring(ctx, [one.value() for one in body.sections])
     ]
 
 
 @router.get("/sections/{section_id}/gone", operation_id="goneChildren")
-def get_gone(section_id: UUID, call: Work) -> list[ChildDetail]:
-    return [ChildDetail.model_validate(one) for one in bring_roster.gone(call, section_id)]
+def get_gone(section_id: UUID, ctx: Work) -> list[ChildDetail]:
+    return [ChildDetail.model_validate(one) for one in bring_roster.gone(ctx, section_id)]
 
 
 @router.put("/children/{child_id}", operation_id="changeChild")
-def put_child(child_id: UUID, body: ChildBody, call: Work) -> ChildDetail:
+def put_child(child_id: UUID, body: ChildBody, ctx: Work) -> ChildDetail:
     return ChildDetail.model_validate(
-        bring_roster.change_child(call, child_id, body.name.strip(), body.section_id, body.left)
+        bring_roster.change_child(ctx, child_id, body.name.strip(), body.section_id, body.left)
     )
 
 
 @router.get("/roll-over", operation_id="previewRollOver")
-def get_roll_over(call: Work) -> list[StepRead]:
-    return [StepRead.model_validate(step) for step in roll_over.preview(call)]
+def get_roll_over(ctx: Work) -> list[StepRead]:
+    return [StepRead.model_validate(step) for step in roll_over.preview(ctx)]
 
 
 @router.post("/roll-over", operation_id="rollOver")
-def post_roll_over(call: Work) -> list[StepRead]:
-    return [StepRead.model_validate(step) for step in roll_over.roll_over(call)]
+def post_roll_over(ctx: Work) -> list[StepRead]:
+    return [StepRead.model_validate(step) for step in roll_over.roll_over(ctx)]

@@ -14,65 +14,65 @@ from kopje.core.errors import NotFoundError
 from kopje.core.sequence.concepts import STRANDS, strand_name
 from kopje.formats.sequence_files import MOST_BYTES, read_sequence, write_case, write_csv
 from kopje.store import sequences, year
-from kopje.usecases.call import Call
+from kopje.usecases.context import Context
 from kopje.usecases.setup import school_sequence
 
 router = APIRouter(tags=["sequence"])
 
 
-def _read(call: Call, changed: school_sequence.Changed) -> SequenceRead:
-    versions = list(sequences.versions(call.session, call.school_id))
+def _read(ctx: Context, changed: school_sequence.Changed) -> SequenceRead:
+    versions = list(sequences.versions(ctx.session, ctx.school_id))
     along = [concept.name for concept in changed.along]
-    return SequenceRead.of(changed.sequence, changed.number, versions, call.words, along)
+    return SequenceRead.of(changed.sequence, changed.number, versions, ctx.words, along)
 
 
-def _strands(call: Call) -> dict[str, str]:
-    return {key: call.words.say(strand_name(key)) for key in STRANDS}
+def _strands(ctx: Context) -> dict[str, str]:
+    return {key: ctx.words.say(strand_name(key)) for key in STRANDS}
 
 
 @router.get("/words", operation_id="words")
-def get_words(call: Work) -> WordsRead:
-    return WordsRead.of(call.sequence.wording)
+def get_words(ctx: Work) -> WordsRead:
+    return WordsRead.of(ctx.sequence.wording)
 
 
 @router.get("/bar-colours", operation_id="barColours")
-def get_colours(call: Work) -> BarColoursBody:
-    return BarColoursBody.model_validate({"colours": year.school(call.session, call.school_id).bar_colours})
+def get_colours(ctx: Work) -> BarColoursBody:
+    return BarColoursBody.model_validate({"colours": year.school(ctx.session, ctx.school_id).bar_colours})
 
 
 @router.put("/bar-colours", operation_id="setBarColours")
-def put_colours(body: BarColoursBody, call: Work) -> BarColoursBody:
-    year.school(call.session, call.school_id).bar_colours = {
+def put_colours(body: BarColoursBody, ctx: Work) -> BarColoursBody:
+    year.school(ctx.session, ctx.school_id).bar_colours = {
         str(bar): colour for bar, colour in body.colours.items()
     }
     return body
 
 
 @router.put("/words", operation_id="setWords")
-def put_words(body: WordsBody, call: Work) -> WordsRead:
+def put_words(body: WordsBody, ctx: Work) -> WordsRead:
     wording = body.value()
-    school_sequence.set_words(call, wording)
+    school_sequence.set_words(ctx, wording)
     return WordsRead.of(wording)
 
 
 @router.get("/sequence", operation_id="sequence")
-def get_sequence(call: Work) -> SequenceRead:
-    versions = list(sequences.versions(call.session, call.school_id))
-    return SequenceRead.of(call.sequence, versions[0].number if versions else 0, versions, call.words)
+def get_sequence(ctx: Work) -> SequenceRead:
+    versions = list(sequences.versions(ctx.session, ctx.school_id))
+    return SequenceRead.of(ctx.sequence, versions[0].number if versions else 0, versions, ctx.words)
 
 
 @router.put("/sequence", operation_id="keepSequence")
-def put_sequence(body: SequenceBody, call: Work) -> SequenceRead:
-    return _read(call, school_sequence.keep(call, body.value()))
+def put_sequence(body: SequenceBody, ctx: Work) -> SequenceRead:
+    return _read(ctx, school_sequence.keep(ctx, body.value()))
 
 
 @router.post("/sequence/start", operation_id="startSequence")
-def post_start(body: StartBody, call: Work) -> SequenceRead:
+def post_start(body: StartBody, ctx: Work) -> SequenceRead:
     if body.shipped is not None:
-        return _read(call, school_sequence.start_from(call, body.shipped))
+        return _read(ctx, school_sequence.start_from(ctx, body.shipped))
     if body.number is None:
         raise NotFoundError("sequence_which")
-    return _read(call, school_sequence.back_to(call, body.number))
+    return _read(ctx, school_sequence.back_to(ctx, body.number))
 
 
 @router.get(
@@ -81,11 +81,11 @@ def post_start(body: StartBody, call: Work) -> SequenceRead:
     response_class=Response,
     responses=answers("text/csv", "application/json"),
 )
-def get_file(call: Work, kind: Annotated[Literal["csv", "case"], Query()] = "csv") -> Response:
+def get_file(ctx: Work, kind: Annotated[Literal["csv", "case"], Query()] = "csv") -> Response:
     text, media, ending = (
-        (write_csv(call.sequence), "text/csv", "csv")
+        (write_csv(ctx.sequence), "text/csv", "csv")
         if kind == "csv"
-        else (write_case(call.sequence, _strands(call)), "application/json", "json")
+        else (write_case(ctx.sequence, _strands(ctx)), "application/json", "json")
     )
     return Response(
         text, media_type=media, headers={"Content-Disposition": f'attachment; filename="sequence.{ending}"'}
@@ -93,7 +93,7 @@ def get_file(call: Work, kind: Annotated[Literal["csv", "case"], Query()] = "csv
 
 
 @router.post("/sequence/look", operation_id="lookAtSequence")
-def post_look(files: list[UploadFile], call: Work) -> SequenceRead:
+def post_look(files: list[UploadFile], ctx: Work) -> SequenceRead:
     """A file as it is understood; nothing is kept yet."""
     sequence = read_sequence(files[0].file.read(MOST_BYTES + 1), files[0].filename or "")
-    return SequenceRead.of(sequence, 0, [], call.words)
+    return SequenceRead.of(sequence, 0, [], ctx.words)

@@ -18,7 +18,7 @@ router = APIRouter(tags=["songs"])
 
 @router.get("/songs", operation_id="songs")
 def get_songs(
-    call: Work,
+    ctx: Work,
     text: Annotated[str, Query(max_length=80)] = "",
     section: UUID | None = None,
     has: Annotated[list[Kind], Query(max_length=8)] = [],  # noqa: B006  # FastAPI wants the default here
@@ -29,26 +29,27 @@ def get_songs(
     offset: Annotated[int, Query(ge=0, le=1_000_000)] = 0,
     limit: Annotated[int, Query(ge=1, le=200)] = 100,
 ) -> SongPage:
-    """Songs by title that answer a question, a page at a time. `known`, `fits`, `rested` and `new` are about a section."""
+    """Songs by title that answer a question, a page at a time. `known`, `fits`, `rested` and `new` are about
+    a section."""
     asked = SongQuestion(tuple(has), known, fits, rested, new)
-    return SongPage.of(*ask(call, asked, section, text, offset, limit), call.words)
+    return SongPage.of(*ask(ctx, asked, section, text, offset, limit), ctx.words)
 
 
 @router.get("/song-kinds", operation_id="songKinds")
-def get_kinds(call: Work) -> list[KindRead]:
-    return KindRead.every(songs.kinds(call.session, call.school_id), call.words)
+def get_kinds(ctx: Work) -> list[KindRead]:
+    return KindRead.every(songs.kinds(ctx.session, ctx.school_id), ctx.words)
 
 
 @router.get("/song-questions", operation_id="songQuestions")
-def get_questions(call: Work) -> list[QuestionRead]:
-    return [QuestionRead.of(row) for row in songs.kept_questions(call.session, call.school_id)]
+def get_questions(ctx: Work) -> list[QuestionRead]:
+    return [QuestionRead.of(row) for row in songs.kept_questions(ctx.session, ctx.school_id)]
 
 
 @router.post("/song-questions", status_code=201, operation_id="keepSongQuestion")
-def post_question(body: QuestionBody, call: Work) -> QuestionRead:
-    return QuestionRead.of(keep_question(call, body.name, body.asked.model_dump(mode="json")))
+def post_question(body: QuestionBody, ctx: Work) -> QuestionRead:
+    return QuestionRead.of(keep_question(ctx, body.name, body.asked.model_dump(mode="json")))
 
 
 @router.delete("/song-questions/{question_id}", status_code=204, operation_id="dropSongQuestion")
-def delete_question(question_id: UUID, call: Work) -> None:
-    drop_question(call, question_id)
+def delete_question(question_id: UUID, ctx: Work) -> None:
+    drop_question(ctx, question_id)

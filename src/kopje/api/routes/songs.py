@@ -7,16 +7,16 @@ from uuid import UUID
 
 from fastapi import APIRouter, Query, Response, UploadFile
 
-from kopje.api.deps import OurHouse, Work
+from kopje.api.deps import Provided, Work
 from kopje.api.problems import answers
 from kopje.api.schemas.song_insight import AboutBody, InsightRead, KeyRead
 from kopje.api.schemas.songs import (
+    AnnotationsBody,
     DraftRead,
     ImportedRead,
     ImportRead,
     ProblemRead,
     SongRead,
-    ToldBody,
     TypedBody,
 )
 from kopje.core.analysis.analysis import analyse
@@ -33,7 +33,15 @@ from kopje.formats.write import MEDIA, write_tune
 from kopje.store import songs
 from kopje.usecases.songs.bring_shipped_songs import bring_shipped_songs
 from kopje.usecases.songs.print_song import song_sheet, under
-from kopje.usecases.songs.songbook import Variant, about, analysis_of, import_files, keep_typed, seen, tell
+from kopje.usecases.songs.songbook import (
+    Variant,
+    about,
+    analysis_of,
+    annotate,
+    import_files,
+    keep_typed,
+    seen,
+)
 
 router = APIRouter(tags=["songs"])
 SVG = "image/svg+xml"
@@ -44,77 +52,81 @@ DoLetter = Annotated[str | None, Query(max_length=2, pattern=r"^[A-G](#|b)?$")]
 
 
 @router.post("/songs", status_code=201, operation_id="importSongs")
-def post_songs(files: list[UploadFile], call: Work) -> ImportRead:
+def post_songs(files: list[UploadFile], ctx: Work) -> ImportRead:
     given = ((file.filename or "song", file.file.read(MAX_BYTES + 1)) for file in files)
-    return ImportRead.of(import_files(call, given), call.words)
+    return ImportRead.of(import_files(ctx, given), ctx.words)
 
 
 @router.post("/songs/draft", operation_id="draftSong")
-def post_draft(body: TypedBody, call: Work, house: OurHouse) -> DraftRead:
+def post_draft(body: TypedBody, ctx: Work, services: Provided) -> DraftRead:
     """How a typed song looks so far; nothing is kept."""
     a = analyse(body.value().tune())
-    svg = house.engraver.svg(mei(a.tune), 1700, True)
+    svg = services.engraver.svg(mei(a.tune), 1700, True)
     without = sum(not sound.syllables for sound in a.attacks) if body.words.strip() else 0
     return DraftRead(
-        svg=svg, problems=[ProblemRead.of(p, call.words) for p in a.problems], bars=a.tune.bars[-1].number,
-        tones=[str(d) for d in a.tone_set], without_words=without,
-    )  # fmt: skip
+        svg=svg,
+        problems=[ProblemRead.of(p, ctx.words) for p in a.problems],
+        bars=a.tune.bars[-1].number,
+        tones=[str(d) for d in a.tone_set],
+        without_words=without,
+    )
 
 
 @router.post("/songs/typed", status_code=201, operation_id="keepTypedSong")
-def post_typed(body: TypedBody, call: Work) -> ImportedRead:
-    return ImportedRead.of(keep_typed(call, body.value()), call.words)
+def post_typed(body: TypedBody, ctx: Work) -> ImportedRead:
+    return ImportedRead.of(keep_typed(ctx, body.value()), ctx.words)
 
 
 @router.post("/songs/shipped", status_code=201, operation_id="bringShippedSongs")
-def post_shipped(call: Work, house: OurHouse) -> ImportRead:
-    return ImportRead.of(bring_shipped_songs(call, house.settings.songs), call.words)
+def post_shipped(ctx: Work, services: Provided) -> ImportRead:
+    return ImportRead.of(bring_shipped_songs(ctx, services.settings.songs), ctx.words)
 
 
 @router.get("/songs/{song_id}", operation_id="song")
-def get_song(song_id: UUID, call: Work, recast: Recast = None, do: DoLetter = None) -> SongRead:
-    """As it is; or in the parallel tonality, and with another do: everything said is of what one then sees."""
-    song = songs.song(call.session, call.school_id, song_id)
-    return SongRead.of(song, call.words, Variant(recast, do))
+def get_song(song_id: UUID, ctx: Work, recast: Recast = None, do: DoLetter = None) -> SongRead:
+    """As it is; or in the parallel tonality, and with another do: everything said is of what one
+    then sees."""
+    song = songs.song(ctx.session, ctx.school_id, song_id)
+    return SongRead.of(song, ctx.words, Variant(recast, do))
 
 
-@router.put("/songs/{song_id}/told", operation_id="tellSong")
-def put_told(song_id: UUID, body: ToldBody, call: Work) -> SongRead:
-    return SongRead.of(tell(call, song_id, body.model_dump()), call.words)
+@router.put("/songs/{song_id}/annotations", operation_id="annotateSong")
+def put_told(song_id: UUID, body: AnnotationsBody, ctx: Work) -> SongRead:
+    return SongRead.of(annotate(ctx, song_id, body.model_dump()), ctx.words)
 
 
 @router.put("/songs/{song_id}/about", operation_id="aboutSong")
-def put_about(song_id: UUID, body: AboutBody, call: Work) -> SongRead:
-    return SongRead.of(about(call, song_id, body.title, body.facts), call.words)
+def put_about(song_id: UUID, body: AboutBody, ctx: Work) -> SongRead:
+    return SongRead.of(about(ctx, song_id, body.title, body.facts), ctx.words)
 
 
 @router.get("/songs/{song_id}/insight", operation_id="songInsight")
-def get_insight(song_id: UUID, call: Work, recast: Recast = None, do: DoLetter = None) -> InsightRead:
-    song = songs.song(call.session, call.school_id, song_id)
-    twins = songs.of_title(call.session, call.school_id, song.title)
-    a = seen(song, Variant(recast, do), call.sequence.wording.minor)
-    return InsightRead.of(song, a, call.words, list(twins))
+def get_insight(song_id: UUID, ctx: Work, recast: Recast = None, do: DoLetter = None) -> InsightRead:
+    song = songs.song(ctx.session, ctx.school_id, song_id)
+    twins = songs.of_title(ctx.session, ctx.school_id, song.title)
+    a = seen(song, Variant(recast, do), ctx.sequence.wording.minor)
+    return InsightRead.of(song, a, ctx.words, list(twins))
 
 
 @router.get("/songs/{song_id}/keys", operation_id="songKeys")
 def get_keys(
     song_id: UUID,
-    call: Work,
+    ctx: Work,
     grade: Annotated[int, Query(ge=0, le=CHOIR)],
     purpose: Purpose = "voices",
     signs: Annotated[int, Query(ge=0, le=7)] = 1,
 ) -> list[KeyRead]:
     """The best keys for a grade and a purpose; `signs`: how many the class reads."""
-    song = songs.song(call.session, call.school_id, song_id)
+    song = songs.song(ctx.session, ctx.school_id, song_id)
     return [
-        KeyRead.of(advice, call.words) for advice in best_keys_for(analysis_of(song), grade, purpose, signs)
+        KeyRead.of(advice, ctx.words) for advice in best_keys_for(analysis_of(song), grade, purpose, signs)
     ]
 
 
 @router.delete("/songs/{song_id}", status_code=204, operation_id="removeSong")
-def delete_song(song_id: UUID, call: Work) -> None:
-    songs.song(call.session, call.school_id, song_id)
-    songs.remove(call.session, call.school_id, song_id)
+def delete_song(song_id: UUID, ctx: Work) -> None:
+    songs.song(ctx.session, ctx.school_id, song_id)
+    songs.remove(ctx.session, ctx.school_id, song_id)
 
 
 @router.get(
@@ -125,13 +137,13 @@ def delete_song(song_id: UUID, call: Work) -> None:
 )
 def get_file(
     song_id: UUID,
-    call: Work,
+    ctx: Work,
     kind: Annotated[Literal["musicxml", "abc", "mid"] | None, Query()] = None,
     recast: Recast = None,
     do: DoLetter = None,
 ) -> Response:
     """The file as it came, or written anew in another open format."""
-    song = songs.song(call.session, call.school_id, song_id)
+    song = songs.song(ctx.session, ctx.school_id, song_id)
     title = "".join(c if c.isalnum() or c in "-_." else "-" for c in song.filename).rsplit(".", 1)
     name = f"{title[0]}.{kind or title[-1]}"
     data = write_tune(seen(song, Variant(recast, do)).tune, name) if kind else song.source
@@ -143,8 +155,8 @@ def get_file(
 @router.get("/songs/{song_id}/score", operation_id="score", response_class=Response, responses=answers(SVG))
 def get_score(
     song_id: UUID,
-    call: Work,
-    house: OurHouse,
+    ctx: Work,
+    services: Provided,
     width: Annotated[int, Query(ge=600, le=4000)] = 2000,
     do: DoLetter = None,
     recast: Recast = None,
@@ -157,22 +169,24 @@ def get_score(
 
     `wall` has larger words; `layers` stand as lines of text between the staff and the words.
     """
-    song = songs.song(call.session, call.school_id, song_id)
-    a = seen(song, Variant(recast, do), call.sequence.wording.minor)
+    song = songs.song(ctx.session, ctx.school_id, song_id)
+    a = seen(song, Variant(recast, do), ctx.sequence.wording.minor)
     tune = a.tune
     encoded = lines and any(bar.line_end for bar in tune.bars)
-    svg = house.engraver.svg(mei(tune, under(a, layers, words, call.sequence.wording)), width, encoded, wall)
+    svg = services.engraver.svg(
+        mei(tune, under(a, layers, words, ctx.sequence.wording)), width, encoded, wall
+    )
     return Response(svg, media_type=SVG, headers={"Cache-Control": "private, max-age=600"})
 
 
 @router.get(
     "/songs/{song_id}/opening", operation_id="songOpening", response_class=Response, responses=answers(SVG)
 )
-def get_opening(song_id: UUID, call: Work, house: OurHouse) -> Response:
+def get_opening(song_id: UUID, ctx: Work, services: Provided) -> Response:
     """The first bars as a small picture that stands by itself, for the rows of the songbook."""
-    tune = analysis_of(songs.song(call.session, call.school_id, song_id)).tune
+    tune = analysis_of(songs.song(ctx.session, ctx.school_id, song_id)).tune
     music = mei(opening(tune, OPENING_BARS), Under(words=False))
-    picture = printable(house.engraver.strip(music, OPENING_WIDTH))
+    picture = printable(services.engraver.strip(music, OPENING_WIDTH))
     return Response(picture, media_type=SVG, headers=PICTURE)
 
 
@@ -184,8 +198,8 @@ def get_opening(song_id: UUID, call: Work, house: OurHouse) -> Response:
 )
 def get_print(
     song_id: UUID,
-    call: Work,
-    house: OurHouse,
+    ctx: Work,
+    services: Provided,
     do: DoLetter = None,
     recast: Recast = None,
     layers: Annotated[list[Layer], Query(max_length=8)] = [],  # noqa: B006  # FastAPI wants the default here
@@ -195,8 +209,8 @@ def get_print(
     paper: Paper = "A4",
 ) -> Response:
     """The song as PDF, as it is seen on the screen; without `facts` only what children read."""
-    song = songs.song(call.session, call.school_id, song_id)
-    variant, wording = Variant(recast, do), call.sequence.wording
+    song = songs.song(ctx.session, ctx.school_id, song_id)
+    variant, wording = Variant(recast, do), ctx.sequence.wording
     shown = under(seen(song, variant, wording.minor), layers, words, wording)
-    sheet = song_sheet(song, variant, shown, call.words, house.engraver, facts, mirrored)
-    return Response(house.printer.pdf([sheet], paper), media_type="application/pdf")
+    sheet = song_sheet(song, variant, shown, ctx.words, services.engraver, facts, mirrored)
+    return Response(services.printer.pdf([sheet], paper), media_type="application/pdf")

@@ -12,19 +12,19 @@ from kopje.api.deps import AtDesk, Work
 from kopje.api.problems import answers
 from kopje.api.schemas.base import Day
 from kopje.api.schemas.year import (
+    ArcOverridesBody,
     CalendarRead,
-    ChangeBody,
-    ChangeRead,
     ConcertBody,
     ConcertRead,
     GradeRead,
+    LessonChangeBody,
+    LessonChangeRead,
     PeriodsBody,
     SchoolYearRead,
     SpanRead,
     WayOutRead,
     WeekDayRead,
     WhereRead,
-    WishesBody,
     YearRead,
 )
 from kopje.core.sequence.concepts import CHOIR
@@ -39,105 +39,108 @@ OnDay = Annotated[Day | None, Query(examples=["2026-11-24"])]
 
 
 @router.get("/calendar", operation_id="calendar")
-def get_calendar(call: Work) -> CalendarRead:
-    return CalendarRead.of(school_calendar.calendar(call))
+def get_calendar(ctx: Work) -> CalendarRead:
+    return CalendarRead.of(school_calendar.calendar(ctx))
 
 
 @router.put("/calendar", operation_id="setCalendar")
 def put_calendar(body: PeriodsBody, desk: AtDesk) -> CalendarRead:
     terms, holidays = [one.value() for one in body.terms], [one.value() for one in body.holidays]
-    with desk.keep() as call:
-        found = school_calendar.set_periods(call, terms, holidays, body.cycle)
+    with desk.keep() as ctx:
+        found = school_calendar.set_periods(ctx, terms, holidays, body.cycle)
     plan_year.keep_up(desk)
     return CalendarRead.of(found)
 
 
 @router.post("/changes", status_code=201, operation_id="addChange")
-def post_change(body: ChangeBody, desk: AtDesk) -> list[ChangeRead]:
+def post_change(body: LessonChangeBody, desk: AtDesk) -> list[LessonChangeRead]:
     starts = time.fromisoformat(body.starts) if body.starts else None
     why, ids = body.why.strip(), body.section_ids
-    with desk.keep() as call:
-        rows = school_calendar.add_change(call, body.kind, body.day, starts, why, ids)
+    with desk.keep() as ctx:
+        rows = school_calendar.add_change(ctx, body.kind, body.day, starts, why, ids)
     plan_year.keep_up(desk)
-    return [ChangeRead.model_validate(row) for row in rows]
+    return [LessonChangeRead.model_validate(row) for row in rows]
 
 
 @router.delete("/changes/{change_id}", status_code=204, operation_id="removeChange")
 def delete_change(change_id: UUID, desk: AtDesk) -> None:
-    with desk.keep() as call:
-        school_calendar.remove_change(call, change_id)
+    with desk.keep() as ctx:
+        school_calendar.remove_change(ctx, change_id)
     plan_year.keep_up(desk)
 
 
 @router.post("/concerts", status_code=201, operation_id="addConcert")
-def post_concert(body: ConcertBody, call: Work) -> ConcertRead:
-    row = school_calendar.add_concert(call, body.name.strip(), body.day, body.section_ids, body.concepts)
+def post_concert(body: ConcertBody, ctx: Work) -> ConcertRead:
+    row = school_calendar.add_concert(ctx, body.name.strip(), body.day, body.section_ids, body.concepts)
     return ConcertRead.model_validate(row)
 
 
 @router.delete("/concerts/{concert_id}", status_code=204, operation_id="removeConcert")
-def delete_concert(concert_id: UUID, call: Work) -> None:
-    school_calendar.remove_concert(call, concert_id)
+def delete_concert(concert_id: UUID, ctx: Work) -> None:
+    school_calendar.remove_concert(ctx, concert_id)
 
 
 @router.get("/sections/{section_id}/year", operation_id="year")
-def get_year(section_id: UUID, call: Work) -> YearRead:
-    return YearRead.of(section_year.section_year(call, section_id), call.words)
+def get_year(section_id: UUID, ctx: Work) -> YearRead:
+    return YearRead.of(section_year.section_year(ctx, section_id), ctx.words)
 
 
 @router.post("/sections/{section_id}/year/fit", operation_id="fitYear")
 def post_fit(section_id: UUID, desk: AtDesk) -> YearRead:
     plan_year.fit(desk, section_id)
-    with desk.look() as call:
-        return get_year(section_id, call)
+    with desk.look() as ctx:
+        return get_year(section_id, ctx)
 
 
-@router.put("/sections/{section_id}/year/wishes", operation_id="wishYear")
-def put_wishes(section_id: UUID, body: WishesBody, desk: AtDesk) -> YearRead:
-    plan_year.wish(desk, section_id, [one.value() for one in body.wishes], body.reserve)
-    with desk.look() as call:
-        return get_year(section_id, call)
+@router.put("/sections/{section_id}/year/overrides", operation_id="overrideYear")
+def put_wishes(section_id: UUID, body: ArcOverridesBody, desk: AtDesk) -> YearRead:
+    plan_year.override(desk, section_id, [one.value() for one in body.overrides], body.reserve)
+    with desk.look() as ctx:
+        return get_year(section_id, ctx)
 
 
 @router.get("/sections/{section_id}/year/ways", operation_id="waysOut")
 def get_ways(section_id: UUID, desk: AtDesk) -> list[WayOutRead]:
     found = plan_year.ways(desk, section_id)
-    with desk.look() as call:
-        return [WayOutRead.of(way, call.words) for way in found]
+    with desk.look() as ctx:
+        return [WayOutRead.of(way, ctx.words) for way in found]
 
 
 @router.get("/year", operation_id="schoolYear")
-def get_school_year(call: Work) -> SchoolYearRead:
-    return SchoolYearRead.of(read_school_year.school_year(call), call.words)
+def get_school_year(ctx: Work) -> SchoolYearRead:
+    return SchoolYearRead.of(read_school_year.school_year(ctx), ctx.words)
 
 
 @router.get("/year/grade", operation_id="gradeYear")
-def get_grade(grade: Grade, call: Work, day: OnDay = None) -> GradeRead:
+def get_grade(grade: Grade, ctx: Work, day: OnDay = None) -> GradeRead:
     """Where the sections of a grade will be on a day (today without one)."""
-    on = day or call.today
-    found = whereabouts.whereabouts(call, grade, on)
-    said = call.words.say(whereabouts.drift(found))
-    rows = [WhereRead.of(where, call.words) for where in found]
+    on = day or ctx.today
+    found = whereabouts.whereabouts(ctx, grade, on)
+    said = ctx.words.say(whereabouts.drift(found))
+    rows = [WhereRead.of(where, ctx.words) for where in found]
     return GradeRead(grade=grade, day=on, sentence=said, sections=rows)
 
 
 @router.get("/week", operation_id="week")
-def get_week(call: Work, day: OnDay = None) -> list[WeekDayRead]:
+def get_week(ctx: Work, day: OnDay = None) -> list[WeekDayRead]:
     """What meets when in the week of a day, what is due in each lesson, what changes in the room."""
-    return [WeekDayRead.of(one, call.words) for one in read_week.week(call, day or call.today)]
+    return [WeekDayRead.of(one, ctx.words) for one in read_week.week(ctx, day or ctx.today)]
 
 
 @router.get(
     "/calendar.ics", operation_id="calendarFile", response_class=Response, responses=answers("text/calendar")
 )
-def get_ics(call: Work) -> Response:
+def get_ics(ctx: Work) -> Response:
     """Lessons and concerts of the year, for any calendar program."""
-    return Response(school_calendar.as_file(call), media_type="text/calendar",
-                    headers={"Content-Disposition": 'attachment; filename="kopje.ics"'})  # fmt: skip
+    return Response(
+        school_calendar.as_file(ctx),
+        media_type="text/calendar",
+        headers={"Content-Disposition": 'attachment; filename="kopje.ics"'},
+    )
 
 
 @router.post("/calendar/holidays", operation_id="readHolidays")
-def post_holidays(files: list[UploadFile], call: Work) -> list[SpanRead]:  # noqa: ARG001
+def post_holidays(files: list[UploadFile], ctx: Work) -> list[SpanRead]:  # noqa: ARG001
     """Holidays of a calendar file, to be looked at; nothing is kept yet."""
     return [
         SpanRead.model_validate(span)

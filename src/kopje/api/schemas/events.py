@@ -14,7 +14,7 @@ from kopje.core.ledger.marks import Help, Result, Voices
 from kopje.core.sequence.concepts import Way
 from kopje.core.sequence.phases import Purpose
 from kopje.usecases.room.settle_events import Aside
-from kopje.usecases.room.take_events import MOST, Answer, Told
+from kopje.usecases.room.take_events import MOST, Answer, ReportedEvent
 from kopje.words import Words
 
 Id = Annotated[UUID, Field(strict=False)]
@@ -60,10 +60,20 @@ class EventBody(Body):
     device: Id = Field(examples=["@device"])
     sequence: Annotated[int, Field(ge=0, le=2**53 - 1)] = Field(examples=["@sequence"])
 
-    def told(self) -> Told:
-        return Told(self.id, self.kind, self.section_id, self.lesson_id, self.clock, self.device, self.sequence,  # type: ignore[attr-defined]
-                    getattr(self, "child_id", None), getattr(self, "part_id", None), getattr(self, "target_id", None),
-                    self._body())  # fmt: skip
+    def reported(self) -> ReportedEvent:
+        return ReportedEvent(
+            self.id,
+            self.kind,  # type: ignore[attr-defined]
+            self.section_id,
+            self.lesson_id,
+            self.clock,
+            self.device,
+            self.sequence,
+            getattr(self, "child_id", None),
+            getattr(self, "part_id", None),
+            getattr(self, "target_id", None),
+            self._body(),
+        )
 
     def _body(self) -> dict[str, Any]:
         shared = {*EventBody.model_fields, "kind", "child_id", "part_id", "target_id"}
@@ -145,7 +155,8 @@ ONE_EVENT: TypeAdapter[Any] = TypeAdapter(OneEvent)
 
 
 class BatchBody(Body):
-    """Events in the order they were made. `sent`: the device's clock now, against which all of its moments are put right."""
+    """Events in the order they were made. `sent`: the device's clock now, against which all of its moments
+    are put right."""
 
     sent: Moment = Field(examples=["2026-11-24T09:12:05+00:00"])
     events: Annotated[list[OneEvent], Field(max_length=MOST)] = Field(examples=[["@event"]])
@@ -162,8 +173,12 @@ class AnswerRead(Read):
     @classmethod
     def of(cls, answer: Answer, words: Words) -> AnswerRead:
         reason = answer.reason
-        return cls(id=answer.id, outcome=answer.outcome, code=reason.code if reason else "",
-                   sentence=words.say(reason) if reason else "")  # fmt: skip
+        return cls(
+            id=answer.id,
+            outcome=answer.outcome,
+            code=reason.code if reason else "",
+            sentence=words.say(reason) if reason else "",
+        )
 
 
 class AsideRead(Read):
@@ -180,6 +195,14 @@ class AsideRead(Read):
 
     @classmethod
     def of(cls, one: Aside, words: Words) -> AsideRead:
-        told = one.told
-        return cls(id=one.id, kind=told.kind, section_id=told.section_id, lesson_id=told.lesson_id,
-                   child=one.child, clock=told.clock, sentence=words.say(one.reason), body=dict(told.body))  # fmt: skip
+        reported = one.reported
+        return cls(
+            id=one.id,
+            kind=reported.kind,
+            section_id=reported.section_id,
+            lesson_id=reported.lesson_id,
+            child=one.child,
+            clock=reported.clock,
+            sentence=words.say(one.reason),
+            body=dict(reported.body),
+        )

@@ -14,7 +14,7 @@ from kopje.core.ledger.marks import Help, Result, Voices
 from kopje.core.ledger.rota import Place
 from kopje.core.sequence.concepts import Way
 from kopje.usecases.ledger.read_hearing import Hearing
-from kopje.usecases.ledger.read_ledger import Evidence, Grid, Told
+from kopje.usecases.ledger.read_ledger import Evidence, Grid, StandingToday
 from kopje.words import Words
 
 Level = Literal["not_heard", "not_yet", "nearly", "once", "secure"]
@@ -48,9 +48,18 @@ class MarkRead(Read):
     @classmethod
     def of(cls, event: ClassEvent) -> MarkRead:
         b = event.body
-        return cls(id=UUID(event.id), child_id=UUID(event.child or ""), concept=b["concept"], way=b["way"],
-                   voices=b["voices"], help=b["help"], result=b["result"], day=event.day, moment=event.moment,
-                   off_day=event.off_day)  # fmt: skip
+        return cls(
+            id=UUID(event.id),
+            child_id=UUID(event.child or ""),
+            concept=b["concept"],
+            way=b["way"],
+            voices=b["voices"],
+            help=b["help"],
+            result=b["result"],
+            day=event.day,
+            moment=event.moment,
+            off_day=event.off_day,
+        )
 
 
 class HearingRead(Read):
@@ -64,10 +73,13 @@ class HearingRead(Read):
     @classmethod
     def of(cls, hearing: Hearing, words: Words) -> HearingRead:
         return cls(
-            concept=ConceptRead.of(hearing.concept, words), way=hearing.way, voices=hearing.voices, help=hearing.help,
+            concept=ConceptRead.of(hearing.concept, words),
+            way=hearing.way,
+            voices=hearing.voices,
+            help=hearing.help,
             queue=[PlaceRead.of(place, words) for place in hearing.queue],
             marks=[MarkRead.of(event) for event in hearing.marks],
-        )  # fmt: skip
+        )
 
 
 class ColumnRead(Read):
@@ -87,12 +99,17 @@ class WayRead(Read):
     sentence: str
 
     @classmethod
-    def of(cls, way: Way, told: Told, words: Words) -> WayRead:
-        return cls(way=way, level=told.standing.level, due=told.due, sentence=_said(told, words))
+    def of(cls, way: Way, standing_today: StandingToday, words: Words) -> WayRead:
+        return cls(
+            way=way,
+            level=standing_today.standing.level,
+            due=standing_today.due,
+            sentence=_said(standing_today, words),
+        )
 
 
-def _said(told: Told, words: Words) -> str:
-    return " ".join(words.say(reason) for reason in told.reasons)
+def _said(standing_today: StandingToday, words: Words) -> str:
+    return " ".join(words.say(reason) for reason in standing_today.reasons)
 
 
 class EvidenceRead(Read):
@@ -107,12 +124,17 @@ class EvidenceRead(Read):
 
     @classmethod
     def of(cls, e: Evidence, words: Words) -> EvidenceRead:
-        standing = e.told.standing
+        standing = e.standing_today.standing
         return cls(
-            child=e.child.name, concept=ConceptRead.of(e.concept, words), level=standing.level, partly=standing.partly,
-            due=e.told.due, sentence=_said(e.told, words), ways=[WayRead.of(way, told, words) for way, told in e.ways],
+            child=e.child.name,
+            concept=ConceptRead.of(e.concept, words),
+            level=standing.level,
+            partly=standing.partly,
+            due=e.standing_today.due,
+            sentence=_said(e.standing_today, words),
+            ways=[WayRead.of(way, standing_today, words) for way, standing_today in e.ways],
             marks=[MarkRead.of(mark) for mark in e.marks],
-        )  # fmt: skip
+        )
 
 
 class ChildRead(Read):
@@ -121,10 +143,9 @@ class ChildRead(Read):
 
 
 class LedgerRead(Read):
-    """`stones` are short, by concept: `0s 2n` says that the first child is secure and the third nearly. Letters: s secure,
-    d secure and due, o showed it once, e showed it once and due, n nearly, y not yet, p heard in one way only; no marks, no
-    letter.
-    """
+    """`stones` are short, by concept: `0s 2n` says that the first child is secure and the third nearly.
+    Letters: s secure, d secure and due, o showed it once, e showed it once and due, n nearly, y not yet, p
+    heard in one way only; no marks, no letter."""
 
     section: SectionRead
     children: list[ChildRead]
@@ -135,11 +156,16 @@ class LedgerRead(Read):
     def of(cls, grid: Grid, words: Words) -> LedgerRead:
         columns = [
             ColumnRead(
-                concept=ConceptRead.of(c.concept, words), answer=c.readiness.answer, sentence=words.say(c.readiness.reason),
-                heard=c.readiness.heard, secure=c.readiness.secure, named=c.named, declared=c.declared,
+                concept=ConceptRead.of(c.concept, words),
+                answer=c.readiness.answer,
+                sentence=words.say(c.readiness.reason),
+                heard=c.readiness.heard,
+                secure=c.readiness.secure,
+                named=c.named,
+                declared=c.declared,
             )
             for c in grid.columns
-        ]  # fmt: skip
+        ]
         children = [ChildRead(id=UUID(key), name=name) for key, name in grid.children]
         section = SectionRead.model_validate(grid.section)
         return cls(section=section, children=children, columns=columns, stones=grid.stones)

@@ -18,10 +18,10 @@ from kopje.core.planning.candidates import new_thing
 from kopje.core.planning.catalogue import activity
 from kopje.core.planning.lesson import Choice, Part
 from kopje.core.planning.template import available, slot_name
-from kopje.core.sequence.arcs import Due
 from kopje.core.sequence.concepts import Concept, ConceptKey, strand_name
 from kopje.core.sequence.phases import Purpose
-from kopje.core.songs.fit import Fit
+from kopje.core.sequence.section_state import Due
+from kopje.core.songs.suitability import Fit
 from kopje.store import tables
 from kopje.usecases.lessons.read_day import Entry
 from kopje.usecases.lessons.read_lesson import LessonView, PartView
@@ -104,17 +104,33 @@ class PartRead(Read):
         song = songs.get(UUID(part.material.song)) if part.material.song else None
         concept = words.sequence.by_key.get(part.choice.concept or "")
         return cls(
-            id=part.id, slot_id=part.slot, slot=words.say(slot_name(part.slot, section.grade)), role=part.role,
-            activity=item.key, title=item.title, kind=words.say(kind_name(item.kind)), energy=item.energy,
-            steps=spoken(item, song.title if song else None, concept, part.choice.purpose, section.name, words),
-            props=item.props, care=item.care, hears=item.hears, material=MaterialRead.model_validate(part.material),
-            song=SongBrief.of(song) if song else None, concept=ConceptRead.of(concept, words) if concept else None,
-            purpose=part.choice.purpose, minutes=part.minutes,
+            id=part.id,
+            slot_id=part.slot,
+            slot=words.say(slot_name(part.slot, section.grade)),
+            role=part.role,
+            activity=item.key,
+            title=item.title,
+            kind=words.say(kind_name(item.kind)),
+            energy=item.energy,
+            steps=spoken(
+                item, song.title if song else None, concept, part.choice.purpose, section.name, words
+            ),
+            props=item.props,
+            care=item.care,
+            hears=item.hears,
+            material=MaterialRead.model_validate(part.material),
+            song=SongBrief.of(song) if song else None,
+            concept=ConceptRead.of(concept, words) if concept else None,
+            purpose=part.choice.purpose,
+            minutes=part.minutes,
             new=words.say(new_thing(part.new, part.choice.concept)) if part.new else None,  # type: ignore[arg-type]
             new_kind=part.new,
-            left_over=part.left_over, pinned=part.pinned, tick=part.tick, rating=part.rating,
+            left_over=part.left_over,
+            pinned=part.pinned,
+            tick=part.tick,
+            rating=part.rating,
             reasons=ReasonRead.every(part.reasons, words),
-        )  # fmt: skip
+        )
 
 
 def spoken(
@@ -123,8 +139,10 @@ def spoken(
     """The steps with names filled in; before a concept is presented its name is not used."""
     named = concept.name if concept and purpose != "prepare" else words.word("the_new_sound")
     filling = {
-        "song": f"“{song}”" if song else words.word("the_song"), "concept": named, "section": section,
-    }  # fmt: skip
+        "song": f"“{song}”" if song else words.word("the_song"),
+        "concept": named,
+        "section": section,
+    }
     return [step.format(**filling) for step in item.steps]
 
 
@@ -152,13 +170,23 @@ class LessonRead(Read):
     def of(cls, lesson: LessonView, songs: Songs, words: Words) -> LessonRead:
         section = SectionRead.model_validate(lesson.section)
         return cls(
-            id=lesson.id, section=section, day=lesson.day, starts=f"{lesson.starts:%H:%M}", number=lesson.number,
-            minutes=lesson.minutes, planned_minutes=sum(part.minutes for part in lesson.parts),
-            available=available(lesson.minutes, len(lesson.parts)), state=lesson.state, status=lesson.status,
-            version=lesson.version, started=lesson.started, note=lesson.note, last_note=lesson.last_note,
+            id=lesson.id,
+            section=section,
+            day=lesson.day,
+            starts=f"{lesson.starts:%H:%M}",
+            number=lesson.number,
+            minutes=lesson.minutes,
+            planned_minutes=sum(part.minutes for part in lesson.parts),
+            available=available(lesson.minutes, len(lesson.parts)),
+            state=lesson.state,
+            status=lesson.status,
+            version=lesson.version,
+            started=lesson.started,
+            note=lesson.note,
+            last_note=lesson.last_note,
             unmet=ReasonRead.every(lesson.unmet, words),
             parts=[PartRead.of(part, songs, words, section) for part in lesson.parts],
-        )  # fmt: skip
+        )
 
 
 class ContourRead(Read):
@@ -172,8 +200,14 @@ class ContourRead(Read):
     @classmethod
     def of(cls, part: PartView) -> ContourRead:
         item = activity(part.choice.activity)
-        return cls(title=item.title, minutes=part.minutes, energy=item.energy, new=bool(part.new),
-                   left_over=part.left_over, tick=part.tick)  # fmt: skip
+        return cls(
+            title=item.title,
+            minutes=part.minutes,
+            energy=item.energy,
+            new=bool(part.new),
+            left_over=part.left_over,
+            tick=part.tick,
+        )
 
 
 class LessonBrief(Read):
@@ -199,9 +233,14 @@ class AheadRead(Read):
     @classmethod
     def of(cls, at: LessonTime, entry: Entry, parts: Iterable[PartView]) -> AheadRead:
         return cls(
-            day=at.day, starts=f"{at.starts:%H:%M}", number=at.number, lesson_id=entry.lesson_id, state=entry.state,
-            left_over=entry.left_over, parts=[ContourRead.of(part) for part in parts],
-        )  # fmt: skip
+            day=at.day,
+            starts=f"{at.starts:%H:%M}",
+            number=at.number,
+            lesson_id=entry.lesson_id,
+            state=entry.state,
+            left_over=entry.left_over,
+            parts=[ContourRead.of(part) for part in parts],
+        )
 
 
 class EntryRead(Read):
@@ -214,9 +253,12 @@ class EntryRead(Read):
     @classmethod
     def of(cls, entry: Entry) -> EntryRead:
         return cls(
-            section=SectionRead.model_validate(entry.section), starts=f"{entry.starts:%H:%M}",
-            lesson_id=entry.lesson_id, state=entry.state, left_over=entry.left_over,
-        )  # fmt: skip
+            section=SectionRead.model_validate(entry.section),
+            starts=f"{entry.starts:%H:%M}",
+            lesson_id=entry.lesson_id,
+            state=entry.state,
+            left_over=entry.left_over,
+        )
 
 
 class DayRead(Read):
@@ -238,9 +280,11 @@ class DueRead(Read):
     @classmethod
     def of(cls, item: Due, words: Words) -> DueRead:
         return cls(
-            concept=ConceptRead.of(item.concept, words), purpose=item.purpose,
-            reasons=ReasonRead.every(item.reasons, words), phase=item.phase.word if item.phase else item.purpose,
-        )  # fmt: skip
+            concept=ConceptRead.of(item.concept, words),
+            purpose=item.purpose,
+            reasons=ReasonRead.every(item.reasons, words),
+            phase=item.phase.word if item.phase else item.purpose,
+        )
 
 
 class OverviewRead(Read):
@@ -264,15 +308,23 @@ class OverviewRead(Read):
         open_, last = now.open, o.last
         state = "running" if now.facts.running else "planned"
         return cls(
-            section=SectionRead.model_validate(now), roll=now.roll, lessons_done=len(now.facts.over),
-            meets=[MeetsRead(weekday=m.weekday, starts=f"{m.starts:%H:%M}") for m in now.calendar.meetings.get(now.id, ())],
-            secure=[ConceptRead.of(c, words) for c in heard], declared_only=len(o.secure) - len(heard),
+            section=SectionRead.model_validate(now),
+            roll=now.roll,
+            lessons_done=len(now.facts.over),
+            meets=[
+                MeetsRead(weekday=m.weekday, starts=f"{m.starts:%H:%M}")
+                for m in now.calendar.meetings.get(now.id, ())
+            ],
+            secure=[ConceptRead.of(c, words) for c in heard],
+            declared_only=len(o.secure) - len(heard),
             due=[DueRead.of(item, words) for item in o.due],
             open_lesson=_brief(open_.id, open_.day, state, parts) if open_ else None,
             last_lesson=_brief(UUID(last.id), last.day, "done", parts) if last else None,
-            ahead=[AheadRead.of(at, entry, parts.get(entry.lesson_id, ()) if entry.lesson_id else ())
-                   for at, entry in o.ahead],
-        )  # fmt: skip
+            ahead=[
+                AheadRead.of(at, entry, parts.get(entry.lesson_id, ()) if entry.lesson_id else ())
+                for at, entry in o.ahead
+            ],
+        )
 
 
 class MeetsRead(Read):
@@ -298,10 +350,13 @@ class FitRead(Read):
     @classmethod
     def of(cls, fit: Fit, song: tables.Song, words: Words) -> FitRead:
         return cls(
-            song=SongBrief.of(song), allowed=fit.allowed, sentence=in_one_breath(fit.verdict.reasons, words),
-            reasons=ReasonRead.every(fit.verdict.reasons, words), key=str(fit.key.do) if fit.key else None,
+            song=SongBrief.of(song),
+            allowed=fit.allowed,
+            sentence=in_one_breath(fit.verdict.reasons, words),
+            reasons=ReasonRead.every(fit.verdict.reasons, words),
+            key=str(fit.key.do) if fit.key else None,
             lessons_met=fit.met.lessons,
-        )  # fmt: skip
+        )
 
 
 class AlternativeRead(Read):
@@ -322,19 +377,26 @@ class AlternativeRead(Read):
         concept = words.sequence.by_key.get(part.choice.concept or "")
         song_id = UUID(part.choice.song) if part.choice.song else None
         return cls(
-            activity=part.activity.key, title=part.activity.title, kind=words.say(kind_name(part.activity.kind)),
-            energy=part.activity.energy, song_id=song_id, song_title=songs[song_id].title if song_id else None,
-            concept=ConceptRead.of(concept, words) if concept else None, purpose=part.choice.purpose,
-            minutes=part.minutes, new=words.say(new_thing(part.new, part.choice.concept)) if part.new else None,
+            activity=part.activity.key,
+            title=part.activity.title,
+            kind=words.say(kind_name(part.activity.kind)),
+            energy=part.activity.energy,
+            song_id=song_id,
+            song_title=songs[song_id].title if song_id else None,
+            concept=ConceptRead.of(concept, words) if concept else None,
+            purpose=part.choice.purpose,
+            minutes=part.minutes,
+            new=words.say(new_thing(part.new, part.choice.concept)) if part.new else None,
             reasons=ReasonRead.every(part.reasons, words),
-        )  # fmt: skip
+        )
 
 
 Version = Annotated[int, Field(ge=0, le=2**31 - 1)]
 
 
 class ProposeBody(Body):
-    """Which lesson: the next one without a day. `version`: of the lesson as it was seen, 0 where there was none."""
+    """Which lesson: the next one without a day. `version`: of the lesson as it was seen, 0 where there was
+    none."""
 
     day: Day | None = Field(default=None, examples=[None])
     starts: Annotated[str, Field(pattern=r"^([01]\d|2[0-3]):[0-5]\d$")] | None = Field(
@@ -362,9 +424,11 @@ class SwapBody(Body):
 
     def value(self) -> Choice:
         return Choice(
-            self.activity, str(self.song_id) if self.song_id else None,
-            ConceptKey(self.concept) if self.concept else None, self.purpose,
-        )  # fmt: skip
+            self.activity,
+            str(self.song_id) if self.song_id else None,
+            ConceptKey(self.concept) if self.concept else None,
+            self.purpose,
+        )
 
 
 class PinBody(Body):

@@ -44,9 +44,13 @@ class SectionBody(Body):
 
     def value(self) -> NewSection:
         return NewSection(
-            self.name.strip(), self.grade, self.minutes, tuple(self.names.splitlines()),
-            tuple(meeting.value() for meeting in self.meetings), self.declare_earlier,
-        )  # fmt: skip
+            self.name.strip(),
+            self.grade,
+            self.minutes,
+            tuple(self.names.splitlines()),
+            tuple(meeting.value() for meeting in self.meetings),
+            self.declare_earlier,
+        )
 
 
 class FirstRunBody(Body):

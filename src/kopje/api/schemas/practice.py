@@ -6,7 +6,7 @@ from uuid import UUID
 
 from kopje.api.schemas.base import Read
 from kopje.core.music.degree import Degree, Do
-from kopje.core.practice.drills import Call, counted_tones
+from kopje.core.practice.drills import EchoPhrase, counted_tones
 from kopje.core.practice.games import Masked, least_right, luck
 from kopje.usecases.songs.guess_songs import Guessing
 
@@ -22,36 +22,40 @@ class PlayedRead(Read):
     @classmethod
     def of(cls, degree: Degree | None, beats: float, do: Do) -> PlayedRead:
         pitch = do.sounding(degree) if degree else None
-        return cls(degree=str(degree) if degree else None, pitch=str(pitch) if pitch else None,
-                   midi=pitch.midi if pitch else None, beats=beats)  # fmt: skip
+        return cls(
+            degree=str(degree) if degree else None,
+            pitch=str(pitch) if pitch else None,
+            midi=pitch.midi if pitch else None,
+            beats=beats,
+        )
 
 
-class CallRead(Read):
+class EchoRead(Read):
     tones: list[PlayedRead]
     bar: int
     home: bool
 
     @classmethod
-    def of(cls, call: Call, do: Do) -> CallRead:
+    def of(cls, phrase: EchoPhrase, do: Do) -> EchoRead:
         return cls(
-            tones=[PlayedRead.of(t.degree, float(t.beats), do) for t in call.tones],
-            bar=call.bar,
-            home=call.home,
+            tones=[PlayedRead.of(t.degree, float(t.beats), do) for t in phrase.tones],
+            bar=phrase.bar,
+            home=phrase.home,
         )
 
 
-class RowsRead(Read):
+class TonePatternsRead(Read):
     """Rows of tones with their number and the seconds they take at the tempo asked for."""
 
-    rows: list[list[PlayedRead]]
+    tone_patterns: list[list[PlayedRead]]
     tones: int
     seconds: int
 
     @classmethod
-    def of(cls, rows: tuple[tuple[Degree, ...], ...], do: Do, tempo: int) -> RowsRead:
-        tones, minutes = counted_tones(rows, tempo)
-        found = [[PlayedRead.of(degree, 1.0, do) for degree in row] for row in rows]
-        return cls(rows=found, tones=tones, seconds=round(minutes * 60))
+    def of(cls, tone_patterns: tuple[tuple[Degree, ...], ...], do: Do, tempo: int) -> TonePatternsRead:
+        tones, minutes = counted_tones(tone_patterns, tempo)
+        found = [[PlayedRead.of(degree, 1.0, do) for degree in row] for row in tone_patterns]
+        return cls(tone_patterns=found, tones=tones, seconds=round(minutes * 60))
 
 
 class MaskedRead(Read):
@@ -68,8 +72,8 @@ class MaskedRead(Read):
 
 
 class TrialsRead(Read):
-    """Answers in order: `as_written`, `parallel` or `half`. `luck`: the share of clever guessers with all right; `least`: right
-    answers from which luck is under 5 %, null where even all are not."""
+    """Answers in order: `as_written`, `parallel` or `half`. `luck`: the share of clever guessers with all
+    right; `least`: right answers from which luck is under 5 %, null where even all are not."""
 
     answers: list[str]
     luck: float
@@ -78,8 +82,11 @@ class TrialsRead(Read):
     @classmethod
     def of(cls, found: tuple[int, ...], names: tuple[str, ...]) -> TrialsRead:
         count = len(found)
-        return cls(answers=[names[one] for one in found], luck=round(float(luck(count, count, len(names))), 4),
-                   least=least_right(count, len(names)))  # fmt: skip
+        return cls(
+            answers=[names[one] for one in found],
+            luck=round(float(luck(count, count, len(names))), 4),
+            least=least_right(count, len(names)),
+        )
 
 
 class ClueRead(Read):

@@ -59,14 +59,19 @@ class RosterRead(Read):
         return cls(
             sections=[
                 RosterSectionBody(
-                    name=one.name, grade=one.grade if one.grade is not None else guessed_grade(one.name), minutes=one.minutes or 30,
-                    meetings=[RosterMeeting(weekday=m.weekday, starts=f"{m.starts:%H:%M}", minutes=m.minutes) for m in one.meetings],
+                    name=one.name,
+                    grade=one.grade if one.grade is not None else guessed_grade(one.name),
+                    minutes=one.minutes or 30,
+                    meetings=[
+                        RosterMeeting(weekday=m.weekday, starts=f"{m.starts:%H:%M}", minutes=m.minutes)
+                        for m in one.meetings
+                    ],
                     children=one.children[:120],
                 )
                 for one in found.sections.values()
             ],
             problems=[RosterProblem(row=row, sentence=words.say(said)) for row, said in found.problems],
-        )  # fmt: skip
+        )
 
 
 class KeptRead(Read):
@@ -91,7 +96,8 @@ class ChildDetail(Read):
 
 
 class StepRead(Read):
-    """What becomes of a section in the next school year; `was` empty: it begins, `becomes` empty: its children leave."""
+    """What becomes of a section in the next school year; `was` empty: it begins, `becomes` empty: its
+    children leave."""
 
     was: str
     becomes: str

@@ -42,10 +42,27 @@ class ConceptBody(Body):
 class SequenceBody(Body):
     name: Annotated[str, Field(min_length=1, max_length=120, pattern=r"\S")] = Field(examples=["Ours"])
     concepts: Annotated[list[ConceptBody], Field(max_length=500)] = Field(
-        examples=[[{"key": "so-mi", "name": "so and mi", "strand": "melody", "grade": 1, "sign": "so mi", "needs": [], "elements": [],
-                    "degrees": ["so", "mi"], "meters": [], "tone_sets": [], "resting": None, "ways": ["sing"], "core": True,
-                    "prompt": ""}]]
-    )  # fmt: skip
+        examples=[
+            [
+                {
+                    "key": "so-mi",
+                    "name": "so and mi",
+                    "strand": "melody",
+                    "grade": 1,
+                    "sign": "so mi",
+                    "needs": [],
+                    "elements": [],
+                    "degrees": ["so", "mi"],
+                    "meters": [],
+                    "tone_sets": [],
+                    "resting": None,
+                    "ways": ["sing"],
+                    "core": True,
+                    "prompt": "",
+                }
+            ]
+        ]
+    )
 
     def value(self) -> Sequence:
         rows = [

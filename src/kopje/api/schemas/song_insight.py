@@ -12,11 +12,11 @@ from kopje.api.schemas.base import Body, Read
 from kopje.api.schemas.songs import phrase_bars
 from kopje.core.analysis.analysis import Analysis
 from kopje.core.analysis.difficulty import difficulty
+from kopje.core.analysis.melodic_turns import skeleton, turns
 from kopje.core.analysis.motion import motion
 from kopje.core.analysis.relations import relations
 from kopje.core.analysis.repairs import How, repairs
-from kopje.core.analysis.sung import sums, sung
-from kopje.core.analysis.turns import skeleton, turns
+from kopje.core.analysis.text_setting import sums, sung_syllables
 from kopje.core.songs.keys import KeyAdvice
 from kopje.store import tables
 from kopje.words import Words
@@ -25,8 +25,8 @@ MOST_TURNS = 12
 
 
 class PhraseRead(Read):
-    """A phrase: its bars, home, and tones without repeats (all, and those on strong beats); `relation`: how it differs from the
-    earlier one it is like."""
+    """A phrase: its bars, home, and tones without repeats (all, and those on strong beats); `relation`: how
+    it differs from the earlier one it is like."""
 
     label: str
     first_bar: int
@@ -66,7 +66,7 @@ class TwinRead(Read):
     bars: int
 
 
-class SungRead(Read):
+class SungSyllableRead(Read):
     """A syllable of a verse with the rest of its word and the tones it is sung on."""
 
     verse: int
@@ -86,11 +86,12 @@ class VerseRead(Read):
 
 
 class InsightRead(Read):
-    """`phrases_from`: the teacher's word, the file's marks, or equal spans; `heard_bars`: where they begin as the tune suggests."""
+    """`phrases_from`: the teacher's word, the file's marks, or equal spans; `heard_bars`: where they begin
+    as the tune suggests."""
 
     phrases_from: Literal["told", "marks", "spans"]
     heard_bars: list[int]
-    sung: list[SungRead]
+    sung_syllables: list[SungSyllableRead]
     verses: list[VerseRead]
     phrases: list[PhraseRead]
     turns: list[TurnRead]
@@ -103,22 +104,43 @@ class InsightRead(Read):
         return cls(
             phrases_from=a.phrases_from,
             heard_bars=list(dict.fromkeys(phrase_bars(a, heard=True))),
-            sung=[
-                SungRead(verse=s.verse, text=s.text, before=s.before, after=s.after, bar=s.bar, note=s.note,
-                         tones=[str(tone) for tone in s.tones])
-                for s in sung(a)
+            sung_syllables=[
+                SungSyllableRead(
+                    verse=s.verse,
+                    text=s.text,
+                    before=s.before,
+                    after=s.after,
+                    bar=s.bar,
+                    note=s.note,
+                    tones=[str(tone) for tone in s.tones],
+                )
+                for s in sung_syllables(a)
             ],
-            verses=[VerseRead(verse=v.verse, syllables=v.syllables, tones=v.tones, sentence=words.say(v.reason)) for v in sums(a)],
+            verses=[
+                VerseRead(verse=v.verse, syllables=v.syllables, tones=v.tones, sentence=words.say(v.reason))
+                for v in sums(a)
+            ],
             phrases=_phrases(a, words),
-            turns=[TurnRead(tones=[str(tone) for tone in turn.tones], bars=list(turn.bars)) for turn in turns(a)[:MOST_TURNS]],
-            difficulty=[AxisRead(name=x.name, step=x.step, why=words.say(x.why)) for x in difficulty(a)],
-            repairs=[RepairRead(bar=way.bar, how=way.how, sentence=words.say(way.reason)) for way in repairs(a.tune)],
-            twins=[
-                TwinRead(id=twin.id, tone_set_name=twin.shown.get("tone_set_name"), meter=twin.shown.get("meter", ""),
-                         bars=twin.shown.get("bars_long", 0))
-                for twin in twins if twin.id != song.id
+            turns=[
+                TurnRead(tones=[str(tone) for tone in turn.tones], bars=list(turn.bars))
+                for turn in turns(a)[:MOST_TURNS]
             ],
-        )  # fmt: skip
+            difficulty=[AxisRead(name=x.name, step=x.step, why=words.say(x.why)) for x in difficulty(a)],
+            repairs=[
+                RepairRead(bar=way.bar, how=way.how, sentence=words.say(way.reason))
+                for way in repairs(a.tune)
+            ],
+            twins=[
+                TwinRead(
+                    id=twin.id,
+                    tone_set_name=twin.summary.get("tone_set_name"),
+                    meter=twin.summary.get("meter", ""),
+                    bars=twin.summary.get("bars_long", 0),
+                )
+                for twin in twins
+                if twin.id != song.id
+            ],
+        )
 
 
 def _phrases(a: Analysis, words: Words) -> list[PhraseRead]:
@@ -128,12 +150,18 @@ def _phrases(a: Analysis, words: Words) -> list[PhraseRead]:
         bars = bars_of(a, phrase)
         found.append(
             PhraseRead(
-                label=phrase.label, first_bar=bars[0] if bars else 0, last_bar=bars[-1] if bars else 0,
-                do=str(home.do) if home.do else None, resting_tone=home.resting, tonality=home.name,
-                skeleton=[str(tone) for tone in skeleton(a, index)], strong=[str(tone) for tone in skeleton(a, index, strong=True)],
-                motion=motion(a.timeline, (phrase,)), relation=related.get(index),
+                label=phrase.label,
+                first_bar=bars[0] if bars else 0,
+                last_bar=bars[-1] if bars else 0,
+                do=str(home.do) if home.do else None,
+                resting_tone=home.resting,
+                tonality=home.name,
+                skeleton=[str(tone) for tone in skeleton(a, index)],
+                strong=[str(tone) for tone in skeleton(a, index, strong=True)],
+                motion=motion(a.timeline, (phrase,)),
+                relation=related.get(index),
             )
-        )  # fmt: skip
+        )
     return found
 
 

@@ -26,19 +26,27 @@ class SongRow(Read):
     meter: str
     bars: int
     contour: list[int]
-    ours: bool
+    shipped: bool
     problems: int
     lessons: int
     reasons: list[str]
 
     @classmethod
     def of(cls, found: Answered, words: Words) -> SongRow:
-        song, shown = found.song, found.song.shown
+        song, summary = found.song, found.song.summary
         return cls(
-            id=song.id, title=song.title, tone_set=shown.get("tone_set", []), tone_set_name=shown.get("tone_set_name"),
-            meter=shown.get("meter", ""), bars=shown.get("bars_long", 0), contour=shown.get("contour", []),
-            ours=song.ours, problems=shown.get("problems", 0), lessons=song.lessons, reasons=[words.say(reason) for reason in found.reasons],
-        )  # fmt: skip
+            id=song.id,
+            title=song.title,
+            tone_set=summary.get("tone_set", []),
+            tone_set_name=summary.get("tone_set_name"),
+            meter=summary.get("meter", ""),
+            bars=summary.get("bars_long", 0),
+            contour=summary.get("contour", []),
+            shipped=song.shipped,
+            problems=summary.get("problems", 0),
+            lessons=song.lessons,
+            reasons=[words.say(reason) for reason in found.reasons],
+        )
 
 
 class SongPage(Read):

@@ -33,8 +33,14 @@ class ImportedRead(Read):
 
     @classmethod
     def of(cls, one: Imported, words: Words) -> ImportedRead:
-        return cls(filename=one.filename, title=one.title, song_id=one.song_id, already=one.already,
-                   message=words.say(one.said) if one.said else "", problems=one.problems)  # fmt: skip
+        return cls(
+            filename=one.filename,
+            title=one.title,
+            song_id=one.song_id,
+            already=one.already,
+            message=words.say(one.said) if one.said else "",
+            problems=one.problems,
+        )
 
 
 class ImportRead(Read):
@@ -104,7 +110,8 @@ class DraftRead(Read):
 
 
 class SoundRead(Read):
-    """One attack, for playing and pointing: printed note, bar, onset and length in quarters, its phrase (from 0)."""
+    """One attack, for playing and pointing: printed note, bar, onset and length in quarters, its phrase
+    (from 0)."""
 
     note: int
     bar: int
@@ -116,8 +123,9 @@ class SoundRead(Read):
     phrase: int
 
 
-class ToldBody(Body):
-    """The teacher's word; null and empty are worked out. `phrases`: the bars in which phrases begin, after the first."""
+class AnnotationsBody(Body):
+    """The teacher's word; null and empty are worked out. `phrases`: the bars in which phrases begin, after
+    the first."""
 
     do: Annotated[str, Field(max_length=3, pattern=r"^[A-G](#|b)?$")] | None = Field(
         default=None, examples=["F"]
@@ -140,7 +148,7 @@ class ToldBody(Body):
     )
 
 
-class ToldRead(Read):
+class AnnotationsRead(Read):
     do: str | None = None
     resting: str | None = None
     beat: str | None = None
@@ -165,7 +173,7 @@ class OwnRead(Read):
 class SongRead(Read):
     id: UUID
     title: str
-    ours: bool
+    shipped: bool
     facts: dict[str, str]
     meters: list[str]
     bars: int
@@ -185,7 +193,7 @@ class SongRead(Read):
     motion: dict[str, int]
     form: str
     phrase_bars: list[int]
-    told: ToldRead
+    annotations: AnnotationsRead
     own: OwnRead
     problems: list[ProblemRead]
     ladder: list[RungRead]
@@ -205,20 +213,41 @@ class SongRead(Read):
         aloud = as_sung(song, wording.minor) if variant == AS_IT_IS else a
         low, high = a.range or (None, None)
         return cls(
-            id=song.id, title=song.title, ours=song.ours, facts=song.facts,
-            meters=list(dict.fromkeys(str(bar.meter) for bar in a.tune.bars)), bars=a.tune.bars[-1].number,
-            seconds=minutes_and_seconds(a), do=str(a.tonality.do) if a.tonality.do else None,
-            resting_tone=a.tonality.resting, tonality=a.tonality.name,
-            confidence=round(float(a.tonality.confidence), 2), reasons=ReasonRead.every(a.tonality.reasons, words),
-            tone_set=[str(d) for d in a.tone_set], tone_set_name=a.tone_set_name,
-            low=str(low) if low else None, high=str(high) if high else None,
-            final=str(a.final) if a.final else None, elements=_elements(a, words), unnamed=_unnamed(a),
-            motion=a.motion, form=a.form, phrase_bars=phrase_bars(a), told=ToldRead(**(song.told or {})), own=own(song, wording),
+            id=song.id,
+            title=song.title,
+            shipped=song.shipped,
+            facts=song.facts,
+            meters=list(dict.fromkeys(str(bar.meter) for bar in a.tune.bars)),
+            bars=a.tune.bars[-1].number,
+            seconds=minutes_and_seconds(a),
+            do=str(a.tonality.do) if a.tonality.do else None,
+            resting_tone=a.tonality.resting,
+            tonality=a.tonality.name,
+            confidence=round(float(a.tonality.confidence), 2),
+            reasons=ReasonRead.every(a.tonality.reasons, words),
+            tone_set=[str(d) for d in a.tone_set],
+            tone_set_name=a.tone_set_name,
+            low=str(low) if low else None,
+            high=str(high) if high else None,
+            final=str(a.final) if a.final else None,
+            elements=_elements(a, words),
+            unnamed=_unnamed(a),
+            motion=a.motion,
+            form=a.form,
+            phrase_bars=phrase_bars(a),
+            annotations=AnnotationsRead(**(song.annotations or {})),
+            own=own(song, wording),
             problems=[ProblemRead.of(p, words) for p in a.problems],
-            ladder=[RungRead(**rung) for rung in ladder(aloud)], words={tone: list(said) for tone, said in a.words.items()}, sounds=heard(a, aloud),
-            tempo=float(a.tune.tempo) if a.tune.tempo else None, beat=float(a.tune.bars[0].meter.beat),
-            beats=a.tune.bars[0].meter.beats, pickup=float(a.tune.pickup), starting=starting(aloud), tonic=tonic(aloud),
-        )  # fmt: skip
+            ladder=[RungRead(**rung) for rung in ladder(aloud)],
+            words={tone: list(said) for tone, said in a.words.items()},
+            sounds=heard(a, aloud),
+            tempo=float(a.tune.tempo) if a.tune.tempo else None,
+            beat=float(a.tune.bars[0].meter.beat),
+            beats=a.tune.bars[0].meter.beats,
+            pickup=float(a.tune.pickup),
+            starting=starting(aloud),
+            tonic=tonic(aloud),
+        )
 
 
 def heard(a: Analysis, aloud: Analysis) -> list[SoundRead]:
@@ -227,16 +256,23 @@ def heard(a: Analysis, aloud: Analysis) -> list[SoundRead]:
     phrase = {index: n for n, p in enumerate(a.phrases) for index in range(p.first, p.stop)}
     return [
         SoundRead(
-            note=s.note, bar=s.bar, onset=float(s.onset), length=float(s.duration), midi=sounding.get(s.note),
-            pitch=str(s.pitch) if s.pitch else None, degree=str(a.degree(s) or "") or None, phrase=phrase.get(index, 0),
+            note=s.note,
+            bar=s.bar,
+            onset=float(s.onset),
+            length=float(s.duration),
+            midi=sounding.get(s.note),
+            pitch=str(s.pitch) if s.pitch else None,
+            degree=str(a.degree(s) or "") or None,
+            phrase=phrase.get(index, 0),
         )
         for index, s in enumerate(a.timeline)
         if s.attack
-    ]  # fmt: skip
+    ]
 
 
 def phrase_bars(a: Analysis, heard: bool = False) -> list[int]:
-    """In which bar each phrase begins; an upbeat belongs to the bar it leads to. `heard`: as the tune itself suggests."""
+    """In which bar each phrase begins; an upbeat belongs to the bar it leads to. `heard`: as the tune itself
+    suggests."""
     firsts = (a.timeline[phrase.first] for phrase in (a.phrases_heard if heard else a.phrases))
     return [first.bar + (first.bar == 0 or first.place > 0) for first in firsts]
 
@@ -244,16 +280,26 @@ def phrase_bars(a: Analysis, heard: bool = False) -> list[int]:
 def own(song: tables.Song, words: Wording) -> OwnRead:
     a = own_analysis(song, words.minor)
     t = a.tonality
-    return OwnRead(do=str(t.do) if t.do else None, resting_tone=t.resting, tonality=t.name,
-                   confidence=round(float(t.confidence), 2), form=a.form)  # fmt: skip
+    return OwnRead(
+        do=str(t.do) if t.do else None,
+        resting_tone=t.resting,
+        tonality=t.name,
+        confidence=round(float(t.confidence), 2),
+        form=a.form,
+    )
 
 
 def _elements(a: Analysis, words: Words) -> list[ElementRead]:
     return [
-        ElementRead(key=k, name=words.say(figure_name(k)), spoken=spoken(k, words.sequence.wording.rhythm), count=n,
-                    bars=list(bars))
+        ElementRead(
+            key=k,
+            name=words.say(figure_name(k)),
+            spoken=spoken(k, words.sequence.wording.rhythm),
+            count=n,
+            bars=list(bars),
+        )
         for k, n, bars in a.element_rows
-    ]  # fmt: skip
+    ]
 
 
 def _unnamed(a: Analysis) -> list[ElementRead]:

@@ -8,8 +8,8 @@ from pydantic import Field
 
 from kopje.api.schemas.base import Body, Read
 from kopje.core.music.rhythm_syllables import RhythmSystem
-from kopje.core.sequence.arcs import PURPOSES
 from kopje.core.sequence.phases import MODELS
+from kopje.core.sequence.section_state import PURPOSES
 from kopje.core.sequence.wording import Names, Wording
 
 ModelKey = Literal["prepare-present-practise", "make-invent-understand", "listen-to-create"]
@@ -49,7 +49,8 @@ class ModelRead(Read):
 
 
 class WordsRead(Read):
-    """`phases`: the word for each stretch of an arc, as the page shows it: prepare, present, practise, warm, assess."""
+    """`phases`: the word for each stretch of an arc, as the page shows it: prepare, present, practise, warm,
+    assess."""
 
     so: str
     ti: str
@@ -74,8 +75,17 @@ class WordsRead(Read):
             )
             for m in MODELS.values()
         ]
-        return cls(so=w.so, ti=w.ti, names=w.names, rhythm=w.rhythm, minor=w.minor, model=w.model,
-                   phase_words=dict(w.phase_words), phases={p: w.phases.word(p) for p in PURPOSES}, models=models)  # fmt: skip
+        return cls(
+            so=w.so,
+            ti=w.ti,
+            names=w.names,
+            rhythm=w.rhythm,
+            minor=w.minor,
+            model=w.model,
+            phase_words=dict(w.phase_words),
+            phases={p: w.phases.word(p) for p in PURPOSES},
+            models=models,
+        )
 
 
 Bar = Literal["C", "D", "E", "F", "F#", "G", "A", "Bb", "B"]

@@ -15,7 +15,7 @@ from kopje.core.planning.calendar import Span, available_minutes
 from kopje.core.planning.year.arcs import Arc, YearPlan
 from kopje.core.planning.year.ways import WayOut
 from kopje.usecases.setup.school_calendar import Calendar
-from kopje.usecases.year.plan_year import NewWish
+from kopje.usecases.year.plan_year import NewArcOverride
 from kopje.usecases.year.read_school_year import SchoolGlance
 from kopje.usecases.year.read_week import WeekDay, WeekLesson
 from kopje.usecases.year.section_year import SectionYear, spare
@@ -50,7 +50,7 @@ class PeriodsBody(Body):
     cycle: Annotated[int, Field(ge=0, le=20)] = Field(examples=[0])
 
 
-class ChangeBody(Body):
+class LessonChangeBody(Body):
     """No section named: all of them. No time: the whole day."""
 
     kind: Literal["lost", "extra"] = Field(examples=["lost"])
@@ -60,7 +60,7 @@ class ChangeBody(Body):
     section_ids: Ids = Field(examples=[[]])
 
 
-class ChangeRead(Read):
+class LessonChangeRead(Read):
     id: UUID
     kind: str
     day: date
@@ -96,7 +96,7 @@ class CalendarRead(Read):
     holidays: list[SpanRead]
     cycle: int
     assumed: bool
-    changes: list[ChangeRead]
+    changes: list[LessonChangeRead]
     concerts: list[ConcertRead]
 
     @classmethod
@@ -104,13 +104,14 @@ class CalendarRead(Read):
         return cls(
             terms=[SpanRead.model_validate(one) for one in c.year.terms],
             holidays=[SpanRead.model_validate(one) for one in c.year.holidays],
-            cycle=c.year.cycle, assumed=c.assumed,
-            changes=[ChangeRead.model_validate(one) for one in c.changes],
+            cycle=c.year.cycle,
+            assumed=c.assumed,
+            changes=[LessonChangeRead.model_validate(one) for one in c.changes],
             concerts=[ConcertRead.model_validate(one) for one in c.concerts],
-        )  # fmt: skip
+        )
 
 
-class WishBody(Body):
+class ArcOverrideBody(Body):
     """The teacher's word on one arc; everything null and false takes it back."""
 
     concept: Key = Field(examples=["do"])
@@ -123,12 +124,12 @@ class WishBody(Body):
     pause_from: Annotated[int, Field(ge=1, le=600)] | None = Field(default=None, examples=[None])
     pause: Annotated[int, Field(ge=1, le=12)] | None = Field(default=None, examples=[None])
 
-    def value(self) -> NewWish:
-        return NewWish(**self.model_dump())
+    def value(self) -> NewArcOverride:
+        return NewArcOverride(**self.model_dump())
 
 
-class WishesBody(Body):
-    wishes: Annotated[list[WishBody], Field(max_length=60)] = Field(
+class ArcOverridesBody(Body):
+    overrides: Annotated[list[ArcOverrideBody], Field(max_length=60)] = Field(
         examples=[[{"concept": "do", "prepare": 5}]]
     )
     reserve: Annotated[int, Field(ge=0, le=20)] | None = Field(default=None, examples=[None])
@@ -159,8 +160,17 @@ class ArcRead(Read):
     def of(cls, arc: Arc, words: Words, fixed: bool) -> ArcRead:
         c = words.sequence.concept(arc.concept)
         first = min(arc.start, arc.warm_start)
-        return cls(concept=ConceptRead.of(c, words), line=c.line, phases=phases(arc), start=first, end=arc.end,
-                   begun=arc.prepared > 0 or arc.presented, fixed=fixed, core=c.core, short=arc.short)  # fmt: skip
+        return cls(
+            concept=ConceptRead.of(c, words),
+            line=c.line,
+            phases=phases(arc),
+            start=first,
+            end=arc.end,
+            begun=arc.prepared > 0 or arc.presented,
+            fixed=fixed,
+            core=c.core,
+            short=arc.short,
+        )
 
 
 def phases(arc: Arc) -> list[PhaseRead]:
@@ -176,7 +186,7 @@ def phases(arc: Arc) -> list[PhaseRead]:
     return runs
 
 
-class TouchRead(Read):
+class TaughtConceptRead(Read):
     lesson: int
     concept: str
     purpose: str
@@ -191,7 +201,7 @@ class CutRead(Read):
     day: date
 
 
-class WishRead(Read):
+class ArcOverrideRead(Read):
     concept: str
     start: int | None
     prepare: int | None
@@ -204,7 +214,8 @@ class WishRead(Read):
 
 
 class YearRead(Read):
-    """`lessons` are the days; lesson n is lessons[n - 1]. `gap`: at most so many points from the best plan."""
+    """`lessons` are the days; lesson n is lessons[n - 1]. `gap`: at most so many points from the
+    best plan."""
 
     section: SectionRead
     lessons: list[date]
@@ -222,32 +233,44 @@ class YearRead(Read):
     arcs: list[ArcRead]
     left_out: list[ConceptRead]
     next_year: list[ConceptRead]
-    touches: list[TouchRead]
+    taught_concepts: list[TaughtConceptRead]
     taught: list[ConceptRead]
     cuts: list[CutRead]
-    wishes: list[WishRead]
+    overrides: list[ArcOverrideRead]
     until_concert: str
 
     @classmethod
     def of(cls, y: SectionYear, words: Words) -> YearRead:
-        sequence, wishes = words.sequence, y.now.wishes
+        sequence, overrides = words.sequence, y.now.overrides
         plan = y.plan or YearPlan((), ())
-        fixed = {wish.concept for wish in wishes if wish.start is not None}
-        moved = [wish.concept for wish in wishes if wish.next_year]
-        seen = dict.fromkeys(touch.concept for touch in y.touches)
+        fixed = {override.concept for override in overrides if override.start is not None}
+        moved = [override.concept for override in overrides if override.next_year]
+        seen = dict.fromkeys(taught_concept.concept for taught_concept in y.taught_concepts)
         return cls(
-            section=SectionRead.model_validate(y.now), lessons=[one.day for one in y.lessons], held=y.held,
-            next_lesson=y.next_lesson, minutes_left=available_minutes(y.lessons[y.next_lesson - 1 :], y.now.minutes),
-            sentence=words.say(y.reason), short=y.short, spare=spare(y), reserve=y.reserve, status=plan.status, gap=plan.cost,
-            fitted=y.plan is not None, assumed=y.now.calendar.assumed,
+            section=SectionRead.model_validate(y.now),
+            lessons=[one.day for one in y.lessons],
+            held=y.held,
+            next_lesson=y.next_lesson,
+            minutes_left=available_minutes(y.lessons[y.next_lesson - 1 :], y.now.minutes),
+            sentence=words.say(y.reason),
+            short=y.short,
+            spare=spare(y),
+            reserve=y.reserve,
+            status=plan.status,
+            gap=plan.cost,
+            fitted=y.plan is not None,
+            assumed=y.now.calendar.assumed,
             arcs=[ArcRead.of(arc, words, arc.concept in fixed) for arc in plan.arcs],
             left_out=[ConceptRead.of(sequence.concept(key), words) for key in plan.left_out],
             next_year=[ConceptRead.of(sequence.concept(key), words) for key in moved],
-            touches=[TouchRead.model_validate(touch) for touch in y.touches],
+            taught_concepts=[
+                TaughtConceptRead.model_validate(taught_concept) for taught_concept in y.taught_concepts
+            ],
             taught=[ConceptRead.of(sequence.concept(key), words) for key in seen],
-            cuts=cuts(y), wishes=[WishRead.model_validate(wish) for wish in wishes],
+            cuts=cuts(y),
+            overrides=[ArcOverrideRead.model_validate(override) for override in overrides],
             until_concert=words.say(y.until_concert) if y.until_concert else "",
-        )  # fmt: skip
+        )
 
 
 def cuts(y: SectionYear) -> list[CutRead]:
@@ -266,7 +289,7 @@ class WayOutRead(Read):
 
     kind: str
     sentence: str
-    wishes: list[WishRead]
+    overrides: list[ArcOverrideRead]
     reserve: int
     arcs: list[ArcRead]
     left_out: list[ConceptRead]
@@ -276,11 +299,16 @@ class WayOutRead(Read):
         sequence = words.sequence
         later = way.plan.left_out if way.kind in ("next_year", "both") else ()
         return cls(
-            kind=way.kind, sentence=words.say(way.reason), reserve=way.question.reserve,
-            wishes=[WishRead(concept=key, start=None, prepare=None, practise=None, next_year=True) for key in later],
+            kind=way.kind,
+            sentence=words.say(way.reason),
+            reserve=way.question.reserve,
+            overrides=[
+                ArcOverrideRead(concept=key, start=None, prepare=None, practise=None, next_year=True)
+                for key in later
+            ],
             arcs=[ArcRead.of(arc, words, False) for arc in way.plan.arcs],
             left_out=[ConceptRead.of(sequence.concept(key), words) for key in way.plan.left_out],
-        )  # fmt: skip
+        )
 
 
 class AtWorkRead(Read):
@@ -297,8 +325,13 @@ class WhereRead(Read):
 
     @classmethod
     def of(cls, w: Whereabouts, words: Words) -> WhereRead:
-        return cls(section=SectionRead.model_validate(w.section), lessons=w.lessons, behind=w.behind, spare=w.spare,
-                   at_work=[AtWorkRead(concept=ConceptRead.of(c, words), phase=phase) for c, phase in w.at_work])  # fmt: skip
+        return cls(
+            section=SectionRead.model_validate(w.section),
+            lessons=w.lessons,
+            behind=w.behind,
+            spare=w.spare,
+            at_work=[AtWorkRead(concept=ConceptRead.of(c, words), phase=phase) for c, phase in w.at_work],
+        )
 
 
 class GradeRead(Read):
@@ -333,15 +366,24 @@ class SchoolYearRead(Read):
     @classmethod
     def of(cls, found: SchoolGlance, words: Words) -> SchoolYearRead:
         rows = [
-            SlackRead(section=SectionRead.model_validate(y.now), sentence=words.say(y.reason), short=y.short, spare=spare(y),
-                      held=y.held, lessons=len(y.lessons), next_lesson=y.next_lesson, fitted=y.plan is not None)
+            SlackRead(
+                section=SectionRead.model_validate(y.now),
+                sentence=words.say(y.reason),
+                short=y.short,
+                spare=spare(y),
+                held=y.held,
+                lessons=len(y.lessons),
+                next_lesson=y.next_lesson,
+                fitted=y.plan is not None,
+            )
             for y in found.years
-        ]  # fmt: skip
+        ]
         return cls(sentence=words.say(found.reason), tightest=found.tightest, sections=rows)
 
 
 class WeekLessonRead(Read):
-    """One lesson of the week: its number, what is due in it, and what must be set up since the class before."""
+    """One lesson of the week: its number, what is due in it, and what must be set up since the
+    class before."""
 
     section: SectionRead
     starts: str
@@ -356,11 +398,16 @@ class WeekLessonRead(Read):
     @classmethod
     def of(cls, w: WeekLesson, words: Words) -> WeekLessonRead:
         return cls(
-            section=SectionRead.model_validate(w.entry.section), starts=f"{w.time.starts:%H:%M}", number=w.time.number,
+            section=SectionRead.model_validate(w.entry.section),
+            starts=f"{w.time.starts:%H:%M}",
+            number=w.time.number,
             at_work=[AtWorkRead(concept=ConceptRead.of(c, words), phase=phase) for c, phase in w.at_work],
-            lesson_id=w.entry.lesson_id, state=w.entry.state or "",
-            left_over=w.entry.left_over, fetch=list(w.fetch), change=words.term(w.change) if w.change else "",
-        )  # fmt: skip
+            lesson_id=w.entry.lesson_id,
+            state=w.entry.state or "",
+            left_over=w.entry.left_over,
+            fetch=list(w.fetch),
+            change=words.term(w.change) if w.change else "",
+        )
 
 
 class WeekDayRead(Read):

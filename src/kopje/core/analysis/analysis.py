@@ -8,14 +8,14 @@ from itertools import groupby, pairwise
 from typing import Literal
 
 from kopje.core.analysis import elements, phrases
+from kopje.core.analysis.annotations import NOTHING, Annotations, counted
+from kopje.core.analysis.bar_order import bars_played, notes_of, phrases_played
 from kopje.core.analysis.heard_phrases import heard
 from kopje.core.analysis.key_choice import VOICES, KeyChoice, best_keys, weights_of
 from kopje.core.analysis.motion import motion
-from kopje.core.analysis.performance import bars_played, notes_of, phrases_played
 from kopje.core.analysis.phrases import Phrase, Shown
 from kopje.core.analysis.problems import problems
 from kopje.core.analysis.timeline import Sound, sounds
-from kopje.core.analysis.told import NOTHING, Told, counted
 from kopje.core.analysis.tonality import Tonality, in_phrase, judge
 from kopje.core.analysis.tone_set import tone_set, tone_set_name
 from kopje.core.exact import Fraction
@@ -29,7 +29,8 @@ Minor = Literal["la", "do"]
 
 @dataclass(frozen=True)
 class Analysis:
-    """The facts of one tune. `areas` holds one tonality per stated key, `main` says which one leads; `homes` one per phrase.
+    """The facts of one tune. `areas` holds one tonality per stated key, `main` says which one leads; `homes`
+    one per phrase.
 
     `moved` holds do for the notes of phrases in the parallel tonality.
     """
@@ -136,12 +137,12 @@ class Analysis:
         return max((i for i, start in enumerate(starts) if start <= onset), default=0)
 
 
-def analyse(tune: Tune, minor: Minor = "la", told: Told = NOTHING) -> Analysis:
-    """Analyse a tune; `told` is the teacher's word and wins over the evidence."""
-    tune = counted(tune, told)
+def analyse(tune: Tune, minor: Minor = "la", annotations: Annotations = NOTHING) -> Analysis:
+    """Analyse a tune; `annotations` is the teacher's word and wins over the evidence."""
+    tune = counted(tune, annotations)
     timeline = sounds(tune)
-    shown, cut = phrases.borders(tune, timeline, phrases.begin_in(tune, timeline, told.phrases))
-    areas = _areas(timeline, cut, told)
+    shown, cut = phrases.borders(tune, timeline, phrases.begin_in(tune, timeline, annotations.phrases))
+    areas = _areas(timeline, cut, annotations)
     homes = tuple(in_phrase(timeline[p.first : p.stop], areas[timeline[p.first].area]) for p in cut)
     if minor == "do":
         areas, homes = tuple(map(_do_based, areas)), tuple(map(_do_based, homes))
@@ -149,8 +150,10 @@ def analyse(tune: Tune, minor: Minor = "la", told: Told = NOTHING) -> Analysis:
 
     known = dict(_degrees(timeline, areas, moved))
     found = phrases.labelled(cut, timeline, lambda sound: known.get(sound.note))
-    if len(told.labels) == len(found):
-        found = tuple(replace(phrase, label=label) for phrase, label in zip(found, told.labels, strict=True))
+    if len(annotations.labels) == len(found):
+        found = tuple(
+            replace(phrase, label=label) for phrase, label in zip(found, annotations.labels, strict=True)
+        )
     return Analysis(
         tune=tune,
         timeline=timeline,
@@ -188,7 +191,9 @@ def _moved(
     }
 
 
-def _areas(timeline: Sequence[Sound], cut: Sequence[Phrase], told: Told) -> tuple[Tonality, ...]:
+def _areas(
+    timeline: Sequence[Sound], cut: Sequence[Phrase], annotations: Annotations
+) -> tuple[Tonality, ...]:
     """One tonality for each stretch under one stated key; the teacher's word is for the first."""
     found, base = [], 0
     for area, group in groupby(timeline, key=lambda sound: sound.area):
@@ -198,7 +203,7 @@ def _areas(timeline: Sequence[Sound], cut: Sequence[Phrase], told: Told) -> tupl
             for phrase in cut
             if phrase.first < base + len(part) and phrase.stop > base
         ]
-        found.append(judge(part, inside, part[0].key, told if area == 0 else NOTHING))
+        found.append(judge(part, inside, part[0].key, annotations if area == 0 else NOTHING))
         base += len(part)
     return tuple(found)
 

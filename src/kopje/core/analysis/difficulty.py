@@ -11,12 +11,36 @@ from kopje.core.reasons import Listed, Reason, Tone, because
 
 HARDEST = 5
 STEP_OF_ELEMENT = {
-    "quarter": 1, "two_eighths": 1, "beat_rest": 1, "dotted_quarter": 1, "three_eighths": 1, "compound_beat_rest": 1,
-    "half": 2, "dotted_half": 2, "whole": 2, "half_rest": 2, "bar_rest": 1, "quarter_eighth": 2, "dotted_half_compound": 2,
-    "four_sixteenths": 3, "eighth_two_sixteenths": 3, "two_sixteenths_eighth": 3, "upbeat": 3, "dotted_quarter_eighth": 3,
-    "eighth_quarter": 3, "six_sixteenths": 3, "syncopation": 4, "dotted_eighth_sixteenth": 4, "half_beat_rest": 4, "tie": 4,
-    "eighth_dotted_quarter": 4, "sixteenth_eighth_sixteenth": 4, "siciliano": 4, "triplet": 4, "sixteenth_dotted_eighth": 5,
-}  # fmt: skip
+    "quarter": 1,
+    "two_eighths": 1,
+    "beat_rest": 1,
+    "dotted_quarter": 1,
+    "three_eighths": 1,
+    "compound_beat_rest": 1,
+    "half": 2,
+    "dotted_half": 2,
+    "whole": 2,
+    "half_rest": 2,
+    "bar_rest": 1,
+    "quarter_eighth": 2,
+    "dotted_half_compound": 2,
+    "four_sixteenths": 3,
+    "eighth_two_sixteenths": 3,
+    "two_sixteenths_eighth": 3,
+    "upbeat": 3,
+    "dotted_quarter_eighth": 3,
+    "eighth_quarter": 3,
+    "six_sixteenths": 3,
+    "syncopation": 4,
+    "dotted_eighth_sixteenth": 4,
+    "half_beat_rest": 4,
+    "tie": 4,
+    "eighth_dotted_quarter": 4,
+    "sixteenth_eighth_sixteenth": 4,
+    "siciliano": 4,
+    "triplet": 4,
+    "sixteenth_dotted_eighth": 5,
+}
 STEP_OF_METER = {"2/4": 1, "4/4": 1, "3/4": 2, "2/2": 3, "6/8": 3, "3/8": 3, "9/8": 4, "12/8": 4}
 RANGES = (9, 12, 14, 17)  # semitones up to which an axis step holds
 LEAPS = (Fraction(1, 20), Fraction(1, 8), Fraction(1, 4))  # shares of skips beyond mi-so and of leaps

@@ -42,13 +42,36 @@ ONE_BEAT_COMPOUND: dict[Lengths, str] = {
     (_H, _S, _T): "siciliano",
 }
 ORDER = (
-    "quarter", "two_eighths", "four_sixteenths", "eighth_two_sixteenths", "two_sixteenths_eighth",
-    "dotted_eighth_sixteenth", "sixteenth_dotted_eighth", "sixteenth_eighth_sixteenth", "triplet", "half",
-    "dotted_half", "whole", "syncopation", "dotted_quarter_eighth", "eighth_dotted_quarter", "beat_rest",
-    "half_beat_rest", "half_rest", "bar_rest", "upbeat", "tie", "dotted_quarter", "three_eighths",
-    "quarter_eighth", "eighth_quarter", "six_sixteenths", "siciliano", "dotted_half_compound",
+    "quarter",
+    "two_eighths",
+    "four_sixteenths",
+    "eighth_two_sixteenths",
+    "two_sixteenths_eighth",
+    "dotted_eighth_sixteenth",
+    "sixteenth_dotted_eighth",
+    "sixteenth_eighth_sixteenth",
+    "triplet",
+    "half",
+    "dotted_half",
+    "whole",
+    "syncopation",
+    "dotted_quarter_eighth",
+    "eighth_dotted_quarter",
+    "beat_rest",
+    "half_beat_rest",
+    "half_rest",
+    "bar_rest",
+    "upbeat",
+    "tie",
+    "dotted_quarter",
+    "three_eighths",
+    "quarter_eighth",
+    "eighth_quarter",
+    "six_sixteenths",
+    "siciliano",
+    "dotted_half_compound",
     "compound_beat_rest",
-)  # fmt: skip
+)
 
 
 def figure_name(key: str) -> Reason:
@@ -103,7 +126,8 @@ def _rhythm(bars: Sequence[Bar]) -> Rhythm:
 
 @lru_cache(maxsize=8192)
 def _known_bar(rhythm: Rhythm, meter: Meter) -> tuple[tuple[str | None, Fraction, str], ...]:
-    """The figures of a full bar; tunes have few rhythms, so what one bar is made of need not be worked out again."""
+    """The figures of a full bar; tunes have few rhythms, so what one bar is made of need not be worked out
+    again."""
     return tuple((one.key, one.beat, one.text) for one in _bar(0, _items(rhythm, meter), meter))
 
 

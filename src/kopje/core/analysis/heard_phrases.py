@@ -1,9 +1,9 @@
-"""Where phrases seem to begin, heard from the tune alone: long tones, rests, jumps, the place in the bar, and how far it is from the
-start and to the end. A suggestion for tunes whose file shows no phrases; the teacher's word and the file's marks go before.
+"""Where phrases seem to begin, heard from the tune alone: long tones, rests, jumps, the place in the bar,
+and how far it is from the start and to the end. A suggestion for tunes whose file shows no phrases; the
+teacher's word and the file's marks go before.
 
-Every possible border gets a score from a table fitted on real tunes, every length of a phrase another; the cut with the highest sum
-is taken. Scores are whole numbers. Source: docs/sources.md#phrases.
-"""
+Every possible border gets a score from a table fitted on real tunes, every length of a phrase another; the
+cut with the highest sum is taken. Scores are whole numbers. Source: docs/sources.md#phrases."""
 
 from __future__ import annotations
 
@@ -59,7 +59,8 @@ class Line:
 
 
 def traces(line: Line, at: int) -> dict[str, int]:
-    """What speaks for or against a border before attack `at`: for each kind of trace the column of its table."""
+    """What speaks for or against a border before attack `at`: for each kind of trace the column of
+    its table."""
     one, two, first = line.tones[at - 1], line.tones[at], line.tones[0]
     reach, following = line.reach[at - 1], line.reach[at]
     before = line.reach[at - 2] if at > 1 else None

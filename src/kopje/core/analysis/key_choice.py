@@ -105,7 +105,8 @@ def _outside(midi: int, voice: Voice) -> int:
 
 @dataclass(frozen=True, slots=True)
 class KeyFit:
-    """How a song lies in a range: as written, in another key, with tones outside, or in no key; and the do of that key."""
+    """How a song lies in a range: as written, in another key, with tones outside, or in no key; and the do
+    of that key."""
 
     how: Literal["written", "moved", "outside", "none"]
     do: str

@@ -1,8 +1,8 @@
-"""What can stand under the notes of a song, one line of text a layer: degrees, numbers, letters, rhythm syllables, steps and skips;
-hand signs stand at their heights; phrases are drawn above the staff.
+"""What can stand under the notes of a song, one line of text a layer: degrees, numbers, letters, rhythm
+syllables, steps and skips; hand signs stand at their heights; phrases are drawn above the staff.
 
-Keys of a layer are the indexes of printed notes. Source: docs/sources.md#solfa, docs/sources.md#rhythm-syllables.
-"""
+Keys of a layer are the indexes of printed notes. Source: docs/sources.md#solfa,
+docs/sources.md#rhythm-syllables."""
 
 from __future__ import annotations
 
@@ -61,8 +61,8 @@ def phrase_marks(a: Analysis) -> tuple[tuple[int, int, str], ...]:
 
 
 def marked(a: Analysis) -> tuple[Sound, ...]:
-    """The few tones that a reader wants named: the first one, one after a rest of a bar or more, every arrival by skip or leap,
-    every chromatic tone; no repeats, no steps."""
+    """The few tones that a reader wants named: the first one, one after a rest of a bar or more, every
+    arrival by skip or leap, every chromatic tone; no repeats, no steps."""
     found: list[Sound] = []
     last: Sound | None = None
     silence = Fraction(0)
@@ -85,7 +85,7 @@ def marked(a: Analysis) -> tuple[Sound, ...]:
 def letters(tune: Tune) -> Line:
     """The letter names of a tune in whatever key it is printed."""
     printed = ((index, note) for index, (_, _, note) in enumerate(tune.notes()))
-    return {index: note.pitch.shown for index, note in printed if note.pitch and not note.tie_in}
+    return {index: note.pitch.letter_name for index, note in printed if note.pitch and not note.tie_in}
 
 
 def _rhythm(a: Analysis, words: Wording) -> Line:

@@ -1,8 +1,9 @@
-"""How much each trace speaks for a phrase to begin here, and how usual each length is. Made by scripts/fit_phrases.py.
+"""How much each trace speaks for a phrase to begin here, and how usual each length is. Made by
+scripts/fit_phrases.py.
 
-Fitted on one half of the installed folk songs and four-part pieces that show their phrases, tried on the other: docs/measured.md
-has the rates. Columns as in `heard_phrases.traces`; lengths in half bars; all in twentieths.
-"""
+Fitted on one half of the installed folk songs and four-part pieces that show their phrases, tried on the
+other: docs/measured.md has the rates. Columns as in `heard_phrases.traces`; lengths in half bars; all in
+twentieths."""
 
 SCALE = 20
 WEIGHTS: dict[str, tuple[int, ...]] = {

@@ -33,7 +33,8 @@ Shown = Literal["told", "marks", "spans"]
 def borders(
     tune: Tune, timeline: Sequence[Sound], teacher: Sequence[Fraction] = ()
 ) -> tuple[Shown, tuple[Phrase, ...]]:
-    """Phrases from the first source that gives at least two: the teacher's word, the marks, equal spans; and which it was."""
+    """Phrases from the first source that gives at least two: the teacher's word, the marks, equal spans; and
+    which it was."""
     sources: tuple[tuple[Shown, list[Fraction]], ...] = (
         ("told", list(teacher)),
         ("marks", _marked(tune, timeline)),
@@ -46,7 +47,8 @@ def borders(
 
 
 def begin_in(tune: Tune, timeline: Sequence[Sound], bars: Sequence[int]) -> list[Fraction]:
-    """Borders for phrases that begin in these bars, each with its upbeat; bars that are not there are passed over."""
+    """Borders for phrases that begin in these bars, each with its upbeat; bars that are not there are passed
+    over."""
     starts = bar_starts(tune)
     return [_before_upbeat(tune, timeline, starts[bar]) for bar in bars if bar in starts]
 

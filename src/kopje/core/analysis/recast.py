@@ -1,4 +1,5 @@
-"""A tune in the parallel tonality: the resting pitch stays, major becomes minor and minor major. Source: docs/sources.md#recasting."""
+"""A tune in the parallel tonality: the resting pitch stays, major becomes minor and minor major. Source:
+docs/sources.md#recasting."""
 
 from __future__ import annotations
 
@@ -20,11 +21,11 @@ RESTING_OF = {"dorian": "re", "phrygian": "mi", "lydian": "fa", "mixolydian": "s
 
 
 def recast(a: Analysis, how: How) -> Tune:
-    """The whole tune in the parallel tonality or a mode on the same resting pitch, or in the parallel one from its middle phrase
-    on (“half”). TuneError where it cannot be said.
+    """The whole tune in the parallel tonality or a mode on the same resting pitch, or in the parallel one
+    from its middle phrase on (“half”). TuneError where it cannot be said.
 
-    To minor, ti goes to si where it leads home (repeats of it between allowed), else to so; so and si come back as ti.
-    """
+    To minor, ti goes to si where it leads home (repeats of it between allowed), else to so; so and si come
+    back as ti."""
     t = a.tonality
     home = other_home(a, how)
     if t.do is None or home is None:

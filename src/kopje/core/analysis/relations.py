@@ -17,7 +17,8 @@ MOST_NAMED = 3
 
 @dataclass(frozen=True, slots=True)
 class Relation:
-    """Phrase `phrase` (from 0) beside the earlier phrase `like` that has its letter; what is other in it, in order."""
+    """Phrase `phrase` (from 0) beside the earlier phrase `like` that has its letter; what is other in it, in
+    order."""
 
     phrase: int
     like: int
@@ -26,7 +27,8 @@ class Relation:
 
 
 def relations(a: Analysis) -> tuple[Relation, ...]:
-    """One for each phrase whose letter came before; tones are marked so that they can be said in a school's words."""
+    """One for each phrase whose letter came before; tones are marked so that they can be said in a school's
+    words."""
     found: list[Relation] = []
     first_of: dict[str, int] = {}
     for index, phrase in enumerate(a.phrases):
@@ -49,8 +51,14 @@ def _relation(a: Analysis, index: int, like: int) -> Relation:
     if not found:
         return Relation(index, like, (), because("phrase_same", name=name, number=like + 1))
     named = Listed(found[:MOST_NAMED], by="semicolon")
-    reason = because("phrase_differs", name=name, base=base, count=len(found), named=named,
-                     more=int(len(found) > MOST_NAMED))  # fmt: skip
+    reason = because(
+        "phrase_differs",
+        name=name,
+        base=base,
+        count=len(found),
+        named=named,
+        more=int(len(found) > MOST_NAMED),
+    )
     return Relation(index, like, found, reason)
 
 

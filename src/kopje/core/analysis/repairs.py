@@ -25,7 +25,8 @@ class Repair:
 
 
 def repairs(tune: Tune) -> tuple[Repair, ...]:
-    """Every way to mend each bar that is too long or too short; bars cut in two by a repeat sign are left to the teacher."""
+    """Every way to mend each bar that is too long or too short; bars cut in two by a repeat sign are left to
+    the teacher."""
     found: list[Repair] = []
     for index, bar in enumerate(tune.bars):
         if bar.number > 0 and bar.notes and _whole(tune, index):
@@ -69,7 +70,8 @@ def _ways(tune: Tune, index: int) -> Iterator[Repair]:
 
 
 def _meter(bar: Bar) -> Meter | None:
-    """The meter that the bar would fill, over the same lower number, or over twice that where it ends between its beats."""
+    """The meter that the bar would fill, over the same lower number, or over twice that where it ends
+    between its beats."""
     for lower in (bar.meter.lower, 2 * bar.meter.lower):
         upper = bar.length * lower / 4
         if upper.denominator == 1 and 1 <= upper <= 64 and lower <= 32:

@@ -73,10 +73,20 @@ def sounds(tune: Tune) -> tuple[Sound, ...]:
             at = place - bar.meter.length + bar.length if bar.number == 0 else place
             done.append(
                 Sound(
-                    note.kind, note.pitch, clock, note.duration, bar.number, at,
-                    bar.meter, key, area, index, note.syllables, note.border,
+                    note.kind,
+                    note.pitch,
+                    clock,
+                    note.duration,
+                    bar.number,
+                    at,
+                    bar.meter,
+                    key,
+                    area,
+                    index,
+                    note.syllables,
+                    note.border,
                 )
-            )  # fmt: skip
+            )
         clock += note.duration
     return tuple(done)
 

@@ -6,9 +6,9 @@ from collections import Counter, defaultdict
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
+from kopje.core.analysis.annotations import NOTHING, Annotations
 from kopje.core.analysis.phrases import Phrase
 from kopje.core.analysis.timeline import Sound
-from kopje.core.analysis.told import NOTHING, Told
 from kopje.core.analysis.tonic_model import SHARES, scores, sureness, traces
 from kopje.core.analysis.tonic_weights import SCALE
 from kopje.core.exact import Fraction
@@ -18,9 +18,16 @@ from kopje.core.music.tune import Key
 from kopje.core.reasons import Param, Reason, Tone, because
 
 RESTING_OF_MODE = {
-    "major": "do", "ionian": "do", "minor": "la", "aeolian": "la", "dorian": "re", "phrygian": "mi",
-    "lydian": "fa", "mixolydian": "so", "locrian": "ti",
-}  # fmt: skip
+    "major": "do",
+    "ionian": "do",
+    "minor": "la",
+    "aeolian": "la",
+    "dorian": "re",
+    "phrygian": "mi",
+    "lydian": "fa",
+    "mixolydian": "so",
+    "locrian": "ti",
+}
 TONALITY_OF = {
     "do": "major",
     "la": "minor",
@@ -49,27 +56,27 @@ class Tonality:
 
 
 def judge(
-    timeline: Sequence[Sound], phrases: Sequence[Phrase], key: Key | None, told: Told = NOTHING
+    timeline: Sequence[Sound], phrases: Sequence[Phrase], key: Key | None, annotations: Annotations = NOTHING
 ) -> Tonality:
     """The teacher's word first, then the table of docs/analysis.md#tonality, then what all the tones do."""
     pitched = [sound for sound in timeline if sound.pitch is not None]
     if not pitched:
         return Tonality(None, None, NOT_ESTABLISHED, Fraction(0), (_why("unpitched"),))
     resting: str | None
-    if key is None and told.do is None:
+    if key is None and annotations.do is None:
         do, resting, sure, why = _without_key(timeline, phrases, pitched)
     else:
-        do = told.do or (Do(*key.do) if key else _explaining(pitched))
+        do = annotations.do or (Do(*key.do) if key else _explaining(pitched))
         degrees = [do.degree(sound.pitch) for sound in pitched if sound.pitch]
         resting, sure, why = _resting(
-            timeline, phrases, degrees, do, key if key and told.do in (None, Do(*key.do)) else None
+            timeline, phrases, degrees, do, key if key and annotations.do in (None, Do(*key.do)) else None
         )
-    if told.resting:
-        resting, sure, why = told.resting, Fraction(1), _why("teacher")
+    if annotations.resting:
+        resting, sure, why = annotations.resting, Fraction(1), _why("teacher")
     degrees = [do.degree(sound.pitch) for sound in pitched if sound.pitch]
     always_fi = (
-        told.do is None
-        and told.resting is None
+        annotations.do is None
+        and annotations.resting is None
         and any(d.syllable == "fi" for d in degrees)
         and all(d.syllable != "fa" for d in degrees)
     )
@@ -82,7 +89,8 @@ def judge(
 
 
 def in_phrase(part: Sequence[Sound], area: Tonality) -> Tonality:
-    """The tonality of a phrase: its area's, or the parallel one where it has me and no mi (in minor: di and no do)."""
+    """The tonality of a phrase: its area's, or the parallel one where it has me and no mi (in minor: di and
+    no do)."""
     if area.do is None or area.resting not in ("do", "la"):
         return area
     pitches = [sound.pitch for sound in part if sound.pitch]
@@ -156,7 +164,8 @@ def _mode_term(key: Key) -> Reason:
 def _weighed(
     timeline: Sequence[Sound], phrases: Sequence[Phrase], do: Do, last: str
 ) -> tuple[str, Fraction, Reason]:
-    """Among do, la, re, so and mi the one that all tones together speak for; modes need more than do and la."""
+    """Among do, la, re, so and mi the one that all tones together speak for; modes need more than
+    do and la."""
     found = scores(traces(timeline, phrases))
     among = {
         tone: found[do.sounding(Degree.parse(tone)).midi % 12] + PRIOR[tone] * SCALE * SHARES

@@ -8,9 +8,14 @@ from kopje.core.music.degree import NATURAL, Degree
 
 SMALL = {1: "single-tone", 2: "bitonic", 3: "tritonic", 4: "tetratonic"}
 SEVEN = {
-    "do": "major", "la": "natural-minor", "re": "dorian", "mi": "phrygian", "fa": "lydian",
-    "so": "mixolydian", "ti": "locrian",
-}  # fmt: skip
+    "do": "major",
+    "la": "natural-minor",
+    "re": "dorian",
+    "mi": "phrygian",
+    "fa": "lydian",
+    "so": "mixolydian",
+    "ti": "locrian",
+}
 FROM_DO = {
     "do": "la",
     "re": "ti",

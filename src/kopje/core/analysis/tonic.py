@@ -1,4 +1,5 @@
-"""The tonic pattern and the starting pitch: what a class hears before it sings. Source: docs/sources.md#tonic."""
+"""The tonic pattern and the starting pitch: what a class hears before it sings. Source:
+docs/sources.md#tonic."""
 
 from __future__ import annotations
 

@@ -1,8 +1,9 @@
-"""Which tone a tune rests on, weighed from all that its tones do; no key is asked for. Source: docs/sources.md#tonality.
+"""Which tone a tune rests on, weighed from all that its tones do; no key is asked for. Source:
+docs/sources.md#tonality.
 
-Every trace (how long a tone sounds, on which first beats, where phrases begin and end, first and last, lowest and highest)
-speaks for or against each of the twelve tones; the weights were fitted on real tunes. Scores are whole numbers.
-"""
+Every trace (how long a tone sounds, on which first beats, where phrases begin and end, first and last,
+lowest and highest) speaks for or against each of the twelve tones; the weights were fitted on real tunes.
+Scores are whole numbers."""
 
 from __future__ import annotations
 
@@ -57,7 +58,8 @@ def scores(found: Traces) -> tuple[int, ...]:
 
 
 def sureness(chosen: int, among: Iterable[int]) -> Fraction:
-    """The chance that the chosen score is right among these, as the fitted model sees it; two decimals, never above 0.97."""
+    """The chance that the chosen score is right among these, as the fitted model sees it; two decimals,
+    never above 0.97."""
     total = sum(math.exp((score - chosen) / (SCALE * SHARES)) for score in among)
     return min(Fraction(round(100 / total), 100), SUREST)
 

@@ -1,8 +1,9 @@
-"""How much each trace of a tone speaks for resting on a tone so many semitones below it. Made by scripts/fit_tonality.py.
+"""How much each trace of a tone speaks for resting on a tone so many semitones below it. Made by
+scripts/fit_tonality.py.
 
-Fitted on one half of the installed tunes whose file names a tonic (seed 1), tried on the other: docs/measured.md has the rates.
-Rows are traces, columns the semitones from the tone asked about (0 to 11) up to the tone that left the trace, in twentieths.
-"""
+Fitted on one half of the installed tunes whose file names a tonic (seed 1), tried on the other:
+docs/measured.md has the rates. Rows are traces, columns the semitones from the tone asked about (0 to 11) up
+to the tone that left the trace, in twentieths."""
 
 WEIGHTS: dict[str, tuple[int, ...]] = {
     "length": (86, -31, -40, 10, 64, -2, -45, 77, -23, -66, -61, 2),

@@ -14,7 +14,8 @@ LOWEST, HIGHEST = Pitch.parse("C4"), Pitch.parse("A5")  # written
 
 @dataclass(frozen=True, slots=True)
 class BarSet:
-    """Letters of bars to take off and to put on, those that are needed and not there, and whether the set's range holds."""
+    """Letters of bars to take off and to put on, those that are needed and not there, and whether the set's
+    range holds."""
 
     off: tuple[str, ...]
     on: tuple[str, ...]
@@ -37,8 +38,8 @@ def bars_reason(bars: BarSet) -> Reason:
 
 
 def bars_for(pitches: Iterable[Pitch]) -> BarSet:
-    """The exact list for a song: where an altered tone sounds, its bar is on, and the plain one off unless it sounds too. What
-    the key alters and nobody plays needs no swap.
+    """The exact list for a song: where an altered tone sounds, its bar is on, and the plain one off unless
+    it sounds too. What the key alters and nobody plays needs no swap.
 
     >>> bars_for([Pitch.parse("F4"), Pitch.parse("A4")]).off, bars_for([Pitch.parse("Bb4")]).off
     ((), ('B',))
@@ -54,4 +55,4 @@ def bars_for(pitches: Iterable[Pitch]) -> BarSet:
 
 
 def _names(bars: Iterable[tuple[str, int]]) -> tuple[str, ...]:
-    return tuple(Pitch(letter, alter, LOWEST.octave).shown for letter, alter in sorted(bars))
+    return tuple(Pitch(letter, alter, LOWEST.octave).letter_name for letter, alter in sorted(bars))

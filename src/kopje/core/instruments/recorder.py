@@ -1,4 +1,5 @@
-"""The soprano recorder as it is written (it sounds an octave higher): fingerings, the usual order of tones. Source: docs/sources.md#recorder."""
+"""The soprano recorder as it is written (it sounds an octave higher): fingerings, the usual order of tones.
+Source: docs/sources.md#recorder."""
 
 from __future__ import annotations
 
@@ -8,9 +9,19 @@ from kopje.core.music.pitch import Pitch
 from kopje.core.reasons import Reason, because, listed
 
 FINGERINGS = {
-    "B4": "T1", "A4": "T12", "G4": "T123", "E4": "T123 45", "D4": "T123 456", "C4": "T123 4567", "C5": "T2", "D5": "2",
-    "Bb4": "T13 4", "E5": "/123 45", "F4": "T123 4 67", "F#4": "T123 56",
-}  # fmt: skip  # T thumb, / half; F and F sharp for the baroque kind, check the maker's chart
+    "B4": "T1",
+    "A4": "T12",
+    "G4": "T123",
+    "E4": "T123 45",
+    "D4": "T123 456",
+    "C4": "T123 4567",
+    "C5": "T2",
+    "D5": "2",
+    "Bb4": "T13 4",
+    "E5": "/123 45",
+    "F4": "T123 4 67",
+    "F#4": "T123 56",
+}  # T thumb, / half; F and F sharp for the baroque kind, check the maker's chart
 USUAL_ORDER = (("B4", "A4", "G4"), ("E4", "D4"), ("C5", "D5", "F#4"))
 
 
@@ -44,4 +55,4 @@ def needed_level(pitches: Iterable[Pitch]) -> int:
 
 def _shown(name: str) -> str:
     pitch = Pitch.parse(name)
-    return f"{pitch.shown}{pitch.octave}"
+    return f"{pitch.letter_name}{pitch.octave}"

@@ -1,7 +1,7 @@
 """What happened in a class: events that are only ever added, their order, and which of them still count.
 
-An event is made on a device, so a device's clock and its own counting order it. Source: docs/sources.md#events.
-"""
+An event is made on a device, so a device's clock and its own counting order it. Source:
+docs/sources.md#events."""
 
 from __future__ import annotations
 
@@ -12,7 +12,7 @@ from typing import Any, Literal, get_args
 
 Kind = Literal[
     "started", "ticked", "marked", "taken_back", "absent", "noted", "ended", "reopened", "rated", "not_held"
-]  # fmt: skip
+]
 KINDS: tuple[str, ...] = get_args(Kind)
 Tick = Literal["done", "partly", "skipped"]
 Rating = Literal["well", "flat"]
@@ -23,10 +23,10 @@ SLACK = timedelta(minutes=2)  # of two clocks after they were compared
 class ClassEvent:
     """One thing that happened.
 
-    `moment` is the device's clock put right by the offset measured when it was sent; `day` is the day of its lesson, which
-    it takes even where its moment lies elsewhere (`off_day`). `part` is the part of the lesson it speaks of, `target`
-    the event that is taken back, `body` what its kind carries (docs/sources.md#events).
-    """
+    `moment` is the device's clock put right by the offset measured when it was sent; `day` is the day of its
+    lesson, which it takes even where its moment lies elsewhere (`off_day`). `part` is the part of the lesson
+    it speaks of, `target` the event that is taken back, `body` what its kind carries
+    (docs/sources.md#events)."""
 
     id: str
     kind: Kind
@@ -57,7 +57,8 @@ class Dated:
 
 
 def dated(clock: datetime, offset: timedelta, now: datetime, lesson_day: date) -> Dated:
-    """Put a device's clock right. What lies in the future, or off its lesson's day, is kept and takes the lesson's day.
+    """Put a device's clock right. What lies in the future, or off its lesson's day, is kept and takes the
+    lesson's day.
 
     `now` is the school's local time; days are days of its time zone.
     """
@@ -67,7 +68,8 @@ def dated(clock: datetime, offset: timedelta, now: datetime, lesson_day: date) -
 
 
 def standing_events(events: Iterable[ClassEvent]) -> tuple[ClassEvent, ...]:
-    """In order, without what was taken back; “taken back” may itself be taken back, and may come before its target."""
+    """In order, without what was taken back; “taken back” may itself be taken back, and may come before its
+    target."""
     every = sorted(events, key=lambda event: event.order)
     void = _void(every)
     return tuple(event for event in every if event.id not in void and event.kind != "taken_back")

@@ -18,7 +18,8 @@ BEGINS = frozenset(("started", "ticked", "marked", "ended", "not_held"))
 
 @dataclass(frozen=True, slots=True)
 class TaughtPart:
-    """A part as it was when the lesson began (or when it was ticked, if it came in later), and what became of it."""
+    """A part as it was when the lesson began (or when it was ticked, if it came in later), and what became
+    of it."""
 
     id: str
     slot: str
@@ -55,16 +56,15 @@ class HeldLesson:
 def held_lesson(events: Iterable[ClassEvent]) -> HeldLesson | None:
     """The lesson that these events of it tell; None where nothing that counts says that it began.
 
-    A tick or a mark says so as well as “started”: two devices may send in any order. A mark of a child that was told
-    absent before takes the absence back. Whichever event came first brought all parts along; that stays true where what it
-    said is taken back.
-    """
+    A tick or a mark says so as well as “started”: two devices may send in any order. A mark of a child that
+    was told absent before takes the absence back. Whichever event came first brought all parts along; that
+    stays true where what it said is taken back."""
     every = sorted(events, key=lambda event: event.order)
     counting = standing_events(every)
-    told = next((event for event in counting if event.kind in BEGINS), None)
-    if told is None:
+    begin = next((event for event in counting if event.kind in BEGINS), None)
+    if begin is None:
         return None
-    place = told.body["lesson"]
+    place = begin.body["lesson"]
     state, started, ended = _state(counting)
     stands = {event.id for event in counting}
     bring = [event for event in every if event.id in stands or "parts" in event.body]
@@ -88,10 +88,19 @@ def held_lesson(events: Iterable[ClassEvent]) -> HeldLesson | None:
         elif event.kind == "marked" and event.child:
             absent.discard(event.child)
     return HeldLesson(
-        told.lesson, told.section, told.day, time.fromisoformat(place["starts"]), int(place["minutes"]), state,
-        tuple(found.values()), note, started, ended, frozenset(absent),
+        begin.lesson,
+        begin.section,
+        begin.day,
+        time.fromisoformat(place["starts"]),
+        int(place["minutes"]),
+        state,
+        tuple(found.values()),
+        note,
+        started,
+        ended,
+        frozenset(absent),
         tuple(event for event in counting if event.kind == "marked"),
-    )  # fmt: skip
+    )
 
 
 def _state(events: Iterable[ClassEvent]) -> tuple[State, datetime | None, datetime | None]:
@@ -112,23 +121,37 @@ def _state(events: Iterable[ClassEvent]) -> tuple[State, datetime | None, dateti
 
 def _parts(event: ClassEvent) -> dict[str, TaughtPart]:
     """The parts that an event brings along: all of them when the lesson begins with it, and its own."""
-    told = [*event.body.get("parts", ()), *([event.body["part"]] if event.body.get("part") else ())]
-    return {part.id: part for part in map(part_of, told)}
+    begin = [*event.body.get("parts", ()), *([event.body["part"]] if event.body.get("part") else ())]
+    return {part.id: part for part in map(part_of, begin)}
 
 
 def part_of(values: Mapping[str, Any]) -> TaughtPart:
     """A part from plain values, as events carry it; `part_values` gives them back."""
     material = values.get("material") or {}
     return TaughtPart(
-        values["id"], values.get("slot", ""), values.get("role", ""), values["activity"],
-        Material(material.get("kind", "none"), material.get("id")), values.get("concept"), values.get("purpose"),
-        int(values.get("minutes", 0)), values.get("new"), bool(values.get("left_over", False)),
-    )  # fmt: skip
+        values["id"],
+        values.get("slot", ""),
+        values.get("role", ""),
+        values["activity"],
+        Material(material.get("kind", "none"), material.get("id")),
+        values.get("concept"),
+        values.get("purpose"),
+        int(values.get("minutes", 0)),
+        values.get("new"),
+        bool(values.get("left_over", False)),
+    )
 
 
 def part_values(part: TaughtPart) -> dict[str, Any]:
     return {
-        "id": part.id, "slot": part.slot, "role": part.role, "activity": part.activity,
-        "material": {"kind": part.material.kind, "id": part.material.id}, "concept": part.concept,
-        "purpose": part.purpose, "minutes": part.minutes, "new": part.new, "left_over": part.left_over,
-    }  # fmt: skip
+        "id": part.id,
+        "slot": part.slot,
+        "role": part.role,
+        "activity": part.activity,
+        "material": {"kind": part.material.kind, "id": part.material.id},
+        "concept": part.concept,
+        "purpose": part.purpose,
+        "minutes": part.minutes,
+        "new": part.new,
+        "left_over": part.left_over,
+    }

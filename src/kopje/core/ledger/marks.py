@@ -1,4 +1,5 @@
-"""A mark: what one child showed, how, alone or not, with or without help. Source: docs/sources.md#evidence."""
+"""A mark: what one child showed, how, alone or not, with or without help. Source:
+docs/sources.md#evidence."""
 
 from __future__ import annotations
 
@@ -17,9 +18,8 @@ Help = Literal["none", "model", "signs"]
 class Mark:
     """One mark that counts (what was taken back is kept as an event, not judged).
 
-    `day` is the day of the lesson it was made in; `moment` orders marks, on the same day too; `device` and `sequence`
-    decide where two moments are the same.
-    """
+    `day` is the day of the lesson it was made in; `moment` orders marks, on the same day too; `device` and
+    `sequence` decide where two moments are the same."""
 
     concept: ConceptKey
     way: Way

@@ -40,7 +40,8 @@ def counts(stones: Mapping[tuple[str, bool], int]) -> Counts:
 
 @dataclass(frozen=True, slots=True)
 class Readiness:
-    """The answer with its numbers: `roll` children, `heard`, of them `secure`, of these `once`; `more` to be heard."""
+    """The answer with its numbers: `roll` children, `heard`, of them `secure`, of these `once`; `more` to be
+    heard."""
 
     answer: Answer
     roll: int
@@ -70,9 +71,15 @@ def judge(roll: int, counted: Counts, threshold: Fraction = THRESHOLD) -> Readin
             roll - heard,
         )
     reason = because(
-        f"readiness_{answer}", roll=roll, heard=heard, showed=secure, secure=secure - counted.once,
-        once=counted.once, rest=heard - secure, more=more,
-    )  # fmt: skip
+        f"readiness_{answer}",
+        roll=roll,
+        heard=heard,
+        showed=secure,
+        secure=secure - counted.once,
+        once=counted.once,
+        rest=heard - secure,
+        more=more,
+    )
     return Readiness(answer, roll, heard, secure, more, reason)
 
 

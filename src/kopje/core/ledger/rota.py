@@ -14,8 +14,8 @@ DEFAULT_PLACES = 4
 
 @dataclass(frozen=True, slots=True)
 class Waiting:
-    """A child on the roll: when it was last heard alone (any concept), how many lessons of the section ago, and
-    its standing in this concept, which may be due."""
+    """A child on the roll: when it was last heard alone (any concept), how many lessons of the section ago,
+    and its standing in this concept, which may be due."""
 
     child: str
     name: str

@@ -22,9 +22,9 @@ YOUNG = 1  # concepts of kindergarten and grade 1 may be shown in any way
 class Standing:
     """How far a child is, why, and the marks it was read from (newest first). Nothing in it depends on today.
 
-    `once`: showed it once. `partly`: heard in one way that counts and not in another, so not heard as a whole.
-    `last_full`: the day of the last mark made alone and without help, from which it is told whether it is due.
-    """
+    `once`: showed it once. `partly`: heard in one way that counts and not in another, so not heard as a
+    whole. `last_full`: the day of the last mark made alone and without help, from which it is told whether
+    it is due."""
 
     level: Level
     reasons: tuple[Reason, ...]
@@ -44,9 +44,8 @@ def any_way(concept: Concept) -> bool:
 def standing(concept: Concept, marks: Iterable[Mark]) -> Standing:
     """The weakest of the ways that the concept names; for concepts of K and 1 all ways form one row.
 
-    Heard in one way and not yet in another is not heard, and `partly`: nobody listened for the other way, so the
-    child is in no count, but what was heard is seen.
-    """
+    Heard in one way and not yet in another is not heard, and `partly`: nobody listened for the other way, so
+    the child is in no count, but what was heard is seen."""
     mine = [mark for mark in marks if mark.concept == concept.key]
     if any_way(concept):
         return of_one_row(last_of_each_day(mine, one_row=True))
@@ -124,8 +123,9 @@ def _doubted(mark: Mark, heard: Sequence[Mark]) -> bool:
 
 
 def due_before(weeks_met: Iterable[date], since: date | None) -> date | None:
-    """What was last heard alone before this day is due: the first of the last ten weeks in which a section of the
-    child met (`weeks_met` holds Mondays), or the first day of this school year where there was one before."""
+    """What was last heard alone before this day is due: the first of the last ten weeks in which a section
+    of the child met (`weeks_met` holds Mondays), or the first day of this school year where there was one
+    before."""
     recent = sorted(set(weeks_met))[-DUE_AFTER_WEEKS:]
     tenth = recent[0] if len(recent) == DUE_AFTER_WEEKS else None
     return max((day for day in (tenth, since) if day is not None), default=None)

@@ -126,7 +126,8 @@ def plain_do(name: str) -> Do:
 
 
 def between(old: Do, new: Do) -> tuple[int, int]:
-    """(letters, semitones) from one do to the nearest octave of another, whatever octaves they are written in.
+    """(letters, semitones) from one do to the nearest octave of another, whatever octaves they are written
+    in.
 
     >>> between(plain_do("F"), plain_do("C")), between(plain_do("C"), plain_do("A"))
     ((-3, -5), (-2, -3))

@@ -12,12 +12,21 @@ Sign = Literal["fine", "segno", "coda", "to_coda", "da_capo", "dal_segno"]
 JUMPS: tuple[Sign, ...] = ("da_capo", "dal_segno")
 AT_HEAD: tuple[Sign, ...] = ("segno", "coda")  # the others stand at the end of their bar
 WRITTEN: dict[Sign, str] = {
-    "fine": "Fine", "segno": "Segno", "coda": "Coda", "to_coda": "To Coda", "da_capo": "D.C.", "dal_segno": "D.S.",
-}  # fmt: skip
+    "fine": "Fine",
+    "segno": "Segno",
+    "coda": "Coda",
+    "to_coda": "To Coda",
+    "da_capo": "D.C.",
+    "dal_segno": "D.S.",
+}
 _MEANT: tuple[tuple[str, Sign], ...] = (
-    (r"d\.?\s*c\.?|da\s*capo", "da_capo"), (r"d\.?\s*s\.?|dal\s*segno", "dal_segno"), (r"(to|da|al)\s*coda", "to_coda"),
-    (r"fine", "fine"), (r"segno", "segno"), (r"coda", "coda"),
-)  # fmt: skip
+    (r"d\.?\s*c\.?|da\s*capo", "da_capo"),
+    (r"d\.?\s*s\.?|dal\s*segno", "dal_segno"),
+    (r"(to|da|al)\s*coda", "to_coda"),
+    (r"fine", "fine"),
+    (r"segno", "segno"),
+    (r"coda", "coda"),
+)
 
 
 def sign_of(text: str) -> Sign | None:

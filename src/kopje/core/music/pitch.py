@@ -53,7 +53,7 @@ class Pitch:
         return spell(self.letter, self.alter)
 
     @property
-    def shown(self) -> str:
+    def letter_name(self) -> str:
         """Letter and alteration as they are printed: `B♭`, `F♯`."""
         return self.name.replace("#", "♯").replace("b", "♭")
 
@@ -71,7 +71,8 @@ class Pitch:
 
 @lru_cache(maxsize=4096)
 def pitch(letter: str, alter: int, octave: int) -> Pitch:
-    """The one pitch of this name: a tune has few, so what was worked out about one need not be worked out again."""
+    """The one pitch of this name: a tune has few, so what was worked out about one need not be worked out
+    again."""
     return Pitch(letter, alter, octave)
 
 

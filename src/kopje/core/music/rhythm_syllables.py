@@ -1,8 +1,8 @@
-"""What a rhythm is called when it is spoken: four systems as data, one syllable for each sounding note of a figure.
+"""What a rhythm is called when it is spoken: four systems as data, one syllable for each sounding note of a
+figure.
 
-`ta-titi` goes by value, the others by place in the beat; in `counting` n is the number of the beat, and n+1 the next.
-A school's own system is one more row of data. Source: docs/sources.md#rhythm-syllables.
-"""
+`ta-titi` goes by value, the others by place in the beat; in `counting` n is the number of the beat, and n+1
+the next. A school's own system is one more row of data. Source: docs/sources.md#rhythm-syllables."""
 
 from __future__ import annotations
 
@@ -46,7 +46,8 @@ _NUMBER = re.compile(r"\(n\+(\d)\)|n")
 def syllables(
     figure: str, system: RhythmSystem, beat: int = 1, first_half_silent: bool = True
 ) -> tuple[str, ...]:
-    """One syllable for each sounding note of a named figure that starts on a beat of its bar (from 1); none for rests.
+    """One syllable for each sounding note of a named figure that starts on a beat of its bar (from 1); none
+    for rests.
 
     A beat half of which rests sounds in its second half, unless `first_half_silent` is false.
 

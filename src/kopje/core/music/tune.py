@@ -147,7 +147,8 @@ def _completes(first: Bar, second: Bar) -> bool:
 
 
 def opening(tune: Tune, bars: int) -> Tune:
-    """The pickup and the first full bars, without words and line ends: what tells a song apart at a glance."""
+    """The pickup and the first full bars, without words and line ends: what tells a song apart at a
+    glance."""
     chosen = tuple(bar for bar in tune.bars if bar.number <= bars)
     plain = (
         replace(
@@ -177,7 +178,8 @@ def blinded(tune: Tune) -> Tune:
 
 
 def transposed(tune: Tune, steps: int, semitones: int) -> Tune:
-    """The tune moved by an exact interval, its key signatures with it; only letters change, no degree does."""
+    """The tune moved by an exact interval, its key signatures with it; only letters change, no
+    degree does."""
     if steps == semitones == 0:
         return tune
     fifths = Pitch("C", 0, 4).moved(steps, semitones).fifths

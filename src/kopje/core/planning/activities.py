@@ -26,11 +26,10 @@ class Activity:
     """One activity.
 
     `minutes` is (least, usual, most). `song`: none, one they know, the one chosen for the concept, or one
-    that is new to them and in their range. `strands`: only for concepts of these; what is learned with an instrument in the
-    hands wants an activity that says so.
-    `hears` children can be heard in `way` with `help`, `voices` at a time. `steps` may name {song}, {concept}
-    and {section}; before a concept is presented {concept} reads "the new sound".
-    """
+    that is new to them and in their range. `strands`: only for concepts of these; what is learned with an
+    instrument in the hands wants an activity that says so. `hears` children can be heard in `way` with
+    `help`, `voices` at a time. `steps` may name {song}, {concept} and {section}; before a concept is
+    presented {concept} reads "the new sound"."""
 
     key: str
     title: str

@@ -42,7 +42,8 @@ class Span:
 
 @dataclass(frozen=True, slots=True, order=True)
 class LessonTime:
-    """One lesson of a section, with its number in the year from 1; `minutes` None: the section's usual length."""
+    """One lesson of a section, with its number in the year from 1; `minutes` None: the section's usual
+    length."""
 
     day: date
     starts: time
@@ -51,7 +52,7 @@ class LessonTime:
 
 
 @dataclass(frozen=True, slots=True)
-class Change:
+class LessonChange:
     """A one-off: a lesson lost (`starts` None: the whole day) or an extra one."""
 
     day: date
@@ -61,8 +62,8 @@ class Change:
 
 @dataclass(frozen=True)
 class SchoolYear:
-    """Terms and holidays. `cycle` 0: meetings are by weekday; n: by school day 0..n-1 of a cycle that goes on over
-    holidays, counted from the first school day of the year."""
+    """Terms and holidays. `cycle` 0: meetings are by weekday; n: by school day 0..n-1 of a cycle that goes
+    on over holidays, counted from the first school day of the year."""
 
     terms: tuple[Span, ...]
     holidays: tuple[Span, ...] = ()
@@ -109,15 +110,22 @@ class SchoolYear:
 
 
 def lesson_times(
-    year: SchoolYear, meetings: Iterable[Meeting], lost: Iterable[Change] = (), extra: Iterable[Change] = ()
+    year: SchoolYear,
+    meetings: Iterable[Meeting],
+    lost: Iterable[LessonChange] = (),
+    extra: Iterable[LessonChange] = (),
 ) -> tuple[LessonTime, ...]:
-    """All lessons of a section in a year, in order, numbered from 1. A lost lesson that is also an extra one is held."""
+    """All lessons of a section in a year, in order, numbered from 1. A lost lesson that is also an extra one
+    is held."""
     return _worked_out(year, tuple(meetings), tuple(lost), tuple(extra))
 
 
 @lru_cache(maxsize=256)
 def _worked_out(
-    year: SchoolYear, meetings: tuple[Meeting, ...], lost: tuple[Change, ...], extra: tuple[Change, ...]
+    year: SchoolYear,
+    meetings: tuple[Meeting, ...],
+    lost: tuple[LessonChange, ...],
+    extra: tuple[LessonChange, ...],
 ) -> tuple[LessonTime, ...]:
     """Kept, for every page asks for the same ones and a calendar seldom changes."""
     held: dict[tuple[date, time], int | None] = {
@@ -141,12 +149,14 @@ def _pattern(year: SchoolYear, meetings: tuple[Meeting, ...]) -> Iterator[tuple[
 def held_by(lessons: Iterable[LessonTime], day: date) -> int:
     """How many lessons lie on or before a day.
 
-    >>> held_by([LessonTime(date(2026, 9, 1), time(9)), LessonTime(date(2026, 9, 8), time(9))], date(2026, 9, 1))
+    >>> autumn = [LessonTime(date(2026, 9, day), time(9)) for day in (1, 8)]
+    >>> held_by(autumn, date(2026, 9, 1))
     1
     """
     return sum(lesson.day <= day for lesson in lessons)
 
 
 def available_minutes(lessons: Iterable[LessonTime], usual: int, away: int = 4) -> int:
-    """Contact time of these lessons, without arriving and lining up; `usual` minutes where a lesson has none of its own."""
+    """Contact time of these lessons, without arriving and lining up; `usual` minutes where a lesson has none
+    of its own."""
     return sum(max((lesson.minutes or usual) - away, 0) for lesson in lessons)

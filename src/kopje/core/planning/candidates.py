@@ -12,10 +12,10 @@ from kopje.core.planning.catalogue import CATALOGUE, activity
 from kopje.core.planning.lesson import Choice, LeftOver, LessonQuestion, New
 from kopje.core.planning.template import Slot, template
 from kopje.core.reasons import Named, Reason, because
-from kopje.core.sequence.arcs import Due, SectionState, due
 from kopje.core.sequence.concepts import Concept, ConceptKey
 from kopje.core.sequence.phases import Purpose
-from kopje.core.songs.fit import Fit, Met, fit, ranked, unknown
+from kopje.core.sequence.section_state import Due, SectionState, due
+from kopje.core.songs.suitability import Fit, Met, fit, ranked, unknown
 
 SONGS_A_CONCEPT = 4
 KNOWN_SONGS = 6
@@ -176,13 +176,13 @@ class Slots:
 
     @staticmethod
     def _touched(item: Due, state: SectionState) -> int:
-        taught = state.touches(item.concept.key)
+        taught = state.taught_counts(item.concept.key)
         return taught.prepared + taught.practised
 
     def _named(self) -> list[Concept]:
         state = self.question.state
         named = [c for c in self.question.state.sequence.concepts if state.named(c.key) and c.found_in_music]
-        return sorted(named, key=lambda c: (state.touches(c.key).practised, -c.grade))
+        return sorted(named, key=lambda c: (state.taught_counts(c.key).practised, -c.grade))
 
     @staticmethod
     def _warm(concept: Concept) -> Due:

@@ -208,8 +208,10 @@ def ramp(question: LessonQuestion, parts: int) -> bool:
 
 
 def _unmet(question: LessonQuestion, chosen: Sequence[Candidate], free: int) -> list[Reason]:
-    found = [because("no_place", "against", one.choice.activity, activity=activity(one.choice.activity).title)
-             for one in question.no_place]  # fmt: skip
+    found = [
+        because("no_place", "against", one.choice.activity, activity=activity(one.choice.activity).title)
+        for one in question.no_place
+    ]
     if ramp(question, len(chosen)):
         found.append(because("ramp", about="new"))
     elif sum(bool(c.new) for c in chosen) > len(chosen) // 2:
@@ -257,9 +259,15 @@ def spread(bounds: Sequence[tuple[int, int, int]], seated: Sequence[bool], budge
 
 def _part(slot: Slot, candidate: Candidate, minutes: int) -> Part:
     return Part(
-        slot.key, slot.role, candidate.choice, candidate.activity, minutes, candidate.new, slot.carried,
+        slot.key,
+        slot.role,
+        candidate.choice,
+        candidate.activity,
+        minutes,
+        candidate.new,
+        slot.carried,
         candidate.reasons,
-    )  # fmt: skip
+    )
 
 
 def alternatives(

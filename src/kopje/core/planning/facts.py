@@ -15,14 +15,14 @@ from typing import Any
 from kopje.core.ledger.held import HeldLesson, State, TaughtPart, part_of, part_values
 from kopje.core.planning.catalogue import known_activity
 from kopje.core.sequence.concepts import ConceptKey
-from kopje.core.songs.fit import Met
+from kopje.core.songs.suitability import Met
 
 CARRIED = 3  # left-over parts that go into the next lesson
 NOT_CARRIED = ("opening", "closing")
 
 
 @dataclass(frozen=True, slots=True)
-class Touch:
+class TaughtConcept:
     """A concept that was really taught in a lesson, by purpose."""
 
     day: date
@@ -45,11 +45,12 @@ class LessonHeld:
 
 @dataclass(frozen=True)
 class SectionFacts:
-    """`lessons` in order of time; `done`: activities by the lessons they were done in; `lately`: those of the last lesson;
-    `left_over`: parts of the last lesson that are still owed, of which `carried` gives those that come next time."""
+    """`lessons` in order of time; `done`: activities by the lessons they were done in; `lately`: those of
+    the last lesson; `left_over`: parts of the last lesson that are still owed, of which `carried` gives
+    those that come next time."""
 
     lessons: tuple[LessonHeld, ...] = ()
-    touches: tuple[Touch, ...] = ()
+    taught_concepts: tuple[TaughtConcept, ...] = ()
     songs: Mapping[str, Met] = field(default_factory=dict)
     done: Mapping[str, int] = field(default_factory=dict)
     lately: frozenset[str] = frozenset()
@@ -72,9 +73,11 @@ class SectionFacts:
     def taught(self) -> Mapping[ConceptKey, Mapping[str, int]]:
         """By concept and purpose, the number of lessons."""
         lessons: dict[ConceptKey, dict[str, set[tuple[date, time]]]] = {}
-        for touch in self.touches:
-            by_purpose = lessons.setdefault(touch.concept, {})
-            by_purpose.setdefault(touch.purpose, set()).add((touch.day, touch.starts))
+        for taught_concept in self.taught_concepts:
+            by_purpose = lessons.setdefault(taught_concept.concept, {})
+            by_purpose.setdefault(taught_concept.purpose, set()).add(
+                (taught_concept.day, taught_concept.starts)
+            )
         return {
             key: {purpose: len(when) for purpose, when in found.items()} for key, found in lessons.items()
         }
@@ -107,7 +110,8 @@ def counts_as_sung(part: TaughtPart) -> bool:
 
 
 def is_left_over(part: TaughtPart) -> bool:
-    """Not reached, done partly or skipped; routines, openings and closings come again anyway, and nothing is carried twice."""
+    """Not reached, done partly or skipped; routines, openings and closings come again anyway, and nothing is
+    carried twice."""
     routine = (item := known_activity(part.activity)) is None or item.routine
     return part.tick != "done" and not part.left_over and not routine and part.role not in NOT_CARRIED
 
@@ -120,7 +124,7 @@ def facts_of(held: Iterable[HeldLesson]) -> SectionFacts:
     last = over[-1].parts if over else ()
     return SectionFacts(
         tuple(LessonHeld(x.id, x.day, x.starts, x.minutes, x.state, x.note) for x in lessons),
-        tuple(_touches(real)),
+        tuple(_taught_concepts(real)),
         _songs(real),
         _done(real),
         frozenset(part.activity for part in last if part.tick == "done"),
@@ -128,12 +132,12 @@ def facts_of(held: Iterable[HeldLesson]) -> SectionFacts:
     )
 
 
-def _touches(lessons: Sequence[HeldLesson]) -> Iterable[Touch]:
+def _taught_concepts(lessons: Sequence[HeldLesson]) -> Iterable[TaughtConcept]:
     for lesson in lessons:
         found = ((part.concept, part.purpose) for part in lesson.parts if counts_as_taught(part))
         for concept, purpose in dict.fromkeys(found):
             if concept is not None and purpose is not None:
-                yield Touch(lesson.day, lesson.starts, concept, purpose)
+                yield TaughtConcept(lesson.day, lesson.starts, concept, purpose)
 
 
 def _songs(lessons: Sequence[HeldLesson]) -> dict[str, Met]:
@@ -159,7 +163,9 @@ def packed(facts: SectionFacts) -> dict[str, Any]:
         "lessons": [
             [x.id, x.day.isoformat(), f"{x.starts:%H:%M}", x.minutes, x.state, x.note] for x in facts.lessons
         ],
-        "touches": [[x.day.isoformat(), f"{x.starts:%H:%M}", x.concept, x.purpose] for x in facts.touches],
+        "touches": [
+            [x.day.isoformat(), f"{x.starts:%H:%M}", x.concept, x.purpose] for x in facts.taught_concepts
+        ],
         "named": [list(pair) for pair in facts.named],
         "songs": {
             song: [met.lessons, met.last and met.last.isoformat()] for song, met in facts.songs.items()
@@ -172,7 +178,8 @@ def packed(facts: SectionFacts) -> dict[str, Any]:
 
 @lru_cache(maxsize=256)
 def read(text: str) -> SectionFacts:
-    """From packed facts in JSON. Many pages ask for the same ones, which change only when something happens."""
+    """From packed facts in JSON. Many pages ask for the same ones, which change only when something
+    happens."""
     return unpacked(json.loads(text))
 
 
@@ -183,7 +190,7 @@ def unpacked(values: Mapping[str, Any]) -> SectionFacts:
             LessonHeld(key, day(d), clock(at), n, state, note)
             for key, d, at, n, state, note in values["lessons"]
         ),
-        tuple(Touch(day(d), clock(at), key, purpose) for d, at, key, purpose in values["touches"]),
+        tuple(TaughtConcept(day(d), clock(at), key, purpose) for d, at, key, purpose in values["touches"]),
         {song: Met(lessons, day(last)) for song, (lessons, last) in values["songs"].items()},
         values["done"],
         frozenset(values["lately"]),

@@ -12,11 +12,11 @@ from kopje.core.ledger.held import TaughtPart
 from kopje.core.planning.activities import Activity, Role
 from kopje.core.planning.material import Material
 from kopje.core.reasons import Reason
-from kopje.core.sequence.arcs import SectionState
 from kopje.core.sequence.concepts import ConceptKey
 from kopje.core.sequence.phases import Purpose
+from kopje.core.sequence.section_state import SectionState
 from kopje.core.songs.contents import SongCard
-from kopje.core.songs.fit import Met
+from kopje.core.songs.suitability import Met
 
 Status = Literal["best_possible", "best_found"]
 New = Literal["name", "song", "activity"]
@@ -38,7 +38,8 @@ class Choice:
 
 @dataclass(frozen=True, slots=True)
 class LeftOver:
-    """A part of the lesson before (held on `day`) that was skipped, done partly, or not reached (`tick` None)."""
+    """A part of the lesson before (held on `day`) that was skipped, done partly, or not reached (`tick`
+    None)."""
 
     choice: Choice
     role: Role
@@ -53,7 +54,8 @@ class LeftOver:
 
 @dataclass(frozen=True)
 class LessonQuestion:
-    """Everything the composer may know. `pins` by the id of the slot; `left_over` are carried to the front."""
+    """Everything the composer may know. `pins` by the id of the slot; `left_over` are carried to
+    the front."""
 
     state: SectionState
     minutes: int

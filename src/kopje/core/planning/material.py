@@ -13,7 +13,8 @@ KINDS: tuple[str, ...] = get_args(MaterialKind)
 
 @dataclass(frozen=True, slots=True)
 class Material:
-    """`id` is the song's, for a phrase the song's and the phrase's number from 1 (`…#2`); None where nothing is needed.
+    """`id` is the song's, for a phrase the song's and the phrase's number from 1 (`…#2`); None where nothing
+    is needed.
 
     >>> Material.of_song("a1").song, Material("phrase", "a1#2").song, Material().song
     ('a1', 'a1', None)

@@ -14,7 +14,8 @@ SETTLE_IN, LINE_UP, TRANSITION = 2, 2, Fraction(1, 2)
 
 @dataclass(frozen=True, slots=True)
 class Slot:
-    """`key` stays the same when a lesson is proposed anew: its role and its place among those of this role."""
+    """`key` stays the same when a lesson is proposed anew: its role and its place among those of
+    this role."""
 
     key: str
     role: Role

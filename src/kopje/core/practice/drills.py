@@ -28,7 +28,7 @@ class Tone:
 
 
 @dataclass(frozen=True, slots=True)
-class Call:
+class EchoPhrase:
     """A call to echo: its tones, the bar it comes from, and whether it ends at home."""
 
     tones: tuple[Tone, ...]
@@ -36,11 +36,12 @@ class Call:
     home: bool
 
 
-def calls(a: Analysis, beats: int, ending: Ending = "any") -> tuple[Call, ...]:
-    """Every different stretch of so many beats that begins on a strong beat of a phrase and cuts no tone, in order."""
+def echo_phrases(a: Analysis, beats: int, ending: Ending = "any") -> tuple[EchoPhrase, ...]:
+    """Every different stretch of so many beats that begins on a strong beat of a phrase and cuts no tone, in
+    order."""
     if not 1 <= beats <= 16:
         raise PracticeError("echo_beats", value=beats)
-    found: dict[tuple[Tone, ...], Call] = {}
+    found: dict[tuple[Tone, ...], EchoPhrase] = {}
     for phrase in a.phrases:
         part = a.timeline[phrase.first : phrase.stop]
         line = first_bar_line(part)
@@ -49,10 +50,10 @@ def calls(a: Analysis, beats: int, ending: Ending = "any") -> tuple[Call, ...]:
                 cut = _cut(a, part[index:], beats)
                 if cut is not None and len(cut.tones) > 1:
                     found.setdefault(cut.tones, cut)
-    return tuple(call for call in found.values() if ending == "any" or call.home == (ending == "home"))
+    return tuple(phrase for phrase in found.values() if ending == "any" or phrase.home == (ending == "home"))
 
 
-def _cut(a: Analysis, part: Sequence[Sound], beats: int) -> Call | None:
+def _cut(a: Analysis, part: Sequence[Sound], beats: int) -> EchoPhrase | None:
     beat, total, tones, last = part[0].meter.beat, Fraction(0), list[Tone](), None
     for sound in part:
         if sound.meter.beat != beat:
@@ -63,18 +64,20 @@ def _cut(a: Analysis, part: Sequence[Sound], beats: int) -> Call | None:
         tones.append(Tone(degree, sound.beats))
         if total == beats:
             home = last is not None and last.syllable == a.tonality.resting
-            return Call(tuple(tones), part[0].bar, home)
+            return EchoPhrase(tuple(tones), part[0].bar, home)
         if total > beats:
             return None
     return None
 
 
-def rows(tones: Sequence[Degree], kind: Kind, start: Degree | None = None) -> tuple[tuple[Degree, ...], ...]:
+def tone_patterns(
+    tones: Sequence[Degree], kind: Kind, start: Degree | None = None
+) -> tuple[tuple[Degree, ...], ...]:
     """Rows to sing over a tone set, from its lowest tone or a chosen one upwards.
 
-    `up_and_down`: 1, 1 2 1, 1 2 3 2 1 …; `thirds`: 1 3, 2 4, 3 5 … and back; `sequence`: 1 2 3, 2 3 4 … and back;
-    `widening`: signs to read, two tones first, then one more in each row. PracticeError where the set is too small.
-    """
+    `up_and_down`: 1, 1 2 1, 1 2 3 2 1 …; `thirds`: 1 3, 2 4, 3 5 … and back; `sequence`: 1 2 3, 2 3 4 … and
+    back; `widening`: signs to read, two tones first, then one more in each row. PracticeError where the set
+    is too small."""
     line = sorted(set(tones), key=lambda degree: (degree.semitones, degree.step))
     if start is not None:
         line = [degree for degree in line if degree.semitones >= start.semitones]
@@ -111,7 +114,8 @@ def _sequence(line: list[Degree]) -> Rows:
 
 
 def _widening(line: list[Degree]) -> Rows:
-    """The middle tones first: each row has the new tone three times, between tones it was reached from before."""
+    """The middle tones first: each row has the new tone three times, between tones it was reached from
+    before."""
     middle = len(line) // 2
     order = sorted(line, key=lambda degree: (abs(line.index(degree) - middle), -line.index(degree)))
     for size in range(2, len(order) + 1):

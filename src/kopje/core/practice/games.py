@@ -1,4 +1,5 @@
-"""Guessing games made from songs, and how far a right answer may be luck. Source: docs/sources.md#guessing."""
+"""Guessing games made from songs, and how far a right answer may be luck. Source:
+docs/sources.md#guessing."""
 
 from __future__ import annotations
 
@@ -24,8 +25,9 @@ WORDS_SHOWN = 3
 
 
 def clue(a: Analysis, by: By) -> Clue:
-    """What is heard or seen of a song's first phrase: beats from one clap to the next, its ups and downs, or nothing where it
-    has none. A clap has no end, so a rest behind a tone and a longer tone are the same rhythm."""
+    """What is heard or seen of a song's first phrase: beats from one clap to the next, its ups and downs, or
+    nothing where it has none. A clap has no end, so a rest behind a tone and a longer tone are the same
+    rhythm."""
     phrase = a.phrases[0]
     part = a.timeline[phrase.first : phrase.stop]
     if by == "rhythm":
@@ -51,7 +53,8 @@ def _words(a: Analysis) -> Iterable[str]:
 
 
 def confused(clues: Mapping[str, Clue]) -> tuple[tuple[str, ...], ...]:
-    """Groups of songs that cannot be told apart by their clues; keys in the order given. Songs without a clue are left out."""
+    """Groups of songs that cannot be told apart by their clues; keys in the order given. Songs without a
+    clue are left out."""
     same: dict[Clue, list[str]] = {}
     for key, found in clues.items():
         if found:
@@ -84,8 +87,9 @@ class Masked:
 
 
 def masked(a: Analysis, tones: frozenset[str], only: bool) -> tuple[tuple[Masked, ...], ...]:
-    """The words of verse 1, phrase by phrase: all but the chosen tones aloud, or only these. Tones count in every octave;
-    a melisma belongs to its first tone; in a phrase without words each tone is shown by its name."""
+    """The words of verse 1, phrase by phrase: all but the chosen tones aloud, or only these. Tones count in
+    every octave; a melisma belongs to its first tone; in a phrase without words each tone is shown by its
+    name."""
     return tuple(
         tuple(_masked(a, a.timeline[phrase.first : phrase.stop], tones, only)) for phrase in a.phrases
     )
@@ -105,7 +109,8 @@ def _masked(a: Analysis, part: Sequence[Sound], tones: frozenset[str], only: boo
 
 @cache
 def sequences(count: int, answers: int = 2) -> tuple[tuple[int, ...], ...]:
-    """Every sequence of answers the game can give: at most three equal in a row, and never strictly in turn."""
+    """Every sequence of answers the game can give: at most three equal in a row, and never strictly
+    in turn."""
     if not FEWEST_TRIALS <= count <= MOST_TRIALS or not 2 <= answers <= 3 or answers**count > MOST_SEQUENCES:
         most = MOST_TRIALS if answers == 2 else 6
         raise PracticeError("game_questions", fewest=FEWEST_TRIALS, most=most, value=count)
@@ -133,8 +138,8 @@ def trials(count: int, seed: int, answers: int = 2) -> tuple[int, ...]:
 
 @cache
 def luck(count: int, right: int, answers: int = 2) -> Fraction:
-    """How often somebody who hears nothing but guesses as cleverly as can be has so many right, over the sequences the game
-    can give.
+    """How often somebody who hears nothing but guesses as cleverly as can be has so many right, over the
+    sequences the game can give.
 
     >>> luck(5, 5), luck(3, 3)
     (Fraction(1, 24), Fraction(1, 6))

@@ -1,4 +1,5 @@
-"""What choirs learn: twelve reading levels, each obeyed exactly by the exercises of its name, and how parts are sung.
+"""What choirs learn: twelve reading levels, each obeyed exactly by the exercises of its name, and how parts
+are sung.
 
 Source: docs/sources.md#sight-singing.
 """

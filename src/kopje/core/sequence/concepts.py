@@ -21,14 +21,31 @@ ConceptKey = NewType("ConceptKey", str)
 Way = Literal["hear", "sing", "read", "write", "create"]
 Line = Literal["rhythm", "melody", "other"]
 LINE_OF = {
-    "beat": "rhythm", "rhythm": "rhythm", "meter": "rhythm", "melody": "melody", "tonality": "melody",
-}  # fmt: skip
+    "beat": "rhythm",
+    "rhythm": "rhythm",
+    "meter": "rhythm",
+    "melody": "melody",
+    "tonality": "melody",
+}
 TONE_STRANDS = frozenset({"melody", "tonality", "staff", "sight-singing"})
 CHOIR = 13  # the grade of choirs: beyond the grades of classes, which lie side by side with it
 STRANDS = (
-    "beat", "rhythm", "meter", "melody", "tonality", "staff", "form", "expression", "voice", "unpitched", "barred",
-    "recorder", "ensemble", "sight-singing", "vocabulary",
-)  # fmt: skip
+    "beat",
+    "rhythm",
+    "meter",
+    "melody",
+    "tonality",
+    "staff",
+    "form",
+    "expression",
+    "voice",
+    "unpitched",
+    "barred",
+    "recorder",
+    "ensemble",
+    "sight-singing",
+    "vocabulary",
+)
 
 
 def strand_name(strand: str) -> Reason:
@@ -39,11 +56,10 @@ def strand_name(strand: str) -> Reason:
 class Concept:
     """One thing to be learned.
 
-    `grade` is 0 for kindergarten, CHOIR for what only choirs learn. `elements`, `degrees`, `meters`, `tone_sets` and `resting` say how the analysis finds
-    it; a concept with none of them is observed only. `sign` is what stands for it in a narrow place: a
-    figure in beats, a degree, a meter, or short words. `not_before` and `not_after` say when in a year it is named:
-    month and day, `10-01`, or empty.
-    """
+    `grade` is 0 for kindergarten, CHOIR for what only choirs learn. `elements`, `degrees`, `meters`,
+    `tone_sets` and `resting` say how the analysis finds it; a concept with none of them is observed only.
+    `sign` is what stands for it in a narrow place: a figure in beats, a degree, a meter, or short words.
+    `not_before` and `not_after` say when in a year it is named: month and day, `10-01`, or empty."""
 
     key: ConceptKey
     name: str
@@ -72,9 +88,11 @@ class Concept:
 
 
 def day_in(said: str, first: date, last: date) -> date | None:
-    """The day meant by month and day in the school year from `first` to `last`; outside it the nearest one. None if nothing is said.
+    """The day meant by month and day in the school year from `first` to `last`; outside it the nearest one.
+    None if nothing is said.
 
-    >>> day_in("10-01", date(2026, 8, 20), date(2027, 6, 10)), day_in("02-29", date(2026, 8, 20), date(2027, 6, 10))
+    >>> year = date(2026, 8, 20), date(2027, 6, 10)
+    >>> day_in("10-01", *year), day_in("02-29", *year)
     (datetime.date(2026, 10, 1), datetime.date(2027, 2, 28))
     """
     if not said:
@@ -108,7 +126,7 @@ class Sequence:
             raise SequenceError("sequence_cycle", concepts=" → ".join(names), value=names) from cycle
         return sequence
 
-    def told(self, wording: Wording) -> Sequence:
+    def worded(self, wording: Wording) -> Sequence:
         """The same in a school's words: names and signs of what has to do with tones, and its phases."""
         own = [
             replace(

@@ -1,4 +1,5 @@
-"""How a school phases learning: three shipped models as data. Each fills the same roles: before the name, the name, after it.
+"""How a school phases learning: three shipped models as data. Each fills the same roles: before the name,
+the name, after it.
 
 Before a concept is named its name and sign are not used; after it they are. Source: docs/sources.md#arcs.
 """
@@ -14,7 +15,8 @@ Purpose = Literal["prepare", "present", "practise"]
 
 @dataclass(frozen=True, slots=True)
 class Phase:
-    """One phase of an arc. `lessons` is (least, usual, most); `kinds` of activities fit it best (none named: any)."""
+    """One phase of an arc. `lessons` is (least, usual, most); `kinds` of activities fit it best (none named:
+    any)."""
 
     key: str
     word: str
@@ -40,7 +42,8 @@ class PhaseModel:
         return sum(least), sum(usual), sum(most)
 
     def at(self, purpose: Purpose, held: int) -> Phase:
-        """The phase of the next lesson of a purpose, when `held` lessons of it are over; beyond the usual: the last.
+        """The phase of the next lesson of a purpose, when `held` lessons of it are over; beyond the usual:
+        the last.
 
         >>> LISTEN_TO_CREATE.at("prepare", 2).word
         'echo'
@@ -77,30 +80,40 @@ def _phase(
 _READING = "rhythm reading, melody reading, staff work, dictation, sight-singing"
 _MAKING = "improvising, composing, instrument, barred, partner work"
 PREPARE_PRESENT_PRACTISE = PhaseModel(
-    "prepare-present-practise", "prepare, present, practise",
+    "prepare-present-practise",
+    "prepare, present, practise",
     (
         _phase("prepare", "prepare", (3, 4, 6)),
         _phase("present", "present", (1, 1, 1)),
         _phase("practise", "practise", (4, 6, 8)),
     ),
-)  # fmt: skip
+)
 MAKE_INVENT_UNDERSTAND = PhaseModel(
-    "make-invent-understand", "make, invent, understand",
+    "make-invent-understand",
+    "make, invent, understand",
     (
-        _phase("make", "prepare", (2, 3, 4), "singing, movement, body percussion, instrument, barred, singing game"),
+        _phase(
+            "make",
+            "prepare",
+            (2, 3, 4),
+            "singing, movement, body percussion, instrument, barred, singing game",
+        ),
         _phase("invent", "prepare", (1, 2, 3), f"{_MAKING}, body percussion, movement, song story"),
         _phase("understand", "present", (1, 1, 1)),
         _phase("understand", "practise", (4, 5, 7), f"{_READING}, {_MAKING}"),
     ),
-)  # fmt: skip
+)
 LISTEN_TO_CREATE = PhaseModel(
-    "listen-to-create", "listen, echo, name, read, create",
+    "listen-to-create",
+    "listen, echo, name, read, create",
     (
         _phase("listen", "prepare", (1, 2, 3), "listening, movement, song story"),
-        _phase("echo", "prepare", (2, 2, 3), "echo, singing, body percussion, vocal exploration, singing game"),
+        _phase(
+            "echo", "prepare", (2, 2, 3), "echo, singing, body percussion, vocal exploration, singing game"
+        ),
         _phase("name", "present", (1, 1, 1)),
         _phase("read", "practise", (3, 4, 5), _READING),
         _phase("create", "practise", (1, 2, 3), _MAKING),
     ),
-)  # fmt: skip
+)
 MODELS = {one.key: one for one in (PREPARE_PRESENT_PRACTISE, MAKE_INVENT_UNDERSTAND, LISTEN_TO_CREATE)}

@@ -1,4 +1,5 @@
-"""The three sequences that ship: so-mi first, mi-re-do first, scale first. A school starts from one and makes it its own.
+"""The three sequences that ship: so-mi first, mi-re-do first, scale first. A school starts from one and
+makes it its own.
 
 The second and third are the first with another melodic line. Source: docs/sources.md#sequences.
 """
@@ -69,7 +70,8 @@ SHIPPED = {"so-mi": SO_MI_FIRST, "mi-re-do": MI_RE_DO_FIRST, "scale": SCALE_FIRS
 
 
 def with_used(sequence: Sequence, used: Iterable[Concept]) -> tuple[Sequence, tuple[Concept, ...]]:
-    """A sequence that keeps what has been taught or heard already: missing ones come along as optional; also which."""
+    """A sequence that keeps what has been taught or heard already: missing ones come along as optional; also
+    which."""
     missing = tuple(c for c in used if c.key not in sequence.by_key)
     known = {*sequence.by_key, *(c.key for c in missing)}
     along = [replace(c, core=False, needs=tuple(n for n in c.needs if n in known)) for c in missing]

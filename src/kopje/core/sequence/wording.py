@@ -1,4 +1,5 @@
-"""What a school calls things: its phases, its syllables, its names for degrees and figures. Stored keys never change.
+"""What a school calls things: its phases, its syllables, its names for degrees and figures. Stored keys
+never change.
 
 Source: docs/sources.md#solfa, docs/sources.md#arcs.
 """
@@ -21,7 +22,8 @@ _SO, _TI = re.compile(r"(?<![\w-])(so|sol)(?![\w-])"), re.compile(r"(?<![\w-])ti
 
 @dataclass(frozen=True)
 class Wording:
-    """`so` and `ti` are spellings; with `ti` = "si" the raised so is written so♯. `phase_words`: own words by phase key."""
+    """`so` and `ti` are spellings; with `ti` = "si" the raised so is written so♯. `phase_words`: own words
+    by phase key."""
 
     so: Literal["so", "sol"] = "so"
     ti: Literal["ti", "si"] = "ti"
@@ -49,7 +51,8 @@ class Wording:
         return shown + marks
 
     def tone(self, key: str) -> str:
-        """A degree by the school's names. Letters depend on a song's do, so words alone fall back to syllables.
+        """A degree by the school's names. Letters depend on a song's do, so words alone fall back to
+        syllables.
 
         >>> Wording(names="numbers").tone("so,"), Wording(names="numbers").tone("fi")
         ('5,', '♯4')

@@ -8,11 +8,11 @@ from dataclasses import dataclass
 from typing import Any
 
 from kopje.core.analysis.analysis import Analysis
+from kopje.core.analysis.annotations import NOTHING, Annotations
 from kopje.core.analysis.elements import ORDER, figure_name
 from kopje.core.analysis.key_choice import KeyChoice
 from kopje.core.analysis.motion import move
 from kopje.core.analysis.timeline import Sound
-from kopje.core.analysis.told import NOTHING, Told
 from kopje.core.exact import Fraction, parsed
 from kopje.core.music.degree import Do
 from kopje.core.music.pitch import Pitch
@@ -26,8 +26,8 @@ class Content:
     """One thing in a song. `concept` is None when the sequence has no concept for it.
 
     `most_in_phrase`: the most times it comes in one phrase; `turns`: phrases that have it in the same place
-    as another phrase; `tone`: a degree, not a figure; `aspect`: meter, tone set or resting tone, which colour a song but are no tone or figure in it.
-    """
+    as another phrase; `tone`: a degree, not a figure; `aspect`: meter, tone set or resting tone, which
+    colour a song but are no tone or figure in it."""
 
     concept: ConceptKey | None
     label: Param
@@ -61,8 +61,8 @@ class SongCard:
 
 @dataclass(frozen=True, slots=True)
 class Spot:
-    """Where a tone or a figure stands: its phrase, its place there (quarters from its start, as text), its bar; for a tone
-    whether it is on a strong beat and approached by step."""
+    """Where a tone or a figure stands: its phrase, its place there (quarters from its start, as text), its
+    bar; for a tone whether it is on a strong beat and approached by step."""
 
     phrase: int
     place: str
@@ -75,8 +75,8 @@ class Spot:
 class Outline:
     """A song as planning needs it before any sequence looks at it; small enough to be kept beside the song.
 
-    `tones` by degree, `figures` by element key (or its text in beats, after “?”), both in order of first coming.
-    """
+    `tones` by degree, `figures` by element key (or its text in beats, after “?”), both in order of first
+    coming."""
 
     bars: int
     do: Do | None
@@ -88,9 +88,9 @@ class Outline:
     keys: tuple[tuple[KeyChoice, ...], ...] = ()
 
 
-def card(id_: str, analysis: Analysis, sequence: Sequence, told: Told = NOTHING) -> SongCard:
+def card(id_: str, analysis: Analysis, sequence: Sequence, annotations: Annotations = NOTHING) -> SongCard:
     """A song for planning; what the teacher says it has or lacks goes before what was found."""
-    return card_of(id_, analysis.tune.title, outline(analysis), sequence, told.has, told.lacks)
+    return card_of(id_, analysis.tune.title, outline(analysis), sequence, annotations.has, annotations.lacks)
 
 
 def card_of(
@@ -157,7 +157,8 @@ def _spot(a: Analysis, onset: Fraction, bar: int, strong: bool = False, by_step:
 
 
 def _upbeats(analysis: Analysis) -> Iterable[tuple[int, Fraction]]:
-    """(bar, onset) of the phrases that begin before a bar line: a tune has one pickup, but is lifted into each of these."""
+    """(bar, onset) of the phrases that begin before a bar line: a tune has one pickup, but is lifted into
+    each of these."""
     firsts = (analysis.timeline[phrase.first] for phrase in analysis.phrases)
     return ((first.bar, first.onset) for first in firsts if first.bar == 0 or first.place > 0)
 
@@ -174,7 +175,8 @@ def _bar_onsets(analysis: Analysis) -> Iterable[tuple[int, Fraction]]:
 def said(
     found: Iterable[Content], sequence: Sequence, has: frozenset[str], lacks: frozenset[str]
 ) -> list[Content]:
-    """The contents with the teacher's word: what it lacks is out; what it has and was not found is plain in it."""
+    """The contents with the teacher's word: what it lacks is out; what it has and was not found is plain in
+    it."""
     kept = [content for content in found if content.concept not in lacks]
     there = {content.concept for content in kept}
     added = [c for c in sequence.concepts if c.key in has and c.key not in there]
@@ -199,9 +201,16 @@ def _tones(song: Outline, sequence: Sequence) -> Iterable[Content]:
     for (concept, label), every in places.items():
         most, turns = _in_phrases(every)
         yield Content(
-            concept, label, len(every), _bars(every), most, turns, sum(one.strong for one in every),
-            sum(one.by_step for one in every), tone=True,
-        )  # fmt: skip
+            concept,
+            label,
+            len(every),
+            _bars(every),
+            most,
+            turns,
+            sum(one.strong for one in every),
+            sum(one.by_step for one in every),
+            tone=True,
+        )
 
 
 def _figures(song: Outline, sequence: Sequence) -> Iterable[Content]:
@@ -247,13 +256,23 @@ def _bars(spots: Iterable[Spot]) -> tuple[int, ...]:
 def packed(song: Outline) -> dict[str, Any]:
     """An outline as plain values that can be stored; `unpacked` gives it back."""
     return {
-        "bars": song.bars, "do": _do(song.do), "meters": list(song.meters), "resting": song.resting,
+        "bars": song.bars,
+        "do": _do(song.do),
+        "meters": list(song.meters),
+        "resting": song.resting,
         "tone_set": song.tone_set,
-        "tones": [[name, [[s.phrase, s.place, s.bar, int(s.strong), int(s.by_step)] for s in spots]]
-                  for name, spots in song.tones.items()],
-        "figures": [[name, [[s.phrase, s.place, s.bar] for s in spots]] for name, spots in song.figures.items()],
-        "keys": [[[_do(k.do), k.semitones, str(k.cost), str(k.low), str(k.high)] for k in keys] for keys in song.keys],
-    }  # fmt: skip
+        "tones": [
+            [name, [[s.phrase, s.place, s.bar, int(s.strong), int(s.by_step)] for s in spots]]
+            for name, spots in song.tones.items()
+        ],
+        "figures": [
+            [name, [[s.phrase, s.place, s.bar] for s in spots]] for name, spots in song.figures.items()
+        ],
+        "keys": [
+            [[_do(k.do), k.semitones, str(k.cost), str(k.low), str(k.high)] for k in keys]
+            for keys in song.keys
+        ],
+    }
 
 
 def _do(do: Do | None) -> list[Any] | None:

@@ -31,8 +31,8 @@ class KeyAdvice:
 
 
 def best_keys_for(a: Analysis, grade: int, purpose: Purpose, signs_read: int = 1) -> tuple[KeyAdvice, ...]:
-    """The best three. Comfort decides first, then what the purpose needs; on the recorder, which is not sung, the tones come
-    first. `signs_read`: how many signs the class reads."""
+    """The best three. Comfort decides first, then what the purpose needs; on the recorder, which is not
+    sung, the tones come first. `signs_read`: how many signs the class reads."""
     do = a.tonality.do
     pitches = {sound.pitch for sound in a.attacks if sound.pitch is not None}
     if do is None or not pitches:
@@ -41,7 +41,7 @@ def best_keys_for(a: Analysis, grade: int, purpose: Purpose, signs_read: int = 1
     beats = weights_of(a.attacks)
     every = best_keys(beats, do, voice, EVERY)
     ranked = sorted(
-        every, key=lambda choice: _wish(choice, do, pitches, purpose, signs_read)
+        every, key=lambda choice: _cost(choice, do, pitches, purpose, signs_read)
     )  # stable: the voices come first
     return tuple(
         KeyAdvice(
@@ -60,7 +60,7 @@ def _moved(choice: KeyChoice, do: Do, pitches: set[Pitch]) -> set[Pitch]:
     return {pitch.moved(steps, choice.semitones) for pitch in pitches}
 
 
-def _wish(
+def _cost(
     choice: KeyChoice, do: Do, pitches: set[Pitch], purpose: Purpose, signs: int
 ) -> tuple[Fraction, int, int]:
     if purpose == "reading":
@@ -92,7 +92,7 @@ def _reasons(
 
 
 def _voices(choice: KeyChoice) -> Reason:
-    low, high = (f"{pitch.shown}{pitch.octave}" for pitch in (choice.low, choice.high))
+    low, high = (f"{pitch.letter_name}{pitch.octave}" for pitch in (choice.low, choice.high))
     if choice.comfortable:
         return because("voices_comfortable", "for", "key", low=low, high=high)
     return because("voices_outside", "against", "key", low=low, high=high)

@@ -1,7 +1,8 @@
-"""A question to the songbook that reads like a sentence: what a song must have, for whom, and how long it rested.
+"""A question to the songbook that reads like a sentence: what a song must have, for whom, and how long it
+rested.
 
-Every part of the sentence that a song meets is a reason; one that it does not meet leaves it out. Source: docs/sources.md#songs.
-"""
+Every part of the sentence that a song meets is a reason; one that it does not meet leaves it out. Source:
+docs/sources.md#songs."""
 
 from __future__ import annotations
 
@@ -11,18 +12,19 @@ from datetime import date
 
 from kopje.core.analysis.key_choice import VOICES, fit_reason
 from kopje.core.reasons import Named, Param, Reason, Tone, Verdict, because, listed
-from kopje.core.sequence.arcs import SectionState
 from kopje.core.sequence.concepts import Sequence
+from kopje.core.sequence.section_state import SectionState
 from kopje.core.songs.contents import figure_label
-from kopje.core.songs.facts import SongFacts, aspects_of, nameable, things_of
-from kopje.core.songs.fit import Met
+from kopje.core.songs.facts import SongFacts, elements_of, features_of, nameable
+from kopje.core.songs.suitability import Met
 
 METER = "meter:"
 
 
 @dataclass(frozen=True, slots=True)
 class SongQuestion:
-    """`has`: concepts that must be in it, or what the songbook itself calls a thing (`meter:6/8`, `figure:upbeat`, `tone:fa`); `known`: all else can be named; `fits`: lies in their range in some key;
+    """`has`: concepts that must be in it, or what the songbook itself calls a thing (`meter:6/8`,
+    `figure:upbeat`, `tone:fa`); `known`: all else can be named; `fits`: lies in their range in some key;
     `rested`: not sung for so many weeks; `new`: never sung by them."""
 
     has: tuple[str, ...] = ()
@@ -49,7 +51,7 @@ def meant_by(key: str, sequence: Sequence) -> tuple[frozenset[str], frozenset[st
     if ":" in key:
         return frozenset((key,)), frozenset((key,))
     concept = sequence.concept(key)
-    return things_of(concept), aspects_of(concept)
+    return elements_of(concept), features_of(concept)
 
 
 def called(key: str, sequence: Sequence) -> Param:
@@ -80,23 +82,24 @@ def known_to(state: SectionState, asked: SongQuestion) -> frozenset[str]:
 
 
 def known_meters(state: SectionState, asked: SongQuestion) -> frozenset[str] | None:
-    """The meters such a song may be in. None while a class can name no meter at all: until then it sings in all of them."""
+    """The meters such a song may be in. None while a class can name no meter at all: until then it sings in
+    all of them."""
     metric = [c for c in state.sequence.concepts if c.meters]
     if not any(state.named(c.key) for c in metric):
         return None
     named = (c for c in metric if c.key in asked.has or state.named(c.key))
     asked_for = frozenset(key for key in asked.has if key.startswith(METER))
-    return asked_for.union(*(aspects_of(concept) for concept in named))
+    return asked_for.union(*(features_of(concept) for concept in named))
 
 
 def _has(song: SongFacts, asked: SongQuestion, state: SectionState) -> Iterator[Reason]:
     for key in asked.has:
-        things, aspects = meant_by(key, state.sequence)
+        elements, features = meant_by(key, state.sequence)
         name = called(key, state.sequence)
-        bars = [song.things[thing] for thing in things if thing in song.things]
+        bars = [song.elements[element] for element in elements if element in song.elements]
         if bars:
             yield because("target_in_bars", "for", key, what=name, bars=max(bars))
-        elif aspects & song.aspects:
+        elif features & song.features:
             yield because("target_aspect", "for", key, concept=name)
         else:
             yield because("target_missing", "bars", key, what=name)
@@ -105,20 +108,20 @@ def _has(song: SongFacts, asked: SongQuestion, state: SectionState) -> Iterator[
 def _known(song: SongFacts, asked: SongQuestion, state: SectionState) -> Iterator[Reason]:
     if not asked.known:
         return
-    others = sorted(set(song.things) - known_to(state, asked))
+    others = sorted(set(song.elements) - known_to(state, asked))
     meters = known_meters(state, asked)
     if meters is not None:
-        others += sorted(aspect for aspect in song.aspects - meters if aspect.startswith(METER))
+        others += sorted(aspect for aspect in song.features - meters if aspect.startswith(METER))
     if others:
-        names = dict.fromkeys(_named(thing, state) for thing in others)
+        names = dict.fromkeys(_named(element, state) for element in others)
         yield because("unknown_unnamed", "bars", "contents", others=listed(names, 3), section=state.name)
     else:
         yield because("else_known", "for", "contents", section=state.name)
 
 
-def _named(thing: str, state: SectionState) -> Param:
+def _named(element: str, state: SectionState) -> Param:
     """What a class would call it: its concept's name, else the tone or figure itself."""
-    kind, _, name = thing.partition(":")
+    kind, _, name = element.partition(":")
     sequence = state.sequence
     of_kind = {"tone": sequence.of_degree, "figure": sequence.of_element, "meter": sequence.of_meter}
     key = of_kind.get(kind, {}).get(name, name)

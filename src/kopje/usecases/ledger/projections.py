@@ -1,4 +1,5 @@
-"""Keeping the sums of events: standings, lessons as they were held, what a section was taught. All of it can be made anew."""
+"""Keeping the sums of events: standings, lessons as they were held, what a section was taught. All of it can
+be made anew."""
 
 from __future__ import annotations
 
@@ -15,7 +16,7 @@ from kopje.core.planning.facts import facts_of, packed
 from kopje.core.reasons import packed as packed_reason
 from kopje.core.sequence.concepts import ConceptKey
 from kopje.store import events, ledger, people
-from kopje.usecases.call import Call
+from kopje.usecases.context import Context
 
 RULES = 2  # raise it when a rule changes what is kept; every school is then worked out anew at the start
 AT_ONCE = 2000  # children and concepts in one statement
@@ -27,9 +28,16 @@ def value_of(event: ClassEvent) -> Mark:
     """A mark as the rules see it."""
     body = event.body
     return Mark(
-        ConceptKey(body["concept"]), body["way"], body["voices"], body["help"], body["result"], event.day, event.moment,
-        event.device, event.sequence,
-    )  # fmt: skip
+        ConceptKey(body["concept"]),
+        body["way"],
+        body["voices"],
+        body["help"],
+        body["result"],
+        event.day,
+        event.moment,
+        event.device,
+        event.sequence,
+    )
 
 
 def marks_by_pair(found: Iterable[ClassEvent]) -> dict[tuple[str, str], list[Mark]]:
@@ -41,85 +49,96 @@ def marks_by_pair(found: Iterable[ClassEvent]) -> dict[tuple[str, str], list[Mar
     return marks
 
 
-def keep_standings(call: Call, pairs: Pairs) -> None:
+def keep_standings(ctx: Context, pairs: Pairs) -> None:
     """Work these standings out again from all marks there are."""
     wanted = sorted(set(pairs))
     for start in range(0, len(wanted), AT_ONCE):
         some = wanted[start : start + AT_ONCE]
-        marks = marks_by_pair(events.marks_with_backs(call.session, some, call.school_id))
+        marks = marks_by_pair(events.marks_with_backs(ctx.session, some, ctx.school_id))
         ledger.keep_standings(
-            call.session, [_row(call, pair, marks.get((str(pair[0]), pair[1]), [])) for pair in some]
+            ctx.session, [_row(ctx, pair, marks.get((str(pair[0]), pair[1]), [])) for pair in some]
         )
 
 
-def _row(call: Call, pair: tuple[UUID, str], marks: list[Mark]) -> dict[str, Any]:
-    """The row of a standing; without a level where nothing is left to be said, or the sequence has no such concept."""
+def _row(ctx: Context, pair: tuple[UUID, str], marks: list[Mark]) -> dict[str, Any]:
+    """The row of a standing; without a level where nothing is left to be said, or the sequence has no such
+    concept."""
     child, key = pair
-    row = {"child_id": child, "concept": key, "school_id": call.school_id, "level": None}
-    concept = call.sequence.by_key.get(key)
+    row = {"child_id": child, "concept": key, "school_id": ctx.school_id, "level": None}
+    concept = ctx.sequence.by_key.get(key)
     if concept is None:
         return row
     found = standing(concept, marks)
     heard = found.level != "not_heard" or found.partly
     return {
-        **row, "level": found.level if heard else None, "partly": found.partly, "last_full": found.last_full,
-        "last_alone": last_alone(marks), "reasons": [packed_reason(reason) for reason in found.reasons],
-    }  # fmt: skip
+        **row,
+        "level": found.level if heard else None,
+        "partly": found.partly,
+        "last_full": found.last_full,
+        "last_alone": last_alone(marks),
+        "reasons": [packed_reason(reason) for reason in found.reasons],
+    }
 
 
-def keep_lessons(call: Call, lessons: Iterable[UUID]) -> None:
+def keep_lessons(ctx: Context, lessons: Iterable[UUID]) -> None:
     """Work out again how these lessons were held."""
     wanted = set(lessons)
     by_lesson: dict[str, list[ClassEvent]] = {}
-    for event in events.of_lessons(call.session, wanted):
+    for event in events.of_lessons(ctx.session, wanted):
         by_lesson.setdefault(event.lesson, []).append(event)
     held = [one for found in by_lesson.values() if (one := held_lesson(found)) is not None]
-    events.keep_held(call.session, call.school_id, wanted, held)
+    events.keep_held(ctx.session, ctx.school_id, wanted, held)
 
 
-def keep_facts(call: Call, section_ids: Iterable[UUID]) -> None:
+def keep_facts(ctx: Context, section_ids: Iterable[UUID]) -> None:
     """Add up again what these sections were taught, from their lessons."""
     wanted = set(section_ids)
     by_section: dict[UUID, list[HeldLesson]] = {key: [] for key in wanted}
-    for lesson in events.held_of(call.session, wanted):
+    for lesson in events.held_of(ctx.session, wanted):
         by_section[UUID(lesson.section)].append(lesson)
     for section, lessons in by_section.items():
         facts = facts_of(lessons)
         songs = [
-            {"section_id": section, "song_id": UUID(song), "school_id": call.school_id, "lessons": met.lessons,
-             "last": met.last}
+            {
+                "section_id": section,
+                "song_id": UUID(song),
+                "school_id": ctx.school_id,
+                "lessons": met.lessons,
+                "last": met.last,
+            }
             for song, met in facts.songs.items()
-        ]  # fmt: skip
-        events.keep_facts(call.session, call.school_id, section, packed(facts), songs)
+        ]
+        events.keep_facts(ctx.session, ctx.school_id, section, packed(facts), songs)
 
 
-def rebuild(call: Call) -> None:
+def rebuild(ctx: Context) -> None:
     """Everything of the school from its events alone."""
-    events.clear_sums(call.session, call.school_id)
+    events.clear_sums(ctx.session, ctx.school_id)
     found: dict[UUID, list[UUID]] = {}
-    for section, lesson in events.lessons_with_events(call.session, call.school_id):
+    for section, lesson in events.lessons_with_events(ctx.session, ctx.school_id):
         found.setdefault(section, []).append(lesson)
     for lessons in found.values():
-        keep_lessons(call, lessons)
-    keep_facts(call, found)
-    keep_standings(call, events.marked_pairs(call.session, call.school_id))
-    people.school(call.session, call.school_id).rules = RULES
-    call.session.flush()
+        keep_lessons(ctx, lessons)
+    keep_facts(ctx, found)
+    keep_standings(ctx, events.marked_pairs(ctx.session, ctx.school_id))
+    people.school(ctx.session, ctx.school_id).rules = RULES
+    ctx.session.flush()
 
 
 @dataclass(frozen=True, slots=True)
 class Differences:
-    """What a rebuilding changed: how many rows of each sum were other ones, and some of them in words for an operator."""
+    """What a rebuilding changed: how many rows of each sum were other ones, and some of them in words for an
+    operator."""
 
     rows: dict[str, int]
     some: tuple[str, ...]
 
 
-def rebuild_and_compare(call: Call) -> Differences:
+def rebuild_and_compare(ctx: Context) -> Differences:
     """`kopje rebuild`: what was kept before, beside what the events say now."""
-    before = events.sums(call.session, call.school_id)
-    rebuild(call)
-    after = events.sums(call.session, call.school_id)
+    before = events.sums(ctx.session, ctx.school_id)
+    rebuild(ctx)
+    after = events.sums(ctx.session, ctx.school_id)
     rows, some = {}, []
     for table in before:
         keys = [

@@ -14,18 +14,19 @@ from kopje.core.ledger.rota import Place, Waiting, queue
 from kopje.core.ledger.standing import NOT_HEARD, Standing, is_due
 from kopje.core.planning.catalogue import known_activity
 from kopje.core.reasons import unpacked
-from kopje.core.sequence.arcs import due
 from kopje.core.sequence.concepts import Concept, Way
+from kopje.core.sequence.section_state import due
 from kopje.store import events, ledger, sections
 from kopje.store import tables as t
-from kopje.usecases.call import Call
+from kopje.usecases.context import Context
 from kopje.usecases.lessons.read_lesson import LessonView, PartView, lesson
 from kopje.usecases.snapshot import Before, SectionNow
 
 
 @dataclass(frozen=True, slots=True)
 class Hearing:
-    """What is listened for in a part, the whole roll in the order to hear it, and the marks that were made in the lesson."""
+    """What is listened for in a part, the whole roll in the order to hear it, and the marks that were made
+    in the lesson."""
 
     concept: Concept
     way: Way
@@ -35,12 +36,12 @@ class Hearing:
     marks: tuple[ClassEvent, ...]
 
 
-def hearing(call: Call, lesson_id: UUID, part_id: UUID) -> Hearing:
+def hearing(ctx: Context, lesson_id: UUID, part_id: UUID) -> Hearing:
     """Concept, way and help are set by the activity; without a concept of its own, by what is due."""
-    return hearing_in(call, lesson(call, lesson_id), part_id)
+    return hearing_in(ctx, lesson(ctx, lesson_id), part_id)
 
 
-def hearing_in(call: Call, seen: LessonView, part_id: UUID) -> Hearing:
+def hearing_in(ctx: Context, seen: LessonView, part_id: UUID) -> Hearing:
     """The same for a lesson that was read before."""
     part = next((one for one in seen.parts if one.id == part_id), None)
     if part is None:
@@ -48,9 +49,9 @@ def hearing_in(call: Call, seen: LessonView, part_id: UUID) -> Hearing:
     concept, item = _listened_for(seen, part), known_activity(part.choice.activity)
     if concept is None or item is None:
         raise NotFoundError("nothing_to_hear")
-    counting = standing_events(events.of_lessons(call.session, [seen.id]))
+    counting = standing_events(events.of_lessons(ctx.session, [seen.id]))
     marks = tuple(event for event in counting if event.kind == "marked")
-    order = _queue(call, seen, concept, {mark.child or "" for mark in marks}, set(seen.absent))
+    order = _queue(ctx, seen, concept, {mark.child or "" for mark in marks}, set(seen.absent))
     return Hearing(concept, item.way, item.voices, item.help, order, marks)
 
 
@@ -64,14 +65,14 @@ def _listened_for(seen: LessonView, part: PartView) -> Concept | None:
 
 
 def _queue(
-    call: Call, seen: LessonView, concept: Concept, heard: set[str], absent: set[str]
+    ctx: Context, seen: LessonView, concept: Concept, heard: set[str], absent: set[str]
 ) -> tuple[Place, ...]:
     """The whole roll, four by four, so that the next name is up at once."""
     now = seen.section
-    roll = sections.roll(call.session, now.id, seen.day)
-    last = ledger.last_heard_alone(call.session, now.id, seen.day)
-    standings = ledger.standings_in(call.session, now.id, concept.key, seen.day)
-    before = Before(call, [now.row])
+    roll = sections.roll(ctx.session, now.id, seen.day)
+    last = ledger.last_heard_alone(ctx.session, now.id, seen.day)
+    standings = ledger.standings_in(ctx.session, now.id, concept.key, seen.day)
+    before = Before(ctx, [now.row])
     days = [x.day for x in now.facts.over]
     waiting = [
         _waiting(now, child, last.get(child.id), standings.get(child.id), before, days) for child in roll

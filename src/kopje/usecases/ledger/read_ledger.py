@@ -13,13 +13,13 @@ from kopje.core.ledger.readiness import Counts, Readiness, counts, judge
 from kopje.core.ledger.standing import Standing, by_way, is_due, reasons_today, standing
 from kopje.core.planning.facts import NO_FACTS, read
 from kopje.core.reasons import Reason
-from kopje.core.sequence.arcs import SectionState
 from kopje.core.sequence.concepts import STRANDS, Concept, ConceptKey, Way
+from kopje.core.sequence.section_state import SectionState
 from kopje.store import events, ledger, sections
 from kopje.store import snapshot as snapshots
 from kopje.store import tables as t
 from kopje.store.snapshot import SectionRow
-from kopje.usecases.call import Call
+from kopje.usecases.context import Context
 from kopje.usecases.ledger.projections import value_of
 from kopje.usecases.snapshot import Before, state_of
 
@@ -40,8 +40,8 @@ class Column:
 
 @dataclass(frozen=True)
 class Grid:
-    """`children` is (id, name); `stones` in short by concept: place on the roll and s secure, d secure and due, o once, e once
-    and due, n nearly, y not yet, p heard in one way only (`0s 2n`)."""
+    """`children` is (id, name); `stones` in short by concept: place on the roll and s secure, d secure and
+    due, o once, e once and due, n nearly, y not yet, p heard in one way only (`0s 2n`)."""
 
     section: SectionRow
     children: Sequence[tuple[str, str]]
@@ -49,12 +49,12 @@ class Grid:
     stones: dict[str, str]
 
 
-def grid(call: Call, section_id: UUID) -> Grid:
-    """Concepts at work, named here or heard; what was only declared and never heard is left out. Foot and stones are counted
-    from the same standings."""
-    rows = ledger.grid(call.session, call.school_id, section_id, call.today)
-    row = snapshots.section(call.session, call.school_id, section_id)
-    before = Before(call, [row])
+def grid(ctx: Context, section_id: UUID) -> Grid:
+    """Concepts at work, named here or heard; what was only declared and never heard is left out. Foot and
+    stones are counted from the same standings."""
+    rows = ledger.grid(ctx.session, ctx.school_id, section_id, ctx.today)
+    row = snapshots.section(ctx.session, ctx.school_id, section_id)
+    before = Before(ctx, [row])
     limits = [before.child(key, section_id) for key, _ in rows.children]
     days = [(limit - EPOCH).days if limit else 0 for limit in limits]
     stones, readiness = {}, {}
@@ -62,21 +62,22 @@ def grid(call: Call, section_id: UUID) -> Grid:
         stones[key], counted = _today(short, days)
         readiness[ConceptKey(key)] = judge(len(rows.children), counted)
     facts = read(row.facts) if row.facts else NO_FACTS
-    state = state_of(row, facts, call.sequence, readiness)
-    return Grid(row, rows.children, _columns(call, state, len(rows.children)), stones)
+    state = state_of(row, facts, ctx.sequence, readiness)
+    return Grid(row, rows.children, _columns(ctx, state, len(rows.children)), stones)
 
 
 def _today(short: str, days: Sequence[int]) -> tuple[str, Counts]:
-    """Stones as they are today, and their counts; `days` are those before which a last mark makes a child due."""
-    shown, told = [], []
+    """Stones as they are today, and their counts; `days` are those before which a last mark makes a child
+    due."""
+    shown, standing_today = [], []
     for stone in short.split():
         place, letter, last = _parted(stone)
         level = LEVELS[letter]
         heard_on, limit = EPOCH + timedelta(last or 0), EPOCH + timedelta(days[place])
         due = is_due(level, heard_on if last is not None else None, limit if days[place] else None)
         shown.append(f"{place}{DUE[letter] if due else letter}")
-        told.append((level, due))
-    return " ".join(shown), counts(Counter(told))
+        standing_today.append((level, due))
+    return " ".join(shown), counts(Counter(standing_today))
 
 
 def _parted(stone: str) -> tuple[int, str, int | None]:
@@ -85,8 +86,8 @@ def _parted(stone: str) -> tuple[int, str, int | None]:
     return int(stone[:at]), stone[at], int(stone[at + 1 :]) if stone[at + 1 :] else None
 
 
-def _columns(call: Call, state: SectionState, roll: int) -> tuple[Column, ...]:
-    shown = [c for c in call.sequence.concepts if c.key in state.readiness or c.key in state.taught]
+def _columns(ctx: Context, state: SectionState, roll: int) -> tuple[Column, ...]:
+    shown = [c for c in ctx.sequence.concepts if c.key in state.readiness or c.key in state.taught]
     shown.sort(key=lambda concept: STRANDS.index(concept.strand))
     nobody = judge(roll, Counts())
     return tuple(
@@ -96,7 +97,7 @@ def _columns(call: Call, state: SectionState, roll: int) -> tuple[Column, ...]:
 
 
 @dataclass(frozen=True)
-class Told:
+class StandingToday:
     """A standing today, with its reasons."""
 
     standing: Standing
@@ -110,23 +111,25 @@ class Evidence:
 
     child: t.Child
     concept: Concept
-    told: Told
-    ways: tuple[tuple[Way, Told], ...]
+    standing_today: StandingToday
+    ways: tuple[tuple[Way, StandingToday], ...]
     marks: tuple[ClassEvent, ...]
 
 
-def evidence(call: Call, section_id: UUID, child_id: UUID, concept_key: str) -> Evidence:
-    row = snapshots.section(call.session, call.school_id, section_id)
-    child = sections.child(call.session, call.school_id, child_id)
-    concept = call.sequence.concept(concept_key)
-    found = events.marks_with_backs(call.session, [(child.id, concept.key)], call.school_id)
+def evidence(ctx: Context, section_id: UUID, child_id: UUID, concept_key: str) -> Evidence:
+    row = snapshots.section(ctx.session, ctx.school_id, section_id)
+    child = sections.child(ctx.session, ctx.school_id, child_id)
+    concept = ctx.sequence.concept(concept_key)
+    found = events.marks_with_backs(ctx.session, [(child.id, concept.key)], ctx.school_id)
     marks = [event for event in standing_events(found) if event.kind == "marked"]
     values = [value_of(event) for event in marks]
-    before = Before(call, [row]).child(str(child.id), section_id)
-    ways = tuple((way, _told(one, before)) for way, one in by_way(concept, values))
-    return Evidence(child, concept, _told(standing(concept, values), before), ways, tuple(reversed(marks)))
+    before = Before(ctx, [row]).child(str(child.id), section_id)
+    ways = tuple((way, _standing_today(one, before)) for way, one in by_way(concept, values))
+    return Evidence(
+        child, concept, _standing_today(standing(concept, values), before), ways, tuple(reversed(marks))
+    )
 
 
-def _told(found: Standing, before: date | None) -> Told:
+def _standing_today(found: Standing, before: date | None) -> StandingToday:
     due = is_due(found.level, found.last_full, before)
-    return Told(found, due, reasons_today(found.reasons, found.last_full, due))
+    return StandingToday(found, due, reasons_today(found.reasons, found.last_full, due))

@@ -1,7 +1,7 @@
 """Proposing lessons that lie ahead, and changing a proposal: swap, pin, refuse.
 
-Whoever changes a lesson says which version of it was seen; a change of a stale view is refused, and nothing is kept.
-"""
+Whoever changes a lesson says which version of it was seen; a change of a stale view is refused, and nothing
+is kept."""
 
 from __future__ import annotations
 
@@ -17,17 +17,18 @@ from kopje.core.planning.facts import CARRIED
 from kopje.core.planning.lesson import Choice, LeftOver, LessonPlan, LessonQuestion, Part
 from kopje.core.planning.template import available
 from kopje.core.reasons import because, packed
-from kopje.core.sequence.arcs import due
+from kopje.core.sequence.section_state import due
 from kopje.store import events, plans
 from kopje.store import tables as t
-from kopje.usecases.call import Call, Desk
+from kopje.usecases.context import Context, Desk
 from kopje.usecases.snapshot import Planned, SectionNow, snapshot
 from kopje.usecases.songs.songbook import cards
 
 
 @dataclass(frozen=True)
 class Asked:
-    """A question to the composer, and what it was made from: the version of the lesson (0: there was none) and of the facts."""
+    """A question to the composer, and what it was made from: the version of the lesson (0: there was none)
+    and of the facts."""
 
     at: LessonTime
     minutes: int
@@ -39,28 +40,28 @@ class Asked:
 def propose(
     desk: Desk, section_id: UUID, when: tuple[date, time] | None = None, seen: int | None = None
 ) -> UUID:
-    """Propose a section's next lesson, or the one at a time of the calendar; propose it anew around what is pinned.
+    """Propose a section's next lesson, or the one at a time of the calendar; propose it anew around what is
+    pinned.
 
-    It is thought out outside any transaction; if the lesson or what happened in the section has changed meanwhile, nothing is
-    kept (StaleError). `seen`: the version the teacher looked at.
-    """
+    It is thought out outside any transaction; if the lesson or what happened in the section has changed
+    meanwhile, nothing is kept (StaleError). `seen`: the version the teacher looked at."""
     with desk.alone(f"lessons of {section_id}"):
-        with desk.look() as call:
-            asked = _asked(call, section_id, when, seen)
+        with desk.look() as ctx:
+            asked = _asked(ctx, section_id, when, seen)
         plan = desk.solve(compose, asked.question)
-        with desk.keep() as call:
-            return _keep(call, section_id, asked, plan)
+        with desk.keep() as ctx:
+            return _keep(ctx, section_id, asked, plan)
 
 
-def _asked(call: Call, section_id: UUID, when: tuple[date, time] | None, seen: int | None = None) -> Asked:
-    now = snapshot(call, [section_id]).section(section_id)
+def _asked(ctx: Context, section_id: UUID, when: tuple[date, time] | None, seen: int | None = None) -> Asked:
+    now = snapshot(ctx, [section_id]).section(section_id)
     at = _time(now, when)
     there = now.planned_at(at.day, at.starts)
     version = there.version if there else 0
     if seen is not None and seen != version:
         raise StaleError("stale_lesson", value=version)
     minutes = at.minutes or now.row.minutes
-    return Asked(at, minutes, question_of(call, now, at, minutes, there), version, now.row.version)
+    return Asked(at, minutes, question_of(ctx, now, at, minutes, there), version, now.row.version)
 
 
 def _time(now: SectionNow, when: tuple[date, time] | None) -> LessonTime:
@@ -81,7 +82,7 @@ def _time(now: SectionNow, when: tuple[date, time] | None) -> LessonTime:
 
 
 def question_of(
-    call: Call, now: SectionNow, at: LessonTime, minutes: int, there: Planned | None
+    ctx: Context, now: SectionNow, at: LessonTime, minutes: int, there: Planned | None
 ) -> LessonQuestion:
     """Everything the composer may know about a lesson. What is left over goes into the next lesson only."""
     state, facts = now.state, now.facts
@@ -93,7 +94,7 @@ def question_of(
         state=state,
         laid=laid,
         minutes=minutes,
-        songs=cards(call, state, (item.concept for item in due(state, laid)), facts.songs),
+        songs=cards(ctx, state, (item.concept for item in due(state, laid)), facts.songs),
         met=facts.songs,
         done=facts.done,
         lately=facts.lately,
@@ -105,46 +106,52 @@ def question_of(
     )
 
 
-def _keep(call: Call, section_id: UUID, asked: Asked, plan: LessonPlan) -> UUID:
+def _keep(ctx: Context, section_id: UUID, asked: Asked, plan: LessonPlan) -> UUID:
     """Put a proposal in place, unless what it was made from has changed."""
-    events.lock_sections(call.session, call.school_id, [section_id])
-    row = plans.lesson_at(call.session, section_id, asked.at.day, asked.at.starts)
+    events.lock_sections(ctx.session, ctx.school_id, [section_id])
+    row = plans.lesson_at(ctx.session, section_id, asked.at.day, asked.at.starts)
     if (row.version if row else 0) != asked.lesson_version:
         raise StaleError("stale_plan")
-    if events.facts_version(call.session, section_id) != asked.facts_version:
+    if events.facts_version(ctx.session, section_id) != asked.facts_version:
         raise StaleError("stale_plan")
     if row is None:
         row = t.PlannedLesson(
-            id=call.new_id(), school_id=call.school_id, section_id=section_id, day=asked.at.day, starts=asked.at.starts,
-            minutes=asked.minutes, status=plan.status, unmet=[], version=0, made=call.now,
-        )  # fmt: skip
-        call.session.add(row)
+            id=ctx.new_id(),
+            school_id=ctx.school_id,
+            section_id=section_id,
+            day=asked.at.day,
+            starts=asked.at.starts,
+            minutes=asked.minutes,
+            status=plan.status,
+            unmet=[],
+            version=0,
+            made=ctx.now,
+        )
+        ctx.session.add(row)
     row.version += 1
-    row.minutes, row.status, row.made = asked.minutes, plan.status, call.now
+    row.minutes, row.status, row.made = asked.minutes, plan.status, ctx.now
     row.unmet = [packed(reason) for reason in plan.unmet]
-    call.session.flush()
-    _replace_parts(call, row, plan, set(asked.question.pins))
+    ctx.session.flush()
+    _replace_parts(ctx, row, plan, set(asked.question.pins))
     return row.id
 
 
-def _replace_parts(call: Call, lesson: t.PlannedLesson, plan: LessonPlan, pinned: set[str]) -> None:
+def _replace_parts(ctx: Context, lesson: t.PlannedLesson, plan: LessonPlan, pinned: set[str]) -> None:
     """New parts in the slots; a part whose slot holds the same as before keeps its id."""
-    there = {row.slot: row for row in plans.parts(call.session, lesson.id)}
+    there = {row.slot: row for row in plans.parts(ctx.session, lesson.id)}
     for position, part in enumerate(plan.parts):
         row = there.pop(part.slot, None)
         if row is not None and _choice(row) != part.choice:
-            call.session.delete(row)
+            ctx.session.delete(row)
             row = None
         if row is None:
-            row = t.PlannedPart(
-                id=call.new_id(), school_id=call.school_id, lesson_id=lesson.id, slot=part.slot
-            )
-            call.session.add(row)
+            row = t.PlannedPart(id=ctx.new_id(), school_id=ctx.school_id, lesson_id=lesson.id, slot=part.slot)
+            ctx.session.add(row)
         row.position, row.left_over, row.pinned = position, part.left_over, part.slot in pinned
         _fill(row, part)
     for gone in there.values():
-        call.session.delete(gone)
-    call.session.flush()
+        ctx.session.delete(gone)
+    ctx.session.flush()
 
 
 def _choice(row: t.PlannedPart) -> Choice:
@@ -169,68 +176,81 @@ def plan_of(lesson: Planned) -> LessonPlan:
     """The planned lesson as the composer's value; why its parts are there is not told."""
     parts = tuple(
         Part(
-            row.slot, row.role, row.choice, activity(row.choice.activity), row.minutes, row.new, row.left_over, (),  # type: ignore[arg-type]
+            row.slot,
+            row.role,  # type: ignore[arg-type]
+            row.choice,
+            activity(row.choice.activity),
+            row.minutes,
+            row.new,  # type: ignore[arg-type]
+            row.left_over,
+            (),
         )
         for row in lesson.parts
-    )  # fmt: skip
+    )
     total = sum(part.minutes for part in parts)
     return LessonPlan(parts, total, available(lesson.minutes, len(parts)), "best_found", ())
 
 
-def alternatives_for(call: Call, lesson_id: UUID, part_id: UUID) -> tuple[Part, ...]:
+def alternatives_for(ctx: Context, lesson_id: UUID, part_id: UUID) -> tuple[Part, ...]:
     """What else could stand in one slot, best first, each with its reasons."""
-    lesson = plans.lesson(call.session, call.school_id, lesson_id)
-    now = snapshot(call, [lesson.section_id]).section(lesson.section_id)
+    lesson = plans.lesson(ctx.session, ctx.school_id, lesson_id)
+    now = snapshot(ctx, [lesson.section_id]).section(lesson.section_id)
     at = LessonTime(lesson.day, lesson.starts, 0, lesson.minutes)
     there = next((one for one in now.planned if one.id == lesson_id), None)
     if there is None:  # it lies behind; nothing is changed in it any more
-        plans.part(call.session, call.school_id, lesson_id, part_id)
+        plans.part(ctx.session, ctx.school_id, lesson_id, part_id)
         return ()
     slot = next((one.slot for one in there.parts if one.id == part_id), None)
     if slot is None:
         raise NotFoundError("no_such_part", value=str(part_id))
-    return alternatives(question_of(call, now, at, lesson.minutes, there), plan_of(there), slot)
+    return alternatives(question_of(ctx, now, at, lesson.minutes, there), plan_of(there), slot)
 
 
-def swap(call: Call, lesson_id: UUID, part_id: UUID, choice: Choice, seen: int) -> None:
+def swap(ctx: Context, lesson_id: UUID, part_id: UUID, choice: Choice, seen: int) -> None:
     """Put an offered alternative into a slot. It is the teacher's choice now, so it is pinned."""
-    lesson = _to_change(call, lesson_id, seen)
-    offered = alternatives_for(call, lesson_id, part_id)
+    lesson = _to_change(ctx, lesson_id, seen)
+    offered = alternatives_for(ctx, lesson_id, part_id)
     found = next((part for part in offered if part.choice == choice), None)
     if found is None:
         raise PlanError("plan_no_longer_offered")
-    row = plans.part(call.session, call.school_id, lesson.id, part_id)
+    row = plans.part(ctx.session, ctx.school_id, lesson.id, part_id)
     chosen = because("chosen", "for", "part")
     _fill(row, replace(found, reasons=(chosen, *found.reasons)))
     row.pinned, row.left_over = True, False
-    call.session.flush()
+    ctx.session.flush()
 
 
-def pin(call: Call, lesson_id: UUID, part_id: UUID, pinned: bool, seen: int) -> None:
-    _to_change(call, lesson_id, seen)
-    plans.part(call.session, call.school_id, lesson_id, part_id).pinned = pinned
-    call.session.flush()
+def pin(ctx: Context, lesson_id: UUID, part_id: UUID, pinned: bool, seen: int) -> None:
+    _to_change(ctx, lesson_id, seen)
+    plans.part(ctx.session, ctx.school_id, lesson_id, part_id).pinned = pinned
+    ctx.session.flush()
 
 
 def refuse(desk: Desk, lesson_id: UUID, part_id: UUID, seen: int) -> None:
     """Refuse what a part holds, for this section; the lesson is proposed anew without it."""
-    with desk.keep() as call:
-        lesson = _to_change(call, lesson_id, seen)
-        part = plans.part(call.session, call.school_id, lesson_id, part_id)
+    with desk.keep() as ctx:
+        lesson = _to_change(ctx, lesson_id, seen)
+        part = plans.part(ctx.session, ctx.school_id, lesson_id, part_id)
         part.pinned = False
         material = _choice(part).song
-        call.session.add(
-            t.Refusal(id=call.new_id(), school_id=call.school_id, section_id=lesson.section_id, activity=part.activity,
-                      song_id=UUID(material) if material else None, moment=call.now)
-        )  # fmt: skip
-        call.session.flush()
+        ctx.session.add(
+            t.Refusal(
+                id=ctx.new_id(),
+                school_id=ctx.school_id,
+                section_id=lesson.section_id,
+                activity=part.activity,
+                song_id=UUID(material) if material else None,
+                moment=ctx.now,
+            )
+        )
+        ctx.session.flush()
         section, when = lesson.section_id, (lesson.day, lesson.starts)
     propose(desk, section, when)
 
 
-def _to_change(call: Call, lesson_id: UUID, seen: int) -> t.PlannedLesson:
+def _to_change(ctx: Context, lesson_id: UUID, seen: int) -> t.PlannedLesson:
     """A lesson as it was seen; what began is no plan any more."""
-    lesson = plans.lesson_as_seen(call.session, call.school_id, lesson_id, seen)
-    if events.held(call.session, lesson_id) is not None:
+    lesson = plans.lesson_as_seen(ctx.session, ctx.school_id, lesson_id, seen)
+    if events.held(ctx.session, lesson_id) is not None:
         raise LessonError("lesson_over")
     return lesson

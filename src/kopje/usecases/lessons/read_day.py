@@ -6,14 +6,14 @@ from dataclasses import dataclass
 from datetime import date, time
 from uuid import UUID
 
-from kopje.usecases.call import Call
+from kopje.usecases.context import Context
 from kopje.usecases.snapshot import Planned, SectionNow, snapshot
 
 
 @dataclass(frozen=True, slots=True)
 class Entry:
-    """One section at its time; `lesson_id` and `state` of the lesson then, if one is planned or began: planned, running,
-    done, not_held. `left_over`: how many parts come again in it."""
+    """One section at its time; `lesson_id` and `state` of the lesson then, if one is planned or began:
+    planned, running, done, not_held. `left_over`: how many parts come again in it."""
 
     section: SectionNow
     starts: time
@@ -29,11 +29,11 @@ class Day:
     never: tuple[str, ...]  # sections without meeting times
 
 
-def day(call: Call) -> Day:
+def day(ctx: Context) -> Day:
     """Today, or the next day on which anybody has a lesson."""
-    found = snapshot(call, judged=False)
-    coming = [(at, one) for one in found.sections for at in one.lessons if at.day >= call.today]
-    shown = min((at.day for at, _ in coming), default=call.today)
+    found = snapshot(ctx, judged=False)
+    coming = [(at, one) for one in found.sections for at in one.lessons if at.day >= ctx.today]
+    shown = min((at.day for at, _ in coming), default=ctx.today)
     entries = [entry(one, at.day, at.starts) for at, one in coming if at.day == shown]
     never = tuple(one.name for one in found.sections if not found.calendar.meetings.get(one.id))
     return Day(shown, tuple(sorted(entries, key=lambda one: (one.starts, one.section.name))), never)

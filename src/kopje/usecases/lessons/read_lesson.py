@@ -16,7 +16,7 @@ from kopje.core.reasons import Reason, because, unpacked
 from kopje.core.sequence.concepts import ConceptKey
 from kopje.store import events, plans
 from kopje.store import tables as t
-from kopje.usecases.call import Call
+from kopje.usecases.context import Context
 from kopje.usecases.snapshot import SectionNow, snapshot
 
 
@@ -40,8 +40,9 @@ class PartView:
 
 @dataclass(frozen=True)
 class LessonView:
-    """`state`: planned, running, done or not_held. `number` is the lesson's in the year of its section (counted from
-    what was held where the calendar has no such lesson any more). `version` is 0 once it is planned no more. `last_note` is from the lesson before."""
+    """`state`: planned, running, done or not_held. `number` is the lesson's in the year of its section
+    (counted from what was held where the calendar has no such lesson any more). `version` is 0 once it is
+    planned no more. `last_note` is from the lesson before."""
 
     id: UUID
     section: SectionNow
@@ -60,15 +61,15 @@ class LessonView:
     absent: frozenset[str] = frozenset()
 
 
-def lesson(call: Call, lesson_id: UUID) -> LessonView:
+def lesson(ctx: Context, lesson_id: UUID) -> LessonView:
     """NotFoundError for one that is neither planned nor was held in this school."""
-    held = events.held(call.session, lesson_id)
-    planned = plans.lessons_of(call.session, call.school_id, [lesson_id]).get(lesson_id)
+    held = events.held(ctx.session, lesson_id)
+    planned = plans.lessons_of(ctx.session, ctx.school_id, [lesson_id]).get(lesson_id)
     section_id = planned.section_id if planned else UUID(held.section) if held else None
     if section_id is None:
         raise NotFoundError("no_such", what=because("what_lesson"), value=str(lesson_id))
-    now = snapshot(call, [section_id]).section(section_id)
-    return view(now, planned, plans.parts(call.session, lesson_id), held)
+    now = snapshot(ctx, [section_id]).section(section_id)
+    return view(now, planned, plans.parts(ctx.session, lesson_id), held)
 
 
 def view(
@@ -84,20 +85,40 @@ def view(
     )
     before = [x for x in now.facts.over if (x.day, x.starts) < (at.day, at.starts)]
     return LessonView(
-        UUID(str(at.id)), now, at.day, at.starts, at.minutes, now.number_of(at.day, at.starts) or len(before) + 1,
-        held.state if held else "planned", planned.status if planned else "best_found",
-        planned.version if planned else 0, held.started if held else None, held.note if held else "",
-        before[-1].note if before else "", tuple(map(unpacked, planned.unmet)) if planned else (), tuple(parts),
+        UUID(str(at.id)),
+        now,
+        at.day,
+        at.starts,
+        at.minutes,
+        now.number_of(at.day, at.starts) or len(before) + 1,
+        held.state if held else "planned",
+        planned.status if planned else "best_found",
+        planned.version if planned else 0,
+        held.started if held else None,
+        held.note if held else "",
+        before[-1].note if before else "",
+        tuple(map(unpacked, planned.unmet)) if planned else (),
+        tuple(parts),
         held.absent if held else frozenset(),
-    )  # fmt: skip
+    )
 
 
 def _planned(row: t.PlannedPart) -> PartView:
     material = Material(row.material_kind, row.material_id)  # type: ignore[arg-type]  # a kind as it was stored
     return PartView(
-        row.id, row.slot, row.role, choice(row.activity, material, row.concept, row.purpose), material, row.minutes,
-        row.new, row.left_over, row.pinned, None, None, tuple(map(unpacked, row.reasons)),
-    )  # fmt: skip
+        row.id,
+        row.slot,
+        row.role,
+        choice(row.activity, material, row.concept, row.purpose),
+        material,
+        row.minutes,
+        row.new,
+        row.left_over,
+        row.pinned,
+        None,
+        None,
+        tuple(map(unpacked, row.reasons)),
+    )
 
 
 def _taught(part: TaughtPart, planned: Mapping[str, t.PlannedPart]) -> PartView:
@@ -105,22 +126,32 @@ def _taught(part: TaughtPart, planned: Mapping[str, t.PlannedPart]) -> PartView:
     same = row is not None and row.activity == part.activity
     reasons = tuple(map(unpacked, row.reasons)) if row is not None and same else ()
     return PartView(
-        UUID(part.id), part.slot, part.role, choice(part.activity, part.material, part.concept, part.purpose),
-        part.material, part.minutes, part.new, part.left_over, False, part.tick, part.rating, reasons,
-    )  # fmt: skip
+        UUID(part.id),
+        part.slot,
+        part.role,
+        choice(part.activity, part.material, part.concept, part.purpose),
+        part.material,
+        part.minutes,
+        part.new,
+        part.left_over,
+        False,
+        part.tick,
+        part.rating,
+        reasons,
+    )
 
 
 def choice(activity: str, material: Material, concept: str | None, purpose: Any) -> Choice:
     return Choice(activity, material.song, ConceptKey(concept) if concept else None, purpose)
 
 
-def briefs(call: Call, ids: Iterable[UUID]) -> dict[UUID, tuple[PartView, ...]]:
+def briefs(ctx: Context, ids: Iterable[UUID]) -> dict[UUID, tuple[PartView, ...]]:
     """The parts of several lessons, to be drawn small."""
     wanted = set(ids)
-    held = {UUID(one.id): one for one in events.held_lessons(call.session, call.school_id, wanted)}
+    held = {UUID(one.id): one for one in events.held_lessons(ctx.session, ctx.school_id, wanted)}
     rows: dict[UUID, list[t.PlannedPart]] = {}
-    for row in plans.parts_of(call.session, wanted):
-        if row.school_id == call.school_id:
+    for row in plans.parts_of(ctx.session, wanted):
+        if row.school_id == ctx.school_id:
             rows.setdefault(row.lesson_id, []).append(row)
     return {
         key: tuple(_taught(part, {}) for part in held[key].parts)

@@ -18,7 +18,7 @@ from kopje.core.planning.catalogue import known_activity
 from kopje.core.reasons import Reason, because, packed
 from kopje.store import events, sections
 from kopje.store import tables as t
-from kopje.usecases.call import Call
+from kopje.usecases.context import Context
 from kopje.usecases.ledger.projections import keep_facts, keep_lessons, keep_standings
 from kopje.usecases.lessons.known_lessons import KnownLesson, known_lessons
 
@@ -32,7 +32,7 @@ Outcome = Literal["taken", "known", "aside"]
 
 
 @dataclass(frozen=True)
-class Told:
+class ReportedEvent:
     """An event as a device tells it. `clock` is the device's own; `body` what its kind carries."""
 
     id: UUID
@@ -77,34 +77,41 @@ def _refuse(code: str, **params: Any) -> _RefusedError:
     return _RefusedError(because(f"aside_{code}", "bars", **params))
 
 
-def take(call: Call, sent: datetime, told: Sequence[Told]) -> Taken:
-    """Take a batch. `sent` is the device's clock as it sent it: what it is off by now puts right every moment in the batch.
+def take(ctx: Context, sent: datetime, reported: Sequence[ReportedEvent]) -> Taken:
+    """Take a batch. `sent` is the device's clock as it sent it: what it is off by now puts right every
+    moment in the batch.
 
-    The sections and children it speaks of are held in the order of their ids, so that batches of two devices neither wait for
-    each other for ever nor work out a standing from half of the marks.
-    """
-    here = events.lock_sections(call.session, call.school_id, (one.section_id for one in told))
-    children = {one.child_id for one in told if one.child_id}
-    ours = events.lock_children(call.session, call.school_id, children)
-    batch = _Batch(call, call.now - sent.astimezone(call.now.tzinfo), here, ours, told)
-    answers = {one.id: batch.answer(one) for one in sorted(told, key=lambda x: (str(x.device), x.sequence))}
+    The sections and children it speaks of are held in the order of their ids, so that batches of two devices
+    neither wait for each other for ever nor work out a standing from half of the marks."""
+    here = events.lock_sections(ctx.session, ctx.school_id, (one.section_id for one in reported))
+    children = {one.child_id for one in reported if one.child_id}
+    children_here = events.lock_children(ctx.session, ctx.school_id, children)
+    batch = _Batch(ctx, ctx.now - sent.astimezone(ctx.now.tzinfo), here, children_here, reported)
+    answers = {
+        one.id: batch.answer(one) for one in sorted(reported, key=lambda x: (str(x.device), x.sequence))
+    }
     batch.keep()
-    return Taken(tuple(answers[one.id] for one in told), frozenset(batch.over))
+    return Taken(tuple(answers[one.id] for one in reported), frozenset(batch.over))
 
 
 class _Batch:
     """One batch while it is looked through: what is there already, what will be added, what goes aside."""
 
     def __init__(
-        self, call: Call, offset: timedelta, here: set[UUID], children: set[UUID], told: Sequence[Told]
+        self,
+        ctx: Context,
+        offset: timedelta,
+        here: set[UUID],
+        children: set[UUID],
+        reported: Sequence[ReportedEvent],
     ) -> None:
-        self.call, self.offset, self.here, self.children = call, offset, here, children
-        self.known = events.known(call.session, (one.id for one in told))
-        pairs = [(one.device, one.sequence) for one in told]
-        self.taken = events.sequences_taken(call.session, call.teacher_id, pairs)
-        self.waiting = events.aside_ids(call.session, (one.id for one in told))
-        self.lessons = known_lessons(call, (one.lesson_id for one in told))
-        self.members = sections.members(call.session, children)
+        self.ctx, self.offset, self.here, self.children = ctx, offset, here, children
+        self.known = events.known(ctx.session, (one.id for one in reported))
+        pairs = [(one.device, one.sequence) for one in reported]
+        self.taken = events.sequences_taken(ctx.session, ctx.teacher_id, pairs)
+        self.waiting = events.aside_ids(ctx.session, (one.id for one in reported))
+        self.lessons = known_lessons(ctx, (one.lesson_id for one in reported))
+        self.members = sections.members(ctx.session, children)
         self.rows: list[dict[str, Any]] = []
         self.new: dict[UUID, dict[str, Any]] = {}
         self.aside: list[dict[str, Any]] = []
@@ -113,7 +120,7 @@ class _Batch:
             set()
         )  # lessons that a mark says something new of: that they began, or that a child is there
 
-    def answer(self, one: Told) -> Answer:
+    def answer(self, one: ReportedEvent) -> Answer:
         there = self.known.get(one.id) or self.new.get(one.id)
         try:
             if there is not None:
@@ -128,25 +135,33 @@ class _Batch:
             return Answer(one.id, "aside", refused.reason)
         return Answer(one.id, "taken")
 
-    def _again(self, one: Told, there: t.Event | dict[str, Any]) -> Answer:
-        """The same once more changes nothing; another event under the same id is kept aside, the first one stands."""
+    def _again(self, one: ReportedEvent, there: t.Event | dict[str, Any]) -> Answer:
+        """The same once more changes nothing; another event under the same id is kept aside, the first one
+        stands."""
         kept = (
             there
             if isinstance(there, dict)
             else {name: getattr(there, name) for name in (*SAME, "school_id", "body")}
         )
-        mine = {"kind": one.kind, "section_id": one.section_id, "lesson_id": one.lesson_id, "child_id": one.child_id,
-                "part_id": one.part_id, "target_id": one.target_id, "concept": one.body.get("concept")}  # fmt: skip
+        mine = {
+            "kind": one.kind,
+            "section_id": one.section_id,
+            "lesson_id": one.lesson_id,
+            "child_id": one.child_id,
+            "part_id": one.part_id,
+            "target_id": one.target_id,
+            "concept": one.body.get("concept"),
+        }
         said = [name for name in ("result", "tick", "note", "rating") if name in one.body]
         same = all(kept[name] == mine[name] for name in SAME)
         same = same and all(kept["body"].get(name) == one.body[name] for name in said)
-        if kept["school_id"] != self.call.school_id or not same:
+        if kept["school_id"] != self.ctx.school_id or not same:
             raise _refuse("id_taken")
         return Answer(one.id, "known")
 
-    def _add(self, one: Told) -> None:
+    def _add(self, one: ReportedEvent) -> None:
         lesson = self._lesson_of(one)
-        when = dated(one.clock, self.offset, self.call.now, lesson.day)
+        when = dated(one.clock, self.offset, self.ctx.now, lesson.day)
         body = {**self._body(one, lesson), "lesson": lesson.place}
         if (
             one.kind in BEGINS and not lesson.begun
@@ -159,21 +174,35 @@ class _Batch:
             self.begun.add(one.lesson_id)
         concept = body.pop("concept", None)
         row = {
-            "id": one.id, "school_id": self.call.school_id, "kind": one.kind, "section_id": one.section_id,
-            "lesson_id": one.lesson_id, "day": when.day, "moment": when.moment, "clock": one.clock, "off_day": when.off_day,
-            "received": self.call.now, "teacher_id": self.call.teacher_id, "device": one.device, "sequence": one.sequence,
-            "child_id": one.child_id, "part_id": one.part_id, "target_id": one.target_id, "concept": concept, "body": body,
-        }  # fmt: skip
+            "id": one.id,
+            "school_id": self.ctx.school_id,
+            "kind": one.kind,
+            "section_id": one.section_id,
+            "lesson_id": one.lesson_id,
+            "day": when.day,
+            "moment": when.moment,
+            "clock": one.clock,
+            "off_day": when.off_day,
+            "received": self.ctx.now,
+            "teacher_id": self.ctx.teacher_id,
+            "device": one.device,
+            "sequence": one.sequence,
+            "child_id": one.child_id,
+            "part_id": one.part_id,
+            "target_id": one.target_id,
+            "concept": concept,
+            "body": body,
+        }
         self.rows.append(row)
         self.new[one.id] = row
         self.taken.add((one.device, one.sequence))
         if one.kind in ("ended", "reopened", "not_held"):
             self.over.add(one.section_id)
 
-    def _lesson_of(self, one: Told) -> KnownLesson:
+    def _lesson_of(self, one: ReportedEvent) -> KnownLesson:
         if one.section_id not in self.here:
             raise _refuse("section")
-        lesson = self.lessons.get(one.lesson_id) or _told_lesson(one)
+        lesson = self.lessons.get(one.lesson_id) or _reported_lesson(one)
         if lesson is None:
             raise _refuse("lesson")
         if lesson.section_id != one.section_id:
@@ -181,13 +210,14 @@ class _Batch:
         self.lessons[one.lesson_id] = lesson
         return lesson
 
-    def _body(self, one: Told, lesson: KnownLesson) -> dict[str, Any]:
-        """What is kept of an event's body, checked against what there is; parts are kept as they are at this moment."""
+    def _body(self, one: ReportedEvent, lesson: KnownLesson) -> dict[str, Any]:
+        """What is kept of an event's body, checked against what there is; parts are kept as they are at this
+        moment."""
         body = dict(one.body)
         if one.kind in OF_A_CHILD:
             self._check_child(one)
         if one.kind == "marked":
-            if body["concept"] not in self.call.sequence.by_key:
+            if body["concept"] not in self.ctx.sequence.by_key:
                 raise _refuse("concept", concept=body["concept"])
             part = lesson.parts.get(str(one.part_id)) if one.part_id else None
             return {**body, **({"part": part} if part else {})}
@@ -202,38 +232,44 @@ class _Batch:
             return {**{name: body[name] for name in ("tick", "rating") if name in body}, "part": part}
         return {name: body[name] for name in ("note",) if name in body}
 
-    def _check_child(self, one: Told) -> None:
+    def _check_child(self, one: ReportedEvent) -> None:
         if one.child_id not in self.children:
             raise _refuse("child")
         if one.section_id not in self.members.get(one.child_id, ()):
             raise _refuse("child_elsewhere")
 
-    def _aside_row(self, one: Told, reason: Reason) -> dict[str, Any]:
-        return {"id": one.id, "school_id": self.call.school_id, "teacher_id": self.call.teacher_id,
-                "event": _values(one, self.offset), "reason": packed(reason), "received": self.call.now,
-                "settled": None}  # fmt: skip
+    def _aside_row(self, one: ReportedEvent, reason: Reason) -> dict[str, Any]:
+        return {
+            "id": one.id,
+            "school_id": self.ctx.school_id,
+            "teacher_id": self.ctx.teacher_id,
+            "event": _values(one, self.offset),
+            "reason": packed(reason),
+            "received": self.ctx.now,
+            "settled": None,
+        }
 
     def keep(self) -> None:
         """Write everything, then work out again what depends on it."""
-        events.add(self.call.session, self.rows)
-        events.put_aside(self.call.session, self.aside)
+        events.add(self.ctx.session, self.rows)
+        events.put_aside(self.ctx.session, self.aside)
         lessons = {row["lesson_id"] for row in self.rows if row["kind"] in CHANGES_LESSON}
         pairs = {(row["child_id"], row["concept"]) for row in self.rows if row["kind"] == "marked"}
         backs = {row["target_id"] for row in self.rows if row["kind"] == "taken_back" and row["target_id"]}
         pairs |= (
-            events.pairs_of(self.call.session, events.ends_of_chains(self.call.session, backs))
+            events.pairs_of(self.ctx.session, events.ends_of_chains(self.ctx.session, backs))
             if backs
             else set()
         )
         lessons |= {row["lesson_id"] for row in self.rows if row["kind"] == "taken_back"}
         lessons |= self.begun
-        keep_standings(self.call, pairs)
+        keep_standings(self.ctx, pairs)
         if lessons:
-            keep_lessons(self.call, lessons)
-            keep_facts(self.call, {row["section_id"] for row in self.rows if row["lesson_id"] in lessons})
+            keep_lessons(self.ctx, lessons)
+            keep_facts(self.ctx, {row["section_id"] for row in self.rows if row["lesson_id"] in lessons})
 
 
-def _told_lesson(one: Told) -> KnownLesson | None:
+def _reported_lesson(one: ReportedEvent) -> KnownLesson | None:
     """A lesson that is not planned here any more, as the device that began it tells it."""
     place = one.body.get("lesson")
     if one.kind not in ("started", "not_held") or not place:
@@ -258,11 +294,17 @@ def _clean(part: Mapping[str, Any]) -> dict[str, Any]:
     return values
 
 
-def _values(one: Told, offset: timedelta) -> dict[str, Any]:
+def _values(one: ReportedEvent, offset: timedelta) -> dict[str, Any]:
     """An event as it is kept aside: as told, its clock put right already."""
     return {
-        "kind": one.kind, "section_id": str(one.section_id), "lesson_id": str(one.lesson_id),
-        "clock": (one.clock + offset).isoformat(), "device": str(one.device), "sequence": one.sequence,
-        "child_id": one.child_id and str(one.child_id), "part_id": one.part_id and str(one.part_id),
-        "target_id": one.target_id and str(one.target_id), "body": dict(one.body),
-    }  # fmt: skip
+        "kind": one.kind,
+        "section_id": str(one.section_id),
+        "lesson_id": str(one.lesson_id),
+        "clock": (one.clock + offset).isoformat(),
+        "device": str(one.device),
+        "sequence": one.sequence,
+        "child_id": one.child_id and str(one.child_id),
+        "part_id": one.part_id and str(one.part_id),
+        "target_id": one.target_id and str(one.target_id),
+        "body": dict(one.body),
+    }

@@ -11,7 +11,7 @@ from kopje.core.errors import RosterError
 from kopje.core.planning.meetings import Meeting
 from kopje.store import sections
 from kopje.store import tables as t
-from kopje.usecases.call import Call
+from kopje.usecases.context import Context
 from kopje.usecases.setup.set_up_school import NewSection, add_section, cleaned_names, enrol, meeting_row
 
 MOST_SECTIONS = 120
@@ -27,49 +27,47 @@ class Kept:
     already: int
 
 
-def bring(call: Call, wanted: Sequence[NewSection]) -> tuple[Kept, ...]:
+def bring(ctx: Context, wanted: Sequence[NewSection]) -> tuple[Kept, ...]:
     """Add new sections, and to sections that are there the children and meetings they do not have yet.
 
-    A name that is on the roll already is taken for the same child, so bringing the same table twice changes nothing.
-    """
+    A name that is on the roll already is taken for the same child, so bringing the same table twice changes
+    nothing."""
     if len(wanted) > MOST_SECTIONS:
         raise RosterError("too_many_sections", count=len(wanted))
-    there = {one.name: one for one in sections.sections(call.session, call.school_id)}
-    return tuple(
-        _more(call, there[new.name], new) if new.name in there else _new(call, new) for new in wanted
-    )
+    there = {one.name: one for one in sections.sections(ctx.session, ctx.school_id)}
+    return tuple(_more(ctx, there[new.name], new) if new.name in there else _new(ctx, new) for new in wanted)
 
 
-def _new(call: Call, new: NewSection) -> Kept:
-    add_section(call, new)
+def _new(ctx: Context, new: NewSection) -> Kept:
+    add_section(ctx, new)
     return Kept(new.name, True, len(cleaned_names(new.names)), 0)
 
 
-def _more(call: Call, section: t.Section, new: NewSection) -> Kept:
-    on_roll = {child.name for child in sections.roll(call.session, section.id, call.today)}
+def _more(ctx: Context, section: t.Section, new: NewSection) -> Kept:
+    on_roll = {child.name for child in sections.roll(ctx.session, section.id, ctx.today)}
     fresh = [name for name in cleaned_names(new.names) if name not in on_roll]
     for name in fresh:
-        enrol(call, section, name)
-    met = {Meeting(m.weekday, m.starts, m.minutes) for m in sections.meetings_of(call.session, section.id)}
+        enrol(ctx, section, name)
+    met = {Meeting(m.weekday, m.starts, m.minutes) for m in sections.meetings_of(ctx.session, section.id)}
     for meeting in new.meetings:
         if meeting not in met:
-            call.session.add(meeting_row(call, section.id, meeting))
-    call.session.flush()
+            ctx.session.add(meeting_row(ctx, section.id, meeting))
+    ctx.session.flush()
     return Kept(section.name, False, len(fresh), len(new.names) - len(fresh))
 
 
-def gone(call: Call, section_id: UUID) -> Sequence[t.Child]:
+def gone(ctx: Context, section_id: UUID) -> Sequence[t.Child]:
     """Who left out of a section; each can be taken back, and its marks are still there."""
-    sections.section(call.session, call.school_id, section_id)
-    return sections.gone(call.session, section_id, call.today)
+    sections.section(ctx.session, ctx.school_id, section_id)
+    return sections.gone(ctx.session, section_id, ctx.today)
 
 
-def change_child(call: Call, child_id: UUID, name: str, section_id: UUID, left: date | None) -> t.Child:
+def change_child(ctx: Context, child_id: UUID, name: str, section_id: UUID, left: date | None) -> t.Child:
     """Rename a child, move it to another section, or note that it left; its evidence stays with it."""
-    child = sections.child(call.session, call.school_id, child_id)
-    sections.section(call.session, call.school_id, section_id)
+    child = sections.child(ctx.session, ctx.school_id, child_id)
+    sections.section(ctx.session, ctx.school_id, section_id)
     if left is not None and left < child.joined:
         raise RosterError("left_before_joined", name=child.name, day=child.joined)
     child.name, child.section_id, child.left = name, section_id, left
-    call.session.flush()
+    ctx.session.flush()
     return child

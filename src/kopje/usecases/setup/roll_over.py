@@ -1,4 +1,5 @@
-"""Into the next school year: sections go up a grade with their children and evidence, the oldest leave, new ones begin.
+"""Into the next school year: sections go up a grade with their children and evidence, the oldest leave, new
+ones begin.
 
 Standings come along as something to check again: what was secure is due to be heard.
 """
@@ -13,7 +14,7 @@ from kopje.core.errors import SetUpError
 from kopje.core.planning.meetings import Meeting
 from kopje.store import plans, sections, year
 from kopje.store import tables as t
-from kopje.usecases.call import Call
+from kopje.usecases.context import Context
 from kopje.usecases.setup.set_up_school import meeting_row
 
 APART = 120  # days; nobody goes up a grade twice in one school year
@@ -41,13 +42,13 @@ def next_name(name: str) -> str | None:
     return f"{name[: match.start()]}{int(match[0]) + 1}{name[match.end() :]}" if match else None
 
 
-def preview(call: Call) -> tuple[Step, ...]:
+def preview(ctx: Context) -> tuple[Step, ...]:
     """What rolling over would do, youngest first; nothing is changed."""
-    rows = [one for one in sections.sections(call.session, call.school_id) if next_name(one.name)]
+    rows = [one for one in sections.sections(ctx.session, ctx.school_id) if next_name(one.name)]
     top, low = max((one.grade for one in rows), default=0), min((one.grade for one in rows), default=0)
     steps = [Step("", one.name, one.grade, 0) for one in rows if one.grade == low]
     for one in rows:
-        count = len(sections.roll(call.session, one.id, call.today))
+        count = len(sections.roll(ctx.session, one.id, ctx.today))
         leaves = one.grade == top
         steps.append(
             Step(one.name, "" if leaves else next_name(one.name) or "", one.grade + (not leaves), count)
@@ -55,71 +56,77 @@ def preview(call: Call) -> tuple[Step, ...]:
     return tuple(steps)
 
 
-def roll_over(call: Call) -> tuple[Step, ...]:
+def roll_over(ctx: Context) -> tuple[Step, ...]:
     """Do what `preview` says. A section takes over the times and minutes of the one whose name it gets."""
-    _refuse_twice(call)
-    steps = preview(call)
-    rows = {one.name: one for one in sections.sections(call.session, call.school_id)}
-    times = {name: _times(call, one) for name, one in rows.items()}
+    _refuse_twice(ctx)
+    steps = preview(ctx)
+    rows = {one.name: one for one in sections.sections(ctx.session, ctx.school_id)}
+    times = {name: _times(ctx, one) for name, one in rows.items()}
     minutes = {name: one.minutes for name, one in rows.items()}
     for step in sorted((s for s in steps if s.was), key=lambda s: (bool(s.becomes), -s.grade)):
         section = rows[step.was]
         if not step.becomes:
-            _leave(call, section)
+            _leave(ctx, section)
             continue
-        section.name, section.grade, section.rolled = step.becomes, step.grade, call.today
+        section.name, section.grade, section.rolled = step.becomes, step.grade, ctx.today
         section.minutes = minutes.get(step.becomes, section.minutes)
-        _set_times(call, section, times.get(step.becomes, times[step.was]))
-        _forget_plans(call, section)
-        call.session.flush()
+        _set_times(ctx, section, times.get(step.becomes, times[step.was]))
+        _forget_plans(ctx, section)
+        ctx.session.flush()
     for step in (s for s in steps if not s.was):
-        fresh = t.Section(id=call.new_id(), school_id=call.school_id, name=step.becomes, grade=step.grade,
-                          minutes=minutes[step.becomes], rolled=call.today)  # fmt: skip
-        call.session.add(fresh)
-        call.session.flush()
-        _set_times(call, fresh, times[step.becomes])
-    call.session.flush()
+        fresh = t.Section(
+            id=ctx.new_id(),
+            school_id=ctx.school_id,
+            name=step.becomes,
+            grade=step.grade,
+            minutes=minutes[step.becomes],
+            rolled=ctx.today,
+        )
+        ctx.session.add(fresh)
+        ctx.session.flush()
+        _set_times(ctx, fresh, times[step.becomes])
+    ctx.session.flush()
     return steps
 
 
-def _refuse_twice(call: Call) -> None:
+def _refuse_twice(ctx: Context) -> None:
     """A second press must not send everybody up another grade."""
-    rolled = [one.rolled for one in sections.sections(call.session, call.school_id) if one.rolled]
+    rolled = [one.rolled for one in sections.sections(ctx.session, ctx.school_id) if one.rolled]
     last = max(rolled, default=None)
-    if last is not None and (call.today - last).days < APART:
+    if last is not None and (ctx.today - last).days < APART:
         raise SetUpError("rolled_over_already", day=last, value=last.isoformat())
 
 
-def _times(call: Call, section: t.Section) -> tuple[Meeting, ...]:
+def _times(ctx: Context, section: t.Section) -> tuple[Meeting, ...]:
     return tuple(
-        Meeting(m.weekday, m.starts, m.minutes) for m in sections.meetings_of(call.session, section.id)
+        Meeting(m.weekday, m.starts, m.minutes) for m in sections.meetings_of(ctx.session, section.id)
     )
 
 
-def _set_times(call: Call, section: t.Section, times: Sequence[Meeting]) -> None:
-    for row in sections.meetings_of(call.session, section.id):
-        call.session.delete(row)
+def _set_times(ctx: Context, section: t.Section, times: Sequence[Meeting]) -> None:
+    for row in sections.meetings_of(ctx.session, section.id):
+        ctx.session.delete(row)
     for one in times:
-        call.session.add(meeting_row(call, section.id, one))
+        ctx.session.add(meeting_row(ctx, section.id, one))
 
 
-def _leave(call: Call, section: t.Section) -> None:
+def _leave(ctx: Context, section: t.Section) -> None:
     """The section ends; its name is free again, and it is kept with everything that was taught and heard."""
-    for child in sections.roll(call.session, section.id, call.today):
-        child.left = call.today
-    section.ended = call.today
-    section.name = f"{section.name[:9]} {call.today.isoformat()}"
-    _forget_plans(call, section)
-    call.session.flush()
+    for child in sections.roll(ctx.session, section.id, ctx.today):
+        child.left = ctx.today
+    section.ended = ctx.today
+    section.name = f"{section.name[:9]} {ctx.today.isoformat()}"
+    _forget_plans(ctx, section)
+    ctx.session.flush()
 
 
-def _forget_plans(call: Call, section: t.Section) -> None:
+def _forget_plans(ctx: Context, section: t.Section) -> None:
     """Plans of the old year; lessons that were held stay."""
-    year.clear_arcs(call.session, section.id)
-    year.clear_wishes(
-        call.session, section.id, [wish.concept for wish in year.wishes(call.session, section.id)]
+    year.clear_arcs(ctx.session, section.id)
+    year.clear_overrides(
+        ctx.session, section.id, [override.concept for override in year.overrides(ctx.session, section.id)]
     )
-    kept = year.plan(call.session, section.id)
+    kept = year.plan(ctx.session, section.id)
     if kept is not None:
-        call.session.delete(kept)
-    plans.drop_ahead(call.session, section.id, call.today)
+        ctx.session.delete(kept)
+    plans.drop_ahead(ctx.session, section.id, ctx.today)

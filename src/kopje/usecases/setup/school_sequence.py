@@ -18,21 +18,22 @@ from kopje.core.sequence.wording import OURS, Wording
 from kopje.formats.sequence_files import concept_of, concept_values
 from kopje.store import events, sequences, year
 from kopje.store import tables as t
-from kopje.usecases.call import Call
+from kopje.usecases.context import Context
 from kopje.usecases.ledger.projections import keep_standings
 
 _KEPT: dict[tuple[UUID, int, str], Sequence] = {}
 
 
 def sequence_for(session: Session, school_id: UUID, number: int, words: Mapping[str, Any]) -> Sequence:
-    """The sequence of a school in its own words; number 0 is the shipped one that every school begins with."""
+    """The sequence of a school in its own words; number 0 is the shipped one that every school
+    begins with."""
     if number == 0 and not words:
         return SO_MI_FIRST
     known = (school_id, number, repr(words))
     found = _KEPT.get(known)
     if found is None:
         row = sequences.version(session, school_id, number) if number else None
-        found = (_read(row) if row else SO_MI_FIRST).told(wording_of(words))
+        found = (_read(row) if row else SO_MI_FIRST).worded(wording_of(words))
         if len(_KEPT) > 200:
             _KEPT.clear()
         _KEPT[known] = found
@@ -44,11 +45,11 @@ def wording_of(words: Mapping[str, Any]) -> Wording:
     return Wording(**words)
 
 
-def set_words(call: Call, wording: Wording) -> None:
+def set_words(ctx: Context, wording: Wording) -> None:
     """From now on everything is called so. What is stored stays as it is."""
-    ours, own = asdict(OURS), asdict(wording)
-    year.school(call.session, call.school_id).wording = {k: v for k, v in own.items() if v != ours[k]}
-    call.session.flush()
+    shipped, own = asdict(OURS), asdict(wording)
+    year.school(ctx.session, ctx.school_id).wording = {k: v for k, v in own.items() if v != shipped[k]}
+    ctx.session.flush()
 
 
 def _read(row: t.SequenceVersion) -> Sequence:
@@ -67,33 +68,39 @@ class Changed:
     along: tuple[Concept, ...]
 
 
-def keep(call: Call, sequence: Sequence) -> Changed:
+def keep(ctx: Context, sequence: Sequence) -> Changed:
     """Keep a sequence as a new version. What was taught or heard already stays in it, as optional."""
-    used = events.used_concepts(call.session, call.school_id)
-    whole, along = with_used(sequence, [c for c in call.sequence.concepts if c.key in used])
-    number = sequences.newest(call.session, call.school_id) + 1
-    call.session.add(
-        t.SequenceVersion(id=call.new_id(), school_id=call.school_id, number=number, name=whole.name, made=call.now,
-                          concepts=[concept_values(c) for c in whole.concepts])
-    )  # fmt: skip
-    year.school(call.session, call.school_id).sequence = number
-    call.session.flush()
-    pairs = events.marked_pairs(call.session, call.school_id)
+    used = events.used_concepts(ctx.session, ctx.school_id)
+    whole, along = with_used(sequence, [c for c in ctx.sequence.concepts if c.key in used])
+    number = sequences.newest(ctx.session, ctx.school_id) + 1
+    ctx.session.add(
+        t.SequenceVersion(
+            id=ctx.new_id(),
+            school_id=ctx.school_id,
+            number=number,
+            name=whole.name,
+            made=ctx.now,
+            concepts=[concept_values(c) for c in whole.concepts],
+        )
+    )
+    year.school(ctx.session, ctx.school_id).sequence = number
+    ctx.session.flush()
+    pairs = events.marked_pairs(ctx.session, ctx.school_id)
     keep_standings(
-        replace(call, sequence=whole.told(call.sequence.wording)), pairs
+        replace(ctx, sequence=whole.worded(ctx.sequence.wording)), pairs
     )  # other ways may count now
     return Changed(whole, number, along)
 
 
-def start_from(call: Call, key: str) -> Changed:
+def start_from(ctx: Context, key: str) -> Changed:
     if key not in SHIPPED:
         raise NotFoundError("sequence_not_shipped", value=key)
-    return keep(call, SHIPPED[key])
+    return keep(ctx, SHIPPED[key])
 
 
-def back_to(call: Call, number: int) -> Changed:
+def back_to(ctx: Context, number: int) -> Changed:
     """Make an earlier version count again (as a new one)."""
-    row = sequences.version(call.session, call.school_id, number)
+    row = sequences.version(ctx.session, ctx.school_id, number)
     if row is None:
         raise NotFoundError("sequence_no_version", value=number)
-    return keep(call, _read(row))
+    return keep(ctx, _read(row))

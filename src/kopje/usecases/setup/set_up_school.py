@@ -15,7 +15,7 @@ from kopje.core.planning.meetings import Meeting
 from kopje.core.sequence.concepts import CHOIR
 from kopje.store import people, sections
 from kopje.store import tables as t
-from kopje.usecases.call import Call
+from kopje.usecases.context import Context
 from kopje.usecases.setup.sign_in import hashed
 
 MOST_CHILDREN = 120
@@ -52,9 +52,15 @@ def first_run(
     session.add(t.School(id=school_id, name=school, created=now, time_zone=known_zone(time_zone)))
     session.flush()
     session.add(
-        t.Teacher(id=teacher_id, school_id=school_id, login=login, name=teacher, role="owner",
-                  password_hash=hashed(password))
-    )  # fmt: skip
+        t.Teacher(
+            id=teacher_id,
+            school_id=school_id,
+            login=login,
+            name=teacher,
+            role="owner",
+            password_hash=hashed(password),
+        )
+    )
     session.flush()
     return school_id, teacher_id
 
@@ -66,11 +72,11 @@ def known_zone(name: str | None) -> str | None:
     return name
 
 
-def set_school(call: Call, name: str, time_zone: str | None) -> t.School:
+def set_school(ctx: Context, name: str, time_zone: str | None) -> t.School:
     """Its name, and where its days are counted."""
-    row = people.school(call.session, call.school_id)
+    row = people.school(ctx.session, ctx.school_id)
     row.name, row.time_zone = name, known_zone(time_zone)
-    call.session.flush()
+    ctx.session.flush()
     return row
 
 
@@ -98,87 +104,96 @@ def cleaned_names(lines: Iterable[str]) -> tuple[str, ...]:
     return tuple(names)
 
 
-def add_section(call: Call, new: NewSection) -> t.Section:
+def add_section(ctx: Context, new: NewSection) -> t.Section:
     """Add a section with its roll and meetings; its name must be free."""
-    if any(section.name == new.name for section in sections.sections(call.session, call.school_id)):
+    if any(section.name == new.name for section in sections.sections(ctx.session, ctx.school_id)):
         raise RosterError("section_there", section=new.name, value=new.name)
     section = t.Section(
-        id=call.new_id(), school_id=call.school_id, name=new.name, grade=new.grade, minutes=new.minutes
+        id=ctx.new_id(), school_id=ctx.school_id, name=new.name, grade=new.grade, minutes=new.minutes
     )
-    call.session.add(section)
-    call.session.flush()
+    ctx.session.add(section)
+    ctx.session.flush()
     for meeting in new.meetings:
-        call.session.add(meeting_row(call, section.id, meeting))
+        ctx.session.add(meeting_row(ctx, section.id, meeting))
     for name in cleaned_names(new.names):
-        enrol(call, section, name)
+        enrol(ctx, section, name)
     if new.declare_earlier:
-        declare(call, section.id, [c.key for c in call.sequence.concepts if c.grade < new.grade])
+        declare(ctx, section.id, [c.key for c in ctx.sequence.concepts if c.grade < new.grade])
     return section
 
 
-def enrol(call: Call, section: t.Section, name: str) -> None:
-    """Put a child on a roll. In a choir sings the child of that name from the classes; where there is not just one, one of
-    the choir's own."""
+def enrol(ctx: Context, section: t.Section, name: str) -> None:
+    """Put a child on a roll. In a choir sings the child of that name from the classes; where there is not
+    just one, one of the choir's own."""
     if section.grade != CHOIR:
-        add_child(call, section.id, name, call.today)
+        add_child(ctx, section.id, name, ctx.today)
         return
     found = [
         child
-        for child, _ in sections.children(call.session, call.school_id, range(CHOIR), call.today)
+        for child, _ in sections.children(ctx.session, ctx.school_id, range(CHOIR), ctx.today)
         if child.name == name
     ]
     if len(found) == 1:
-        call.session.add(t.Membership(section_id=section.id, child_id=found[0].id, school_id=call.school_id))
+        ctx.session.add(t.Membership(section_id=section.id, child_id=found[0].id, school_id=ctx.school_id))
     else:
-        add_child(call, section.id, name, call.today)
+        add_child(ctx, section.id, name, ctx.today)
 
 
-def set_singers(call: Call, section_id: UUID, child_ids: Sequence[UUID]) -> None:
+def set_singers(ctx: Context, section_id: UUID, child_ids: Sequence[UUID]) -> None:
     """Who of the classes sings in a choir; it replaces what was said before. Marks stay with the children."""
-    sections.section(call.session, call.school_id, section_id)
+    sections.section(ctx.session, ctx.school_id, section_id)
     for child_id in child_ids:
-        sections.child(call.session, call.school_id, child_id)
-    sections.clear_singers(call.session, section_id)
-    call.session.add_all(
-        t.Membership(section_id=section_id, child_id=one, school_id=call.school_id)
+        sections.child(ctx.session, ctx.school_id, child_id)
+    sections.clear_singers(ctx.session, section_id)
+    ctx.session.add_all(
+        t.Membership(section_id=section_id, child_id=one, school_id=ctx.school_id)
         for one in dict.fromkeys(child_ids)
     )
-    call.session.flush()
+    ctx.session.flush()
 
 
-def may_sing(call: Call, section_id: UUID) -> list[dict[str, object]]:
+def may_sing(ctx: Context, section_id: UUID) -> list[dict[str, object]]:
     """Every child of the classes, and whether it sings in this choir."""
-    sections.section(call.session, call.school_id, section_id)
-    singing = set(sections.singers(call.session, section_id))
-    every = sections.children(call.session, call.school_id, range(CHOIR), call.today)
+    sections.section(ctx.session, ctx.school_id, section_id)
+    singing = set(sections.singers(ctx.session, section_id))
+    every = sections.children(ctx.session, ctx.school_id, range(CHOIR), ctx.today)
     return [{"id": c.id, "name": c.name, "section": name, "sings": c.id in singing} for c, name in every]
 
 
-def meeting_row(call: Call, section_id: UUID, meeting: Meeting) -> t.Meeting:
+def meeting_row(ctx: Context, section_id: UUID, meeting: Meeting) -> t.Meeting:
     return t.Meeting(
-        id=call.new_id(), school_id=call.school_id, section_id=section_id, weekday=meeting.weekday,
-        starts=meeting.starts, minutes=meeting.minutes,
-    )  # fmt: skip
-
-
-def add_child(call: Call, section_id: UUID, name: str, joined: date) -> t.Child:
-    child = t.Child(
-        id=call.new_id(), school_id=call.school_id, section_id=section_id, name=name, joined=joined, left=None
+        id=ctx.new_id(),
+        school_id=ctx.school_id,
+        section_id=section_id,
+        weekday=meeting.weekday,
+        starts=meeting.starts,
+        minutes=meeting.minutes,
     )
-    call.session.add(child)
+
+
+def add_child(ctx: Context, section_id: UUID, name: str, joined: date) -> t.Child:
+    child = t.Child(
+        id=ctx.new_id(), school_id=ctx.school_id, section_id=section_id, name=name, joined=joined, left=None
+    )
+    ctx.session.add(child)
     return child
 
 
-def declare(call: Call, section_id: UUID, concepts: Sequence[str]) -> None:
+def declare(ctx: Context, section_id: UUID, concepts: Sequence[str]) -> None:
     """Set what earlier years brought, as the teacher says; it replaces what was declared before."""
-    sections.section(call.session, call.school_id, section_id)
-    unknown = [key for key in concepts if key not in call.sequence.by_key]
+    sections.section(ctx.session, ctx.school_id, section_id)
+    unknown = [key for key in concepts if key not in ctx.sequence.by_key]
     if unknown:
         raise ConceptError("concept_unknown", key=unknown[0], value=unknown)
-    sections.clear_declared(call.session, section_id)
+    sections.clear_declared(ctx.session, section_id)
     for key in dict.fromkeys(concepts):
-        call.session.add(
-            t.Declared(id=call.new_id(), school_id=call.school_id, section_id=section_id, concept=key,
-                       declared_on=call.today)
-        )  # fmt: skip
-    call.session.flush()
+        ctx.session.add(
+            t.Declared(
+                id=ctx.new_id(),
+                school_id=ctx.school_id,
+                section_id=section_id,
+                concept=key,
+                declared_on=ctx.today,
+            )
+        )
+    ctx.session.flush()

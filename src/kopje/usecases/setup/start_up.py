@@ -11,20 +11,20 @@ from kopje.core.errors import KopjeError
 from kopje.store import people, songs
 from kopje.store import tables as t
 from kopje.store.work import UnitOfWork
-from kopje.usecases.call import Call
+from kopje.usecases.context import Context
 from kopje.usecases.ledger.projections import RULES, rebuild
 from kopje.usecases.setup.school_sequence import sequence_for
-from kopje.usecases.songs.song_facts import WORKED, work_out
+from kopje.usecases.songs.song_facts import FACTS_VERSION, work_out
 from kopje.usecases.songs.songbook import analysis_of
 
 BATCH = 200
 NOBODY = uuid.UUID(int=0)
 
 
-def of_school(session: Session, school: t.School, now: datetime) -> Call:
+def of_school(session: Session, school: t.School, now: datetime) -> Context:
     """A call by no teacher, in the school's own sequence."""
     sequence = sequence_for(session, school.id, school.sequence, school.wording)
-    return Call(session, school.id, NOBODY, now, uuid.uuid4, sequence)
+    return Context(session, school.id, NOBODY, now, uuid.uuid4, sequence)
 
 
 def bring_up_to_date(work: UnitOfWork, now: datetime) -> None:
@@ -43,13 +43,15 @@ def songs_up_to_date(work: UnitOfWork) -> int:
     count = 0
     while True:
         with work.begin() as session:
-            batch = songs.not_worked_out(session, WORKED, BATCH)
+            batch = songs.not_worked_out(session, FACTS_VERSION, BATCH)
             for song in batch:
                 school = session.get_one(t.School, song.school_id)
                 try:
                     work_out(song, analysis_of(song), sequence_for(session, school.id, school.sequence, {}))
                 except KopjeError:
-                    song.worked = WORKED  # a file that this version reads no more stays, without facts
+                    song.facts_version = (
+                        FACTS_VERSION  # a file that this version reads no more stays, without facts
+                    )
             count += len(batch)
         if len(batch) < BATCH:
             return count

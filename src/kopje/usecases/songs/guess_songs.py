@@ -8,7 +8,7 @@ from uuid import UUID
 
 from kopje.core.practice.games import By, Clue, clue, confused, telling_words
 from kopje.store import songs
-from kopje.usecases.call import Call
+from kopje.usecases.context import Context
 from kopje.usecases.snapshot import snapshot
 from kopje.usecases.songs.songbook import analysis_of
 
@@ -24,11 +24,11 @@ class Guessing:
     alike: tuple[tuple[str, ...], ...]
 
 
-def guessing(call: Call, section_id: UUID, by: By) -> Guessing:
+def guessing(ctx: Context, section_id: UUID, by: By) -> Guessing:
     """Clues for what the section has sung; songs without such a clue are left out."""
-    met = snapshot(call, [section_id]).section(section_id).facts.songs
+    met = snapshot(ctx, [section_id]).section(section_id).facts.songs
     lately = sorted(met, key=lambda key: (met[key].last is None, met[key].last, key), reverse=True)[:MOST]
-    known = [songs.song(call.session, call.school_id, UUID(key)) for key in lately]
+    known = [songs.song(ctx.session, ctx.school_id, UUID(key)) for key in lately]
     known.sort(key=lambda song: (song.title, song.id))
     clues = {str(song.id): clue(analysis_of(song), by) for song in known}
     found = telling_words(clues) if by == "words" else clues

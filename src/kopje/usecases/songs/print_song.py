@@ -33,7 +33,7 @@ def under(a: Analysis, layers: list[Layer], words: bool, wording: Wording) -> Un
 def song_sheet(
     song: tables.Song,
     variant: Variant,
-    shown: Under,
+    summary: Under,
     words: Words,
     engraver: Engraver,
     facts: bool = True,
@@ -43,7 +43,7 @@ def song_sheet(
     wording = words.sequence.wording
     a = seen(song, variant, wording.minor)
     encoded = any(bar.line_end for bar in a.tune.bars)
-    pages = engraver.pages(mei(a.tune, shown), WIDTH, HEIGHT, encoded)
+    pages = engraver.pages(mei(a.tune, summary), WIDTH, HEIGHT, encoded)
     scores = tuple(
         (svg, words.word("paper_page", title=song.title, page=n, pages=len(pages)))
         for n, svg in enumerate(pages, 1)
@@ -53,26 +53,26 @@ def song_sheet(
 
 
 def _facts(known: Mapping[str, str], words: Words) -> tuple[tuple[str, str], ...]:
-    told = [(words.word(f"paper_{key}"), known[key]) for key in ON_PAPER if key in known]
+    lines = [(words.word(f"paper_{key}"), known[key]) for key in ON_PAPER if key in known]
     origin = [known[key] for key in WHERE_FROM if key in known]
     if origin:
         origin.append(
             words.word("paper_verified" if known.get("verified") == "yes" else "paper_not_verified")
         )
-        told.append((words.word("paper_from"), "; ".join(origin)))
-    return tuple(told)
+        lines.append((words.word("paper_from"), "; ".join(origin)))
+    return tuple(lines)
 
 
 def _lead(a: Analysis, aloud: Analysis, words: Words) -> str:
     """Where do is, printed and sung; where to start, how fast."""
     said = []
     if a.tonality.do is not None:
-        said.append(words.word("paper_do", do=Tone("do"), letter=a.tonality.do.pitch.shown))
+        said.append(words.word("paper_do", do=Tone("do"), letter=a.tonality.do.pitch.letter_name))
     if aloud.tonality.do is not None and aloud.tonality.do != a.tonality.do:
-        said.append(words.word("paper_sung", do=Tone("do"), letter=aloud.tonality.do.pitch.shown))
+        said.append(words.word("paper_sung", do=Tone("do"), letter=aloud.tonality.do.pitch.letter_name))
     first = next((sound for sound in aloud.attacks if sound.pitch), None)
     if first is not None and first.pitch is not None:
-        degree, pitch = aloud.degree(first), f"{first.pitch.shown}{first.pitch.octave}"
+        degree, pitch = aloud.degree(first), f"{first.pitch.letter_name}{first.pitch.octave}"
         if degree is None:
             said.append(words.word("paper_start", pitch=pitch))
         else:

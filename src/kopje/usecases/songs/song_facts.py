@@ -5,28 +5,28 @@ from __future__ import annotations
 from typing import Any
 
 from kopje.core.analysis.analysis import Analysis
-from kopje.core.analysis.told import told_of
+from kopje.core.analysis.annotations import annotations_of
 from kopje.core.sequence.concepts import Sequence
 from kopje.core.songs.contents import outline, packed
 from kopje.core.songs.facts import SongFacts, song_facts
 from kopje.store import tables as t
 
-WORKED = 4  # raise it when what is kept of a song changes; it is then worked out anew at the start
+FACTS_VERSION = 4  # raise it when what is kept of a song changes; it is then worked out anew at the start
 CONTOUR = 64
 
 
 def work_out(song: t.Song, a: Analysis, sequence: Sequence) -> None:
     """Put what can be asked of a song into its columns."""
-    facts = song_facts(a, sequence, told_of(song.told or {}))
-    song.things, song.aspects = sorted(facts.things), sorted(facts.aspects)
+    facts = song_facts(a, sequence, annotations_of(song.annotations or {}))
+    song.elements, song.features = sorted(facts.elements), sorted(facts.features)
     song.fits = [grade for grade, key in enumerate(facts.keys) if key.comfortable]
-    song.shown = _shown(a, facts)
+    song.summary = _summary(a, facts)
     song.search = _search(song, a)
     song.card = packed(outline(a))
-    song.worked = WORKED
+    song.facts_version = FACTS_VERSION
 
 
-def _shown(a: Analysis, facts: SongFacts) -> dict[str, Any]:
+def _summary(a: Analysis, facts: SongFacts) -> dict[str, Any]:
     return {
         "tone_set": [str(degree) for degree in a.tone_set],
         "tone_set_name": a.tone_set_name,
@@ -34,7 +34,7 @@ def _shown(a: Analysis, facts: SongFacts) -> dict[str, Any]:
         "bars_long": a.tune.bars[-1].number,
         "contour": [sound.pitch.midi for sound in a.attacks if sound.pitch][:CONTOUR],
         "problems": len(a.problems),
-        "bars": dict(facts.things),
+        "bars": dict(facts.elements),
         "keys": [[key.how, key.do] for key in facts.keys],
     }
 

@@ -1,4 +1,5 @@
-"""Bringing songs in, and what is known of them. The file's bytes are kept; the analysis is worked out anew."""
+"""Bringing songs in, and what is known of them. The file's bytes are kept; the analysis is worked
+out anew."""
 
 from __future__ import annotations
 
@@ -11,27 +12,35 @@ from typing import Any
 from uuid import UUID
 
 from kopje.core.analysis.analysis import Analysis, Minor, analyse
+from kopje.core.analysis.annotations import annotations_of
 from kopje.core.analysis.recast import How, other_home, recast
-from kopje.core.analysis.told import told_of
 from kopje.core.errors import KopjeError, TuneError
 from kopje.core.music.degree import between, plain_do
 from kopje.core.music.meter import Meter
 from kopje.core.music.tune import Tune, transposed
 from kopje.core.reasons import Reason, because
-from kopje.core.sequence.arcs import SectionState
 from kopje.core.sequence.concepts import Concept, Sequence
+from kopje.core.sequence.section_state import SectionState
 from kopje.core.songs.contents import SongCard, card_of, unpacked
-from kopje.core.songs.facts import aspects_of, nameable, things_of
+from kopje.core.songs.facts import elements_of, features_of, nameable
 from kopje.formats.abc_write import write_abc
 from kopje.formats.read import pieces, read_tunes
 from kopje.formats.song_line import read_song_line
 from kopje.store import songs, tables
 from kopje.store.songs import CardRow, Likely
-from kopje.usecases.call import Call
+from kopje.usecases.context import Context
 from kopje.usecases.songs.song_facts import work_out
 
-FACT_NAMES = {"C": "composer", "A": "words", "O": "origin", "R": "kind", "S": "source", "Z": "rights", "N": "note",
-              "B": "book"}  # fmt: skip
+FACT_NAMES = {
+    "C": "composer",
+    "A": "words",
+    "O": "origin",
+    "R": "kind",
+    "S": "source",
+    "Z": "rights",
+    "N": "note",
+    "B": "book",
+}
 OUR_FACTS = ("source", "language", "rights", "verified", "role", "game", "season", "culture", "care")
 MAY_BE_SAID = frozenset((*FACT_NAMES.values(), *OUR_FACTS))
 
@@ -41,23 +50,25 @@ class _Source:
     """A song's bytes, told apart by their hash alone, and the teacher's word on them."""
 
     content_hash: str
-    told: str
+    annotations: str
     filename: str = field(compare=False)
     data: bytes = field(compare=False, repr=False)
 
 
 @lru_cache(maxsize=4096)
 def _analysed(source: _Source, minor: Minor = "la") -> Analysis:
-    return analyse(read_tunes(source.data, source.filename)[0], minor, told_of(json.loads(source.told)))
+    return analyse(
+        read_tunes(source.data, source.filename)[0], minor, annotations_of(json.loads(source.annotations))
+    )
 
 
 @dataclass(frozen=True)
 class _Kept:
-    """A card as it is kept, told apart by its own contents and by the sequence it is looked at through (versions of a school's
-    sequence are kept as one object each)."""
+    """A card as it is kept, told apart by its own contents and by the sequence it is looked at through
+    (versions of a school's sequence are kept as one object each)."""
 
     title: str
-    told: str
+    annotations: str
     hash: int
     identity: int
     values: dict[str, Any] = field(compare=False, repr=False)
@@ -66,13 +77,15 @@ class _Kept:
 
 @lru_cache(maxsize=8192)
 def _card(kept: _Kept, song_id: str) -> SongCard:
-    told = told_of(json.loads(kept.told))
-    return card_of(song_id, kept.title, unpacked(kept.values), kept.sequence, told.has, told.lacks)
+    annotations = annotations_of(json.loads(kept.annotations))
+    return card_of(
+        song_id, kept.title, unpacked(kept.values), kept.sequence, annotations.has, annotations.lacks
+    )
 
 
-def songs_by_id(call: Call, ids: Iterable[str | None]) -> dict[UUID, tables.Song]:
+def songs_by_id(ctx: Context, ids: Iterable[str | None]) -> dict[UUID, tables.Song]:
     """These songs with their bytes; what is not there any more is left out."""
-    return songs.by_id(call.session, call.school_id, {UUID(one) for one in ids if one})
+    return songs.by_id(ctx.session, ctx.school_id, {UUID(one) for one in ids if one})
 
 
 def analysis_of(song: tables.Song, minor: Minor = "la") -> Analysis:
@@ -82,7 +95,8 @@ def analysis_of(song: tables.Song, minor: Minor = "la") -> Analysis:
 
 @dataclass(frozen=True, slots=True)
 class Variant:
-    """How a song is looked at: as it is, in the parallel tonality (or half of it), and with which letter as do."""
+    """How a song is looked at: as it is, in the parallel tonality (or half of it), and with which letter as
+    do."""
 
     recast: How | None = None
     do: str | None = None
@@ -97,25 +111,25 @@ def seen(song: tables.Song, variant: Variant, minor: Minor = "la") -> Analysis:
     if variant.recast is None and variant.do is None:
         return a
     a = analysis_of(song)
-    tune, told = a.tune, told_of(song.told or {})
+    tune, annotations = a.tune, annotations_of(song.annotations or {})
     if variant.recast is not None:
         home = other_home(a, variant.recast) if variant.recast != "half" else None
         tune = recast(a, variant.recast)
-        told = (
-            replace(told, do=home[0], resting=home[1])
+        annotations = (
+            replace(annotations, do=home[0], resting=home[1])
             if home
-            else replace(told, do=a.tonality.do, resting=a.tonality.resting)
+            else replace(annotations, do=a.tonality.do, resting=a.tonality.resting)
         )
     if variant.do is not None and a.tonality.do is not None:
-        steps, semitones = between(told.do or a.tonality.do, plain_do(variant.do))
+        steps, semitones = between(annotations.do or a.tonality.do, plain_do(variant.do))
         tune = transposed(tune, steps, semitones)
-        told = replace(told, do=plain_do(variant.do)) if told.do else told
-    return analyse(tune, minor, told)
+        annotations = replace(annotations, do=plain_do(variant.do)) if annotations.do else annotations
+    return analyse(tune, minor, annotations)
 
 
 def as_sung(song: tables.Song, minor: Minor = "la") -> Analysis:
     """The song in the key the teacher says it is sung in; printed is another matter."""
-    return seen(song, Variant(do=(song.told or {}).get("sung")), minor)
+    return seen(song, Variant(do=(song.annotations or {}).get("sung")), minor)
 
 
 @dataclass(frozen=True, slots=True)
@@ -132,45 +146,49 @@ class Typed:
         return read_song_line(self.title, plain_do(self.do), Meter.parse(self.meter), self.line, self.words)
 
 
-def keep_typed(call: Call, typed: Typed) -> Imported:
+def keep_typed(ctx: Context, typed: Typed) -> Imported:
     """A typed song goes into the songbook like any other: as a file, in ABC."""
     name = "".join(c if c.isalnum() else "-" for c in typed.title.strip().lower())[:60] or "song"
-    return import_file(call, f"{name}.abc", write_abc(typed.tune()).encode())[0]
+    return import_file(ctx, f"{name}.abc", write_abc(typed.tune()).encode())[0]
 
 
 def own_analysis(song: tables.Song, minor: Minor = "la") -> Analysis:
     """What Kopje says when the teacher says nothing."""
-    return _analysed(replace(_source(song), told="{}"), minor)
+    return _analysed(replace(_source(song), annotations="{}"), minor)
 
 
 def _source(song: tables.Song) -> _Source:
-    return _Source(song.content_hash, json.dumps(song.told or {}, sort_keys=True), song.filename, song.source)
+    return _Source(
+        song.content_hash, json.dumps(song.annotations or {}, sort_keys=True), song.filename, song.source
+    )
 
 
-def tell(call: Call, song_id: UUID, values: Mapping[str, Any]) -> tables.Song:
-    """Keep the teacher's word on a song; empty values take it back. TuneError for what does not fit the song."""
-    song = songs.song(call.session, call.school_id, song_id)
-    told = told_of(values)
-    phrases = len(analyse(read_tunes(song.source, song.filename)[0], told=told).phrases)
-    if told.labels and len(told.labels) != phrases:
-        given = list(told.labels)
+def annotate(ctx: Context, song_id: UUID, values: Mapping[str, Any]) -> tables.Song:
+    """Keep the teacher's word on a song; empty values take it back. TuneError for what does not fit
+    the song."""
+    song = songs.song(ctx.session, ctx.school_id, song_id)
+    annotations = annotations_of(values)
+    phrases = len(analyse(read_tunes(song.source, song.filename)[0], annotations=annotations).phrases)
+    if annotations.labels and len(annotations.labels) != phrases:
+        given = list(annotations.labels)
         raise TuneError("song_letters", phrases=phrases, letters=len(given), value=given)
-    song.told = {key: value for key, value in values.items() if value}
-    work_out(song, analysis_of(song), call.sequence)
-    call.session.flush()
+    song.annotations = {key: value for key, value in values.items() if value}
+    work_out(song, analysis_of(song), ctx.sequence)
+    ctx.session.flush()
     return song
 
 
-def about(call: Call, song_id: UUID, title: str, facts: Mapping[str, str]) -> tables.Song:
-    """Keep what is known about a song beside its notes; what is empty is taken away. TuneError for a fact of no kind."""
-    song = songs.song(call.session, call.school_id, song_id)
+def about(ctx: Context, song_id: UUID, title: str, facts: Mapping[str, str]) -> tables.Song:
+    """Keep what is known about a song beside its notes; what is empty is taken away. TuneError for a fact of
+    no kind."""
+    song = songs.song(ctx.session, ctx.school_id, song_id)
     strange = sorted(set(facts) - MAY_BE_SAID)
     if strange:
         raise TuneError("song_no_such_fact", name=strange[0], value=strange[0])
     song.title = title.strip()
     song.facts = {key: value.strip() for key, value in facts.items() if value.strip()}
-    work_out(song, analysis_of(song), call.sequence)
-    call.session.flush()
+    work_out(song, analysis_of(song), ctx.sequence)
+    ctx.session.flush()
     return song
 
 
@@ -179,23 +197,23 @@ MOST_LIKELY = 60  # for each concept at work, and besides
 
 
 def cards(
-    call: Call, state: SectionState, concepts: Iterable[Concept], met: Iterable[str]
+    ctx: Context, state: SectionState, concepts: Iterable[Concept], met: Iterable[str]
 ) -> tuple[SongCard, ...]:
-    """The songs of the school as the planner sees them; of a large book those that the section has met, and those with the fewest
-    unknown things that have a concept at work or none of them."""
-    if songs.count(call.session, call.school_id) <= ALL_UP_TO:
-        found = songs.cards(call.session, call.school_id)
+    """The songs of the school as the planner sees them; of a large book those that the section has met, and
+    those with the fewest unknown things that have a concept at work or none of them."""
+    if songs.count(ctx.session, ctx.school_id) <= ALL_UP_TO:
+        found = songs.cards(ctx.session, ctx.school_id)
     else:
-        wishes = tuple((things_of(concept), aspects_of(concept)) for concept in concepts)
-        named = nameable((c for c in call.sequence.concepts if state.named(c.key)), call.sequence)
-        which = Likely(named, wishes, frozenset(map(UUID, met)), MOST_LIKELY)
-        found = songs.likely(call.session, call.school_id, which)
-    return tuple(_card(_kept(song, call.sequence), str(song.id)) for song in found)
+        wanted = tuple((elements_of(concept), features_of(concept)) for concept in concepts)
+        named = nameable((c for c in ctx.sequence.concepts if state.named(c.key)), ctx.sequence)
+        which = Likely(named, wanted, frozenset(map(UUID, met)), MOST_LIKELY)
+        found = songs.likely(ctx.session, ctx.school_id, which)
+    return tuple(_card(_kept(song, ctx.sequence), str(song.id)) for song in found)
 
 
 def _kept(song: CardRow, sequence: Sequence) -> _Kept:
-    told = json.dumps(song.told or {}, sort_keys=True)
-    return _Kept(song.title, told, hash(json.dumps(song.card)), id(sequence), song.card, sequence)
+    annotations = json.dumps(song.annotations or {}, sort_keys=True)
+    return _Kept(song.title, annotations, hash(json.dumps(song.card)), id(sequence), song.card, sequence)
 
 
 @dataclass(frozen=True, slots=True)
@@ -213,23 +231,23 @@ class Imported:
 AT_ONCE = 300  # songs of one request, so that nobody waits; the page sends a larger book in lots
 
 
-def import_files(call: Call, files: Iterable[tuple[str, bytes]]) -> list[Imported]:
+def import_files(ctx: Context, files: Iterable[tuple[str, bytes]]) -> list[Imported]:
     """Bring in files as far as one request goes; what was not read any more is reported."""
     found: list[Imported] = []
     for filename, data in files:
-        found += import_file(call, filename, data, most=AT_ONCE - len(found))
+        found += import_file(ctx, filename, data, most=AT_ONCE - len(found))
     return found
 
 
 def import_file(
-    call: Call, filename: str, data: bytes, ours: bool = False, most: int = AT_ONCE
+    ctx: Context, filename: str, data: bytes, shipped: bool = False, most: int = AT_ONCE
 ) -> list[Imported]:
     """Bring in every song of a file; one that cannot be read is reported and does not hold up the others."""
     try:
         parts = pieces(data, filename)
     except KopjeError as problem:
         return [Imported(filename, filename, None, False, problem.reason, 0)]
-    found = [_import_piece(call, filename, part, ours) for part in parts[: max(most, 0)]]
+    found = [_import_piece(ctx, filename, part, shipped) for part in parts[: max(most, 0)]]
     left = len(parts) - len(found)
     if left:
         said = because("import_not_read", count=left, most=AT_ONCE)
@@ -237,9 +255,9 @@ def import_file(
     return found
 
 
-def _import_piece(call: Call, filename: str, data: bytes, ours: bool) -> Imported:
+def _import_piece(ctx: Context, filename: str, data: bytes, shipped: bool) -> Imported:
     digest = hashlib.sha256(data).hexdigest()
-    there = songs.by_hash(call.session, call.school_id, digest)
+    there = songs.by_hash(ctx.session, ctx.school_id, digest)
     if there is not None:
         return Imported(filename, there.title, there.id, True, because("import_already"), 0)
     try:
@@ -247,12 +265,19 @@ def _import_piece(call: Call, filename: str, data: bytes, ours: bool) -> Importe
     except KopjeError as problem:
         return Imported(filename, filename, None, False, problem.reason, 0)
     song = tables.Song(
-        id=call.new_id(), school_id=call.school_id, title=analysis.tune.title, filename=filename[:200], source=data,
-        content_hash=digest, facts=_facts(analysis.tune.facts), added=call.now, ours=ours,
-    )  # fmt: skip
-    call.session.add(song)
-    work_out(song, analysis, call.sequence)
-    call.session.flush()
+        id=ctx.new_id(),
+        school_id=ctx.school_id,
+        title=analysis.tune.title,
+        filename=filename[:200],
+        source=data,
+        content_hash=digest,
+        facts=_facts(analysis.tune.facts),
+        added=ctx.now,
+        shipped=shipped,
+    )
+    ctx.session.add(song)
+    work_out(song, analysis, ctx.sequence)
+    ctx.session.flush()
     return Imported(filename, song.title, song.id, False, None, len(analysis.problems))
 
 

@@ -15,8 +15,8 @@ from kopje.core.planning.year.ways import WayOut, conflict_of_words, short_by, w
 from kopje.core.reasons import Listed
 from kopje.store import events, year
 from kopje.store import tables as t
-from kopje.store.snapshot import PlanRow, WishRow
-from kopje.usecases.call import Call, Desk
+from kopje.store.snapshot import ArcOverrideRow, PlanRow
+from kopje.usecases.context import Context, Desk
 from kopje.usecases.snapshot import SectionNow, snapshot
 from kopje.usecases.year.section_year import SectionYear, own_lengths, school_years, section_year, year_of
 
@@ -24,17 +24,18 @@ LONGEST_PHASE = 12
 
 
 def fit(desk: Desk, section_id: UUID) -> None:
-    """Lay (or lay again) what is still to come. What was taught stays as it was; the plan before is kept near."""
+    """Lay (or lay again) what is still to come. What was taught stays as it was; the plan before is kept
+    near."""
     with desk.alone(f"year of {section_id}"):
-        with desk.look() as call:
-            found = section_year(call, section_id)
+        with desk.look() as ctx:
+            found = section_year(ctx, section_id)
             if not found.lessons:
                 raise PlanError("plan_no_lessons", section=found.now.name)
             question, seen = _allowed(found.question), _seen(found)
         plan, short = desk.solve(fit_year, question), desk.solve(short_by, question)
-        with desk.keep() as call:
-            _check(call, section_id, seen)
-            _keep(call, section_id, plan, short, found.reserve)
+        with desk.keep() as ctx:
+            _check(ctx, section_id, seen)
+            _keep(ctx, section_id, plan, short, found.reserve)
 
 
 @dataclass(frozen=True)
@@ -51,12 +52,12 @@ def _seen(found: SectionYear) -> Seen:
     return Seen(found.now.row.version, laid, found.now.plan.reserve if found.now.plan else None)
 
 
-def _check(call: Call, section_id: UUID, seen: Seen) -> None:
+def _check(ctx: Context, section_id: UUID, seen: Seen) -> None:
     """StaleError if anything has changed since it was looked at."""
-    events.lock_sections(call.session, call.school_id, [section_id])
-    rows, plan = year.arcs(call.session, section_id), year.plan(call.session, section_id)
+    events.lock_sections(ctx.session, ctx.school_id, [section_id])
+    rows, plan = year.arcs(ctx.session, section_id), year.plan(ctx.session, section_id)
     laid = tuple(sorted((arc.concept, arc.start) for arc in rows))
-    facts = events.facts_version(call.session, section_id)
+    facts = events.facts_version(ctx.session, section_id)
     if Seen(facts, laid, plan.reserve if plan else None) != seen:
         raise StaleError("stale_plan")
 
@@ -73,40 +74,52 @@ def _allowed(question: YearQuestion) -> YearQuestion:
 def keep_up(desk: Desk, section_ids: Iterable[UUID] | None = None) -> None:
     """Facts have changed: lay what is still to come over the lessons that are left, in the order it had.
 
-    What was taught stays as it was; another order is for the teacher to ask for. Sections without a plan stay without. A
-    section that changes while it is thought about is left to whoever changes it.
-    """
-    with desk.look() as call:
-        seen = snapshot(call, section_ids)
-        years = [one for one in school_years(call, seen) if one.plan is not None and one.lessons]
+    What was taught stays as it was; another order is for the teacher to ask for. Sections without a plan
+    stay without. A section that changes while it is thought about is left to whoever changes it."""
+    with desk.look() as ctx:
+        seen = snapshot(ctx, section_ids)
+        years = [one for one in school_years(ctx, seen) if one.plan is not None and one.lessons]
     for found in years:
         question = _allowed(found.question)
         plan = desk.solve(keep_order, question, found.plan)
         short = desk.solve(short_by, question)
-        with suppress(StaleError), desk.keep() as call:
-            _check(call, found.now.id, _seen(found))
-            _keep(call, found.now.id, plan, short, found.reserve)
+        with suppress(StaleError), desk.keep() as ctx:
+            _check(ctx, found.now.id, _seen(found))
+            _keep(ctx, found.now.id, plan, short, found.reserve)
 
 
-def _keep(call: Call, section_id: UUID, plan: YearPlan, short: int, reserve: int) -> None:
-    row = year.plan(call.session, section_id)
+def _keep(ctx: Context, section_id: UUID, plan: YearPlan, short: int, reserve: int) -> None:
+    row = year.plan(ctx.session, section_id)
     if row is None:
-        row = t.YearPlan(section_id=section_id, school_id=call.school_id)
-        call.session.add(row)
+        row = t.YearPlan(section_id=section_id, school_id=ctx.school_id)
+        ctx.session.add(row)
     row.reserve, row.status, row.gap = reserve, plan.status, max(plan.cost - plan.bound, 0)
-    row.short, row.left_out, row.made = short, list(plan.left_out), call.now
-    year.clear_arcs(call.session, section_id)
+    row.short, row.left_out, row.made = short, list(plan.left_out), ctx.now
+    year.clear_arcs(ctx.session, section_id)
     for arc in plan.arcs:
-        call.session.add(
-            t.Arc(id=call.new_id(), school_id=call.school_id, section_id=section_id, concept=arc.concept, start=arc.start,
-                  new=arc.new, middle=arc.middle, warm_start=arc.warm_start, warm=arc.warm, presented=arc.presented,
-                  short=arc.short, prepared=arc.prepared, pause_after=arc.pause_after, pause=arc.pause)
-        )  # fmt: skip
-    call.session.flush()
+        ctx.session.add(
+            t.Arc(
+                id=ctx.new_id(),
+                school_id=ctx.school_id,
+                section_id=section_id,
+                concept=arc.concept,
+                start=arc.start,
+                new=arc.new,
+                middle=arc.middle,
+                warm_start=arc.warm_start,
+                warm=arc.warm,
+                presented=arc.presented,
+                short=arc.short,
+                prepared=arc.prepared,
+                pause_after=arc.pause_after,
+                pause=arc.pause,
+            )
+        )
+    ctx.session.flush()
 
 
 @dataclass(frozen=True, slots=True)
-class NewWish(WishRow):
+class NewArcOverride(ArcOverrideRow):
     """The teacher's new word on one concept; all None and False takes it back."""
 
     @property
@@ -115,45 +128,48 @@ class NewWish(WishRow):
         return bool(self.start or self.prepare or self.practise or self.next_year or dates or self.pause)
 
 
-def wish(desk: Desk, section_id: UUID, wishes: Sequence[NewWish], reserve: int | None = None) -> None:
-    """Take the teacher's word and lay the rest anew around it; a collision is refused and named, and nothing changes."""
+def override(
+    desk: Desk, section_id: UUID, overrides: Sequence[NewArcOverride], reserve: int | None = None
+) -> None:
+    """Take the teacher's word and lay the rest anew around it; a collision is refused and named, and nothing
+    changes."""
     with desk.alone(f"year of {section_id}"):
-        with desk.look() as call:
-            found = section_year(call, section_id)
-            for one in wishes:
-                call.sequence.concept(one.concept)
+        with desk.look() as ctx:
+            found = section_year(ctx, section_id)
+            for one in overrides:
+                ctx.sequence.concept(one.concept)
                 _possible(found, one)
             seen = _seen(found)
-            meant = year_of(_with_wishes(found.now, wishes, reserve), own_lengths(call))
+            meant = year_of(_with_overrides(found.now, overrides, reserve), own_lengths(ctx))
         question = _allowed(meant.question)
         collisions = desk.solve(conflict_of_words, question)
         if collisions:
             raise PlanError("plan_collides", wishes=Listed(tuple(collisions), by="space"))
         plan, short = desk.solve(fit_year, question), desk.solve(short_by, question)
-        with desk.keep() as call:
-            _check(call, section_id, seen)
-            year.clear_wishes(call.session, section_id, [one.concept for one in wishes])
-            for one in (one for one in wishes if one.says_something):
-                call.session.add(_wish_row(call, section_id, one))
-            _keep(call, section_id, plan, short, found.reserve if reserve is None else reserve)
+        with desk.keep() as ctx:
+            _check(ctx, section_id, seen)
+            year.clear_overrides(ctx.session, section_id, [one.concept for one in overrides])
+            for one in (one for one in overrides if one.says_something):
+                ctx.session.add(_wish_row(ctx, section_id, one))
+            _keep(ctx, section_id, plan, short, found.reserve if reserve is None else reserve)
 
 
-def _with_wishes(now: SectionNow, wishes: Sequence[NewWish], reserve: int | None) -> SectionNow:
+def _with_overrides(now: SectionNow, overrides: Sequence[NewArcOverride], reserve: int | None) -> SectionNow:
     """The section as it would be with the teacher's new word."""
-    gone = {one.concept for one in wishes}
-    kept = [row for row in now.wishes if row.concept not in gone]
-    new = [one for one in wishes if one.says_something]
+    gone = {one.concept for one in overrides}
+    kept = [row for row in now.overrides if row.concept not in gone]
+    new = [one for one in overrides if one.says_something]
     plan = now.plan
     if reserve is not None:
         plan = replace(plan, reserve=reserve) if plan else PlanRow(reserve, "best_found", 0, 0, [])
-    return replace(now, row=replace(now.row, plan=plan), wishes=(*kept, *new))
+    return replace(now, row=replace(now.row, plan=plan), overrides=(*kept, *new))
 
 
-def _wish_row(call: Call, section_id: UUID, one: NewWish) -> t.Wish:
-    return t.Wish(id=call.new_id(), school_id=call.school_id, section_id=section_id, **asdict(one))
+def _wish_row(ctx: Context, section_id: UUID, one: NewArcOverride) -> t.ArcOverride:
+    return t.ArcOverride(id=ctx.new_id(), school_id=ctx.school_id, section_id=section_id, **asdict(one))
 
 
-def _possible(found: SectionYear, one: NewWish) -> None:
+def _possible(found: SectionYear, one: NewArcOverride) -> None:
     """PlanError for a word that no year can hold."""
     if one.start is not None and not found.next_lesson <= one.start <= len(found.lessons):
         raise PlanError(
@@ -170,8 +186,8 @@ def _possible(found: SectionYear, one: NewWish) -> None:
 
 def ways(desk: Desk, section_id: UUID) -> tuple[WayOut, ...]:
     """Up to three ways to make a year fit that is too full; none where it fits."""
-    with desk.look() as call:
-        question = _allowed(section_year(call, section_id).question)
+    with desk.look() as ctx:
+        question = _allowed(section_year(ctx, section_id).question)
     if not desk.solve(short_by, question):
         return ()
     return desk.solve(ways_out, question)

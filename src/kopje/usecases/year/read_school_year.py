@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from kopje.core.reasons import Reason, because, listed
 from kopje.core.sequence.concepts import grade_name
-from kopje.usecases.call import Call
+from kopje.usecases.context import Context
 from kopje.usecases.snapshot import snapshot
 from kopje.usecases.year.section_year import SectionYear, school_years, spare
 
@@ -21,8 +21,8 @@ class SchoolGlance:
     years: tuple[SectionYear, ...]
 
 
-def school_year(call: Call) -> SchoolGlance:
-    years = school_years(call, snapshot(call))
+def school_year(ctx: Context) -> SchoolGlance:
+    years = school_years(ctx, snapshot(ctx))
     said, grade = _least_slack(years)
     return SchoolGlance(said, grade, years)
 
@@ -37,6 +37,12 @@ def _least_slack(years: Sequence[SectionYear]) -> tuple[Reason, int | None]:
     grade = min(grades, key=lambda key: (grades[key], key))
     short = [one.now.name for one in fitted if spare(one) < 0]
     left = grades[grade]
-    said = because("school_slack", grade=grade_name(grade), spare="yes" if left >= 0 else "no", count=abs(left),
-                   left=len(short), sections=listed(short))  # fmt: skip
+    said = because(
+        "school_slack",
+        grade=grade_name(grade),
+        spare="yes" if left >= 0 else "no",
+        count=abs(left),
+        left=len(short),
+        sections=listed(short),
+    )
     return said, grade

@@ -7,11 +7,11 @@ from uuid import UUID
 
 from kopje.core.planning.calendar import LessonTime
 from kopje.core.planning.facts import LessonHeld
-from kopje.core.sequence.arcs import Due, due
 from kopje.core.sequence.concepts import Concept
 from kopje.core.sequence.phases import Purpose
-from kopje.core.songs.fit import Fit, Met, fit, ranked
-from kopje.usecases.call import Call
+from kopje.core.sequence.section_state import Due, due
+from kopje.core.songs.suitability import Fit, Met, fit, ranked
+from kopje.usecases.context import Context
 from kopje.usecases.lessons.read_day import Entry, entry
 from kopje.usecases.snapshot import SectionNow, snapshot
 from kopje.usecases.songs.songbook import cards
@@ -30,26 +30,26 @@ class Overview:
     last: LessonHeld | None
 
 
-def overview(call: Call, section_id: UUID) -> Overview:
-    now = snapshot(call, [section_id]).section(section_id)
+def overview(ctx: Context, section_id: UUID) -> Overview:
+    now = snapshot(ctx, [section_id]).section(section_id)
     state = now.state
     at = now.open or now.next_time
     laid = now.laid_in(at.day, at.starts) if at else ()
     coming = [x for x in now.lessons if x.day >= now.today and (x.day, x.starts) not in now.held_at]
     return Overview(
         now,
-        tuple(c for c in call.sequence.concepts if state.named(c.key) and state.ready(c.key)),
+        tuple(c for c in ctx.sequence.concepts if state.named(c.key) and state.ready(c.key)),
         due(state, laid),
         tuple((x, entry(now, x.day, x.starts)) for x in coming[:AHEAD]),
         now.facts.over[-1] if now.facts.over else None,
     )
 
 
-def songs_for(call: Call, section_id: UUID, concept_key: str, purpose: Purpose) -> tuple[Fit, ...]:
+def songs_for(ctx: Context, section_id: UUID, concept_key: str, purpose: Purpose) -> tuple[Fit, ...]:
     """Every song of the songbook against one concept and purpose, best first, barred ones last."""
-    now = snapshot(call, [section_id]).section(section_id)
-    concept, met = call.sequence.concept(concept_key), now.facts.songs
+    now = snapshot(ctx, [section_id]).section(section_id)
+    concept, met = ctx.sequence.concept(concept_key), now.facts.songs
     return ranked(
-        fit(song, concept, purpose, now.state, met.get(song.id, Met()), call.today)
-        for song in cards(call, now.state, [concept], met)
+        fit(song, concept, purpose, now.state, met.get(song.id, Met()), ctx.today)
+        for song in cards(ctx, now.state, [concept], met)
     )

@@ -10,7 +10,7 @@ from kopje.core.planning.catalogue import known_activity
 from kopje.core.planning.facts import monday
 from kopje.core.reasons import Listed, Param, because, listed
 from kopje.core.sequence.concepts import Concept
-from kopje.usecases.call import Call
+from kopje.usecases.context import Context
 from kopje.usecases.lessons.read_day import Entry, entry
 from kopje.usecases.setup.school_calendar import Calendar
 from kopje.usecases.snapshot import snapshot
@@ -37,10 +37,10 @@ class WeekDay:
     lessons: tuple[WeekLesson, ...]
 
 
-def week(call: Call, day: date) -> tuple[WeekDay, ...]:
+def week(ctx: Context, day: date) -> tuple[WeekDay, ...]:
     """Monday to Friday of the week a day lies in (and Saturday or Sunday where something meets)."""
-    seen = snapshot(call)
-    years = school_years(call, seen)
+    seen = snapshot(ctx)
+    years = school_years(ctx, seen)
     found = []
     for offset in range(7):
         on = monday(day) + timedelta(days=offset)
@@ -63,7 +63,7 @@ def at_work(year: SectionYear, number: int) -> tuple[tuple[Concept, str], ...]:
     concept = year.now.sequence.concept
     if number < year.next_lesson:
         return tuple(
-            dict.fromkeys((concept(x.concept), x.purpose) for x in year.touches if x.lesson == number)
+            dict.fromkeys((concept(x.concept), x.purpose) for x in year.taught_concepts if x.lesson == number)
         )
     arcs = year.plan.arcs if year.plan else ()
     return tuple(dict.fromkeys((concept(a.concept), p) for a in arcs if (p := a.phase(number))))

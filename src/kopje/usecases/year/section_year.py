@@ -20,10 +20,10 @@ from kopje.core.planning.year.arcs import (
 )
 from kopje.core.planning.year.ways import slack, verdict
 from kopje.core.reasons import Reason, because
-from kopje.core.sequence.arcs import SectionState
 from kopje.core.sequence.concepts import CHOIR, Concept, ConceptKey, day_in
+from kopje.core.sequence.section_state import SectionState
 from kopje.store import snapshot as store
-from kopje.usecases.call import Call
+from kopje.usecases.context import Context
 from kopje.usecases.snapshot import SectionNow, Snapshot, snapshot
 
 CORE, OPTIONAL = 20, 2
@@ -42,12 +42,13 @@ class TaughtThen:
 
 @dataclass(frozen=True)
 class SectionYear:
-    """`held` lessons are over; `next_lesson` is the number of the one to come (beyond the last when the year is over)."""
+    """`held` lessons are over; `next_lesson` is the number of the one to come (beyond the last when the year
+    is over)."""
 
     now: SectionNow
     held: int
     next_lesson: int
-    touches: tuple[TaughtThen, ...]
+    taught_concepts: tuple[TaughtThen, ...]
     question: YearQuestion
     plan: YearPlan | None
     short: int
@@ -75,15 +76,15 @@ class SectionYear:
         return because("year_until_concert", count=left, concert=concert.name, day=concert.day)
 
 
-def section_year(call: Call, section_id: UUID) -> SectionYear:
+def section_year(ctx: Context, section_id: UUID) -> SectionYear:
     """Everything the ridge shows; nothing is fitted here."""
-    found = snapshot(call, [section_id])
-    return year_of(found.section(section_id), own_lengths(call))
+    found = snapshot(ctx, [section_id])
+    return year_of(found.section(section_id), own_lengths(ctx))
 
 
-def school_years(call: Call, found: Snapshot) -> tuple[SectionYear, ...]:
+def school_years(ctx: Context, found: Snapshot) -> tuple[SectionYear, ...]:
     """The years of all sections of a snapshot."""
-    usual = own_lengths(call)
+    usual = own_lengths(ctx)
     return tuple(year_of(one, usual) for one in found.sections)
 
 
@@ -93,9 +94,9 @@ def year_of(now: SectionNow, usual: Lengths) -> SectionYear:
     done = [number[x.day, x.starts] for x in now.facts.over if (x.day, x.starts) in number]
     past = sum(one.day < now.today for one in now.lessons)
     next_lesson = max(past, max(done, default=0)) + 1
-    touches = tuple(
+    taught_concepts = tuple(
         TaughtThen(number[x.day, x.starts], x.concept, x.purpose)
-        for x in now.facts.touches
+        for x in now.facts.taught_concepts
         if (x.day, x.starts) in number and x.concept in now.sequence.by_key
     )
     reserve = now.plan.reserve if now.plan else RESERVE
@@ -103,12 +104,12 @@ def year_of(now: SectionNow, usual: Lengths) -> SectionYear:
     plan = _kept_plan(now, question) if now.plan else None
     short = now.plan.short if now.plan else 0
     said = verdict(question, plan, short) if plan else because("year_not_laid")
-    return SectionYear(now, len(done), next_lesson, touches, question, plan, short, reserve, said)
+    return SectionYear(now, len(done), next_lesson, taught_concepts, question, plan, short, reserve, said)
 
 
 def _question(now: SectionNow, next_lesson: int, reserve: int, usual: Lengths) -> YearQuestion:
     state, lessons = now.state, now.lessons
-    said = {wish.concept: wish for wish in now.wishes}
+    said = {override.concept: override for override in now.overrides}
     concepts = [c for c in now.sequence.concepts if _belongs(c, now.grade, state)]
     if now.grade == CHOIR:
         concepts = _as_many_levels(concepts, state, len(lessons) - next_lesson + 1)
@@ -128,23 +129,26 @@ def _question(now: SectionNow, next_lesson: int, reserve: int, usual: Lengths) -
     return YearQuestion(demands, min(next_lesson, last + 1), last, reserve, known, concerts, before)
 
 
-def own_lengths(call: Call) -> Lengths:
-    """How long arcs usually take in this school: from those that were prepared, named and practised at least four times."""
-    done = [pair for pair in store.named(call.session, call.school_id) if pair[1] >= PRACTISED]
-    return learned(done, lengths_of(call.sequence.wording.phases))
+def own_lengths(ctx: Context) -> Lengths:
+    """How long arcs usually take in this school: from those that were prepared, named and practised at least
+    four times."""
+    done = [pair for pair in store.named(ctx.session, ctx.school_id) if pair[1] >= PRACTISED]
+    return learned(done, lengths_of(ctx.sequence.wording.phases))
 
 
 def _belongs(concept: Concept, grade: int, state: SectionState) -> bool:
-    """Core of this grade and earlier ones, the optional of this grade, and whatever has begun here; choirs have their own."""
-    touches = state.touches(concept.key)
-    begun = touches.prepared > 0 or touches.presented > 0
+    """Core of this grade and earlier ones, the optional of this grade, and whatever has begun here; choirs
+    have their own."""
+    taught = state.taught_counts(concept.key)
+    begun = taught.prepared > 0 or taught.presented > 0
     if (concept.grade == CHOIR) != (grade == CHOIR):
         return begun
     return begun or (concept.grade <= grade and (concept.core or concept.grade == grade))
 
 
 def _as_many_levels(concepts: Sequence[Concept], state: SectionState, lessons: int) -> list[Concept]:
-    """Of a choir's levels as many as these lessons hold: the ladder goes on next year, and nothing is short of it."""
+    """Of a choir's levels as many as these lessons hold: the ladder goes on next year, and nothing is short
+    of it."""
     room = max((lessons - HELD) // HELD, 1)
     waiting = [c for c in concepts if c.core and not _known(c, state)]
     later = {c.key for c in waiting[room:]}
@@ -153,30 +157,31 @@ def _as_many_levels(concepts: Sequence[Concept], state: SectionState, lessons: i
 
 def _known(concept: Concept, state: SectionState) -> bool:
     """Declared, or carried through its practice here."""
-    touches = state.touches(concept.key)
-    if concept.key in state.declared and not touches.presented:
+    taught = state.taught_counts(concept.key)
+    if concept.key in state.declared and not taught.presented:
         return True
-    return touches.presented > 0 and (state.carried(concept.key) or state.ready(concept.key))
+    return taught.presented > 0 and (state.carried(concept.key) or state.ready(concept.key))
 
 
 @dataclass(frozen=True)
 class Word:
-    """The teacher's word on one arc, and the sequence's on when it is named, against the lessons of the year."""
+    """The teacher's word on one arc, and the sequence's on when it is named, against the lessons of
+    the year."""
 
     concept: Concept
-    wish: store.WishRow | None
+    override: store.ArcOverrideRow | None
     lessons: Sequence[LessonTime]
     next_lesson: int
 
     @property
     def earliest(self) -> int | None:
         """The first lesson on or after the day before which it must not be named."""
-        day = (self.wish.not_before if self.wish else None) or self._said(self.concept.not_before)
+        day = (self.override.not_before if self.override else None) or self._said(self.concept.not_before)
         return sum(one.day < day for one in self.lessons) + 1 if day else None
 
     @property
     def latest(self) -> int | None:
-        day = (self.wish.not_after if self.wish else None) or self._said(self.concept.not_after)
+        day = (self.override.not_after if self.override else None) or self._said(self.concept.not_after)
         return sum(one.day <= day for one in self.lessons) if day else None
 
     def _said(self, month_day: str) -> date | None:
@@ -185,23 +190,32 @@ class Word:
     @property
     def pause(self) -> tuple[int, int]:
         """(lessons of the arc before it rests, lessons of rest left), both counted from where it goes on."""
-        if self.wish is None or not self.wish.pause or self.wish.pause_from is None:
+        if self.override is None or not self.override.pause or self.override.pause_from is None:
             return 0, 0
-        begin = max(self.wish.start or 0, self.next_lesson)
-        left = self.wish.pause_from + self.wish.pause - max(self.wish.pause_from, begin)
-        return max(self.wish.pause_from - begin, 0), max(left, 0)
+        begin = max(self.override.start or 0, self.next_lesson)
+        left = self.override.pause_from + self.override.pause - max(self.override.pause_from, begin)
+        return max(self.override.pause_from - begin, 0), max(left, 0)
 
 
 def _demand(concept: Concept, state: SectionState, word: Word, usual: Lengths) -> Demand:
-    touches, wish, lengths = state.touches(concept.key), word.wish, usual
-    if wish and (wish.prepare or wish.practise):
-        prepare, practise = wish.prepare or usual.prepare, wish.practise or usual.practise
+    taught, override, lengths = state.taught_counts(concept.key), word.override, usual
+    if override and (override.prepare or override.practise):
+        prepare, practise = override.prepare or usual.prepare, override.practise or usual.practise
         lengths = Lengths(prepare, practise, prepare, practise)
     after, rest = word.pause
     return Demand(
-        concept, CORE if concept.core else OPTIONAL, touches.prepared, touches.presented > 0, touches.practised,
-        word.earliest, word.latest, wish.start if wish else None, lengths, after, rest,
-    )  # fmt: skip
+        concept,
+        CORE if concept.core else OPTIONAL,
+        taught.prepared,
+        taught.presented > 0,
+        taught.practised,
+        word.earliest,
+        word.latest,
+        override.start if override else None,
+        lengths,
+        after,
+        rest,
+    )
 
 
 def _kept_plan(now: SectionNow, question: YearQuestion) -> YearPlan | None:

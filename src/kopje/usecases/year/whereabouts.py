@@ -10,7 +10,7 @@ from kopje.core.planning.calendar import held_by
 from kopje.core.reasons import Listed, Reason, because, listed
 from kopje.core.sequence.concepts import Concept
 from kopje.store.snapshot import sections_of_grade
-from kopje.usecases.call import Call
+from kopje.usecases.context import Context
 from kopje.usecases.snapshot import SectionNow, snapshot
 from kopje.usecases.year.read_week import at_work
 from kopje.usecases.year.section_year import CORE, SectionYear, school_years, spare
@@ -18,7 +18,8 @@ from kopje.usecases.year.section_year import CORE, SectionYear, school_years, sp
 
 @dataclass(frozen=True, slots=True)
 class Whereabouts:
-    """Where a section will be on a day if the plan holds: lessons held by then, and what is at work in the next."""
+    """Where a section will be on a day if the plan holds: lessons held by then, and what is at work in the
+    next."""
 
     section: SectionNow
     lessons: int
@@ -27,10 +28,11 @@ class Whereabouts:
     spare: int
 
 
-def whereabouts(call: Call, grade: int, day: date) -> tuple[Whereabouts, ...]:
-    """The sections of a grade side by side. `behind`: how many lessons more it needs than the one furthest on."""
-    ids = sections_of_grade(call.session, call.school_id, grade)
-    years = school_years(call, snapshot(call, ids))
+def whereabouts(ctx: Context, grade: int, day: date) -> tuple[Whereabouts, ...]:
+    """The sections of a grade side by side. `behind`: how many lessons more it needs than the one furthest
+    on."""
+    ids = sections_of_grade(ctx.session, ctx.school_id, grade)
+    years = school_years(ctx, snapshot(ctx, ids))
     to_go = [lessons_to_go(one, day) for one in years]
     least = min(to_go, default=0)
     return tuple(
@@ -40,8 +42,8 @@ def whereabouts(call: Call, grade: int, day: date) -> tuple[Whereabouts, ...]:
 
 
 def lessons_to_go(found: SectionYear, day: date) -> int:
-    """Lessons that the new place must still hold for what the grade is to learn: from today by what was really taught; from a
-    later day on by what the plan will not have held by then."""
+    """Lessons that the new place must still hold for what the grade is to learn: from today by what was
+    really taught; from a later day on by what the plan will not have held by then."""
     needed = {d.key: d.usual[0] for d in found.question.demands if d.priority >= CORE}
     if day <= found.now.today:
         return sum(needed.values())

@@ -45,7 +45,8 @@ async function sendOnce(): Promise<void> {
   } catch {
     trouble.value = 'away' // Kopje did not answer; everything is kept
   }
-  if (trouble.value === 'away') timer = window.setTimeout(() => void send(), AGAIN[Math.min(tries++, AGAIN.length - 1)])
+  if (trouble.value === 'away')
+    timer = window.setTimeout(() => void send(), AGAIN[Math.min(tries++, AGAIN.length - 1)])
   else tries = 0
   await changed()
   if (here.value.length < before || trouble.value === 'none') sent.value += 1
@@ -68,7 +69,10 @@ export function end(): void {
   trouble.value = 'none'
 }
 window.addEventListener('online', () => void send())
-document.addEventListener('visibilitychange', () => document.visibilityState === 'visible' && void send())
+document.addEventListener(
+  'visibilitychange',
+  () => document.visibilityState === 'visible' && void send(),
+)
 
 /** Keep what happened. It comes back once it is on the disk (false where this device has no room for it), and is sent from then on. */
 export async function tell(...happened: kept.Happened[]): Promise<string[] | false> {

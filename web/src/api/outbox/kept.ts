@@ -25,7 +25,11 @@ let opened: Promise<IDBPDatabase<Shape>> | undefined
 const database = () =>
   (opened ??= openDB<Shape>('kopje-outbox', 1, {
     upgrade(db) {
-      db.createObjectStore('events', { keyPath: 'id' }).createIndex('order', ['owner', 'device', 'sequence'], { unique: true })
+      db.createObjectStore('events', { keyPath: 'id' }).createIndex(
+        'order',
+        ['owner', 'device', 'sequence'],
+        { unique: true },
+      )
       db.createObjectStore('device', { keyPath: 'key' })
     },
     terminated: () => (opened = undefined),
@@ -38,15 +42,30 @@ export async function close(): Promise<void> {
 }
 
 /** Keep events, all or none; once this has come back they are on the disk. */
-export async function keep(owner: string, happened: readonly Happened[], clock = new Date(), ids: readonly string[] = []): Promise<Kept[]> {
+export async function keep(
+  owner: string,
+  happened: readonly Happened[],
+  clock = new Date(),
+  ids: readonly string[] = [],
+): Promise<Kept[]> {
   const db = await database()
   const tx = db.transaction(['events', 'device'], 'readwrite', { durability: 'strict' })
-  const here = (await tx.objectStore('device').get('here')) ?? { key: 'here', id: crypto.randomUUID(), sequence: 0 }
+  const here = (await tx.objectStore('device').get('here')) ?? {
+    key: 'here',
+    id: crypto.randomUUID(),
+    sequence: 0,
+  }
   const kept = happened.map((one, index) => {
     here.sequence += 1
     const id = ids[index] ?? crypto.randomUUID()
     const plain = JSON.parse(JSON.stringify(one)) as Happened // the disk takes no reactive values
-    const event = { ...plain, id, clock: clock.toISOString(), device: here.id, sequence: here.sequence } as OutEvent
+    const event = {
+      ...plain,
+      id,
+      clock: clock.toISOString(),
+      device: here.id,
+      sequence: here.sequence,
+    } as OutEvent
     return { id, owner, device: here.id, sequence: here.sequence, event, refused: '' }
   })
   for (const one of kept) await tx.objectStore('events').put(one)

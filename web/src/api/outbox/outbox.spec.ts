@@ -7,8 +7,14 @@ import * as kept from './kept'
 import { moveOver } from './moveOver'
 import { type Post, sendAll } from './send'
 
-const note = (text: string) => ({ kind: 'noted' as const, section_id: 's', lesson_id: 'l', note: text })
-const texts = (events: readonly kept.OutEvent[]) => events.map((one) => ('note' in one ? one.note : ''))
+const note = (text: string) => ({
+  kind: 'noted' as const,
+  section_id: 's',
+  lesson_id: 'l',
+  note: text,
+})
+const texts = (events: readonly kept.OutEvent[]) =>
+  events.map((one) => ('note' in one ? one.note : ''))
 
 class Server {
   got: kept.OutEvent[] = []
@@ -19,12 +25,16 @@ class Server {
     const wrong = this.trouble(events)
     if (wrong) return Promise.reject(wrong)
     const known = new Set(this.got.map((one) => one.id))
-    const answers = events.map(({ id }) => ({ id, outcome: known.has(id) ? ('known' as const) : ('taken' as const) }))
+    const answers = events.map(({ id }) => ({
+      id,
+      outcome: known.has(id) ? ('known' as const) : ('taken' as const),
+    }))
     this.got.push(...events.filter((one) => !known.has(one.id)))
     return Promise.resolve(answers)
   }
 }
-const broken = (text: string) => (events: kept.OutEvent[]) => (texts(events).includes(text) ? new Refusal(500, 'unexpected', 'broke') : undefined)
+const broken = (text: string) => (events: kept.OutEvent[]) =>
+  texts(events).includes(text) ? new Refusal(500, 'unexpected', 'broke') : undefined
 
 beforeEach(async () => {
   localStorage.clear()
@@ -72,7 +82,9 @@ test('what one teacher made is neither sent by nor shown to another', async () =
 })
 test('a session that ran out keeps everything and says so', async () => {
   await kept.keep('ann', [note('a')])
-  expect(await sendAll('ann', new Server(() => new Refusal(401, 'signed_out', 'sign in')).post)).toBe('signed-out')
+  expect(
+    await sendAll('ann', new Server(() => new Refusal(401, 'signed_out', 'sign in')).post),
+  ).toBe('signed-out')
   expect((await kept.of('ann')).length).toBe(1)
 })
 test('an event that the server breaks over does not hold up the others, and is still here', async () => {
@@ -85,7 +97,11 @@ test('an event that the server breaks over does not hold up the others, and is s
 })
 test('an event that is refused is kept with the reason and not tried again by itself', async () => {
   await kept.keep('ann', ['a', 'odd', 'b'].map(note))
-  const server = new Server((events) => (texts(events).includes('odd') ? new Refusal(422, 'request_invalid', 'not as it should be') : undefined))
+  const server = new Server((events) =>
+    texts(events).includes('odd')
+      ? new Refusal(422, 'request_invalid', 'not as it should be')
+      : undefined,
+  )
   expect(await sendAll('ann', server.post)).toBe('none')
   expect(texts(server.got)).toEqual(['a', 'b'])
   const [left] = await kept.of('ann')
@@ -95,19 +111,41 @@ test('an event that is refused is kept with the reason and not tried again by it
   expect(server.batches).toBe(before)
 })
 test('more than a batch holds goes in several', async () => {
-  await kept.keep('ann', Array.from({ length: 1203 }, (_, n) => note(String(n))))
+  await kept.keep(
+    'ann',
+    Array.from({ length: 1203 }, (_, n) => note(String(n))),
+  )
   const server = new Server()
   await sendAll('ann', server.post)
   expect([server.got.length, server.batches]).toEqual([1203, 3])
 })
 test('what an earlier version left is moved over once, and its place is deleted', async () => {
-  const body = { lesson_id: 'l', cell_id: 'p', child_id: 'jun', concept: 're', result: 'secure', help: null, moment: '2026-11-20T09:00:00.000Z' }
-  const old = [{ id: 'm1', body }, { id: 'a1', absent: { lesson: 'l', child: 'kofi', is: true } }, { id: 'm1', withdraw: true }, { id: 'x', absent: { lesson: 'l', child: 'kofi', is: false } }]
+  const body = {
+    lesson_id: 'l',
+    cell_id: 'p',
+    child_id: 'jun',
+    concept: 're',
+    result: 'secure',
+    help: null,
+    moment: '2026-11-20T09:00:00.000Z',
+  }
+  const old = [
+    { id: 'm1', body },
+    { id: 'a1', absent: { lesson: 'l', child: 'kofi', is: true } },
+    { id: 'm1', withdraw: true },
+    { id: 'x', absent: { lesson: 'l', child: 'kofi', is: false } },
+  ]
   localStorage.setItem('kopje-waiting-marks', JSON.stringify(old))
-  const away = { section: () => Promise.reject(new TypeError('no network')), part: () => Promise.resolve(undefined) }
+  const away = {
+    section: () => Promise.reject(new TypeError('no network')),
+    part: () => Promise.resolve(undefined),
+  }
   await expect(moveOver('ann', away)).rejects.toThrow()
   expect(localStorage.getItem('kopje-waiting-marks')).not.toBeNull()
-  const there = { section: () => Promise.resolve('s'), part: () => Promise.resolve({ way: 'sing', voices: 'alone', help: 'model' }) }
+  const there = {
+    section: () => Promise.resolve('s'),
+    part: () => Promise.resolve({ way: 'sing', voices: 'alone', help: 'model' }),
+  }
   expect(await moveOver('ann', there)).toBe(4)
   expect(localStorage.getItem('kopje-waiting-marks')).toBeNull()
   const events = (await kept.of('ann')).map((one) => one.event)
@@ -120,7 +158,30 @@ test('what an earlier version left is moved over once, and its place is deleted'
   expect(await moveOver('ann', there)).toBe(0)
 })
 test('what a page holds reactively is kept as plain values', async () => {
-  const parts = reactive([{ id: 'p', slot: 'a', role: 'main', activity: 'b', material: { kind: 'song' as const, id: 's' }, concept: null, purpose: null, minutes: 4, new: null, left_over: false }])
-  await kept.keep('ann', [{ kind: 'started', section_id: 's', lesson_id: 'l', lesson: { day: '2026-11-24', starts: '09:10', minutes: 30 }, parts }])
-  expect((await kept.of('ann')).map((one) => 'parts' in one.event && one.event.parts)).toEqual([[{ ...parts[0], material: { kind: 'song', id: 's' } }]])
+  const parts = reactive([
+    {
+      id: 'p',
+      slot: 'a',
+      role: 'main',
+      activity: 'b',
+      material: { kind: 'song' as const, id: 's' },
+      concept: null,
+      purpose: null,
+      minutes: 4,
+      new: null,
+      left_over: false,
+    },
+  ])
+  await kept.keep('ann', [
+    {
+      kind: 'started',
+      section_id: 's',
+      lesson_id: 'l',
+      lesson: { day: '2026-11-24', starts: '09:10', minutes: 30 },
+      parts,
+    },
+  ])
+  expect((await kept.of('ann')).map((one) => 'parts' in one.event && one.event.parts)).toEqual([
+    [{ ...parts[0], material: { kind: 'song', id: 's' } }],
+  ])
 })

@@ -23,7 +23,9 @@ export const sendAll = (owner: string, post: Post): Promise<Trouble> =>
   alone(async () => {
     const later = new Set<string>() // the server broke over these; they are tried again another time
     for (;;) {
-      const waiting = (await kept.of(owner)).filter((one) => !one.refused && !later.has(one.id)).slice(0, MOST)
+      const waiting = (await kept.of(owner))
+        .filter((one) => !one.refused && !later.has(one.id))
+        .slice(0, MOST)
       if (!waiting.length) return later.size ? 'away' : 'none'
       const trouble = await sendSome(waiting, post, later)
       if (trouble !== 'none') return trouble
@@ -32,7 +34,10 @@ export const sendAll = (owner: string, post: Post): Promise<Trouble> =>
 
 async function sendSome(some: kept.Kept[], post: Post, later: Set<string>): Promise<Trouble> {
   try {
-    const answers = await post(new Date().toISOString(), some.map((one) => one.event))
+    const answers = await post(
+      new Date().toISOString(),
+      some.map((one) => one.event),
+    )
     await kept.forget(answers.map((one) => one.id))
     return 'none'
   } catch (problem) {

@@ -4,31 +4,73 @@ import { ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
 import { say } from '@/locales/say'
 
-const props = defineProps<{ child: { id: string; name: string }; section: string; sections: readonly Schemas['SectionRead'][]; today: string }>()
+const props = defineProps<{
+  child: { id: string; name: string }
+  section: string
+  sections: readonly Schemas['SectionRead'][]
+  today: string
+}>()
 const emit = defineEmits<{ change: [body: Schemas['ChildBody']] }>()
 const name = ref('')
 const chosen = ref('')
-watch(() => [props.child.id, props.section], () => {
-  name.value = props.child.name
-  chosen.value = props.section
-}, { immediate: true })
+watch(
+  () => [props.child.id, props.section],
+  () => {
+    name.value = props.child.name
+    chosen.value = props.section
+  },
+  { immediate: true },
+)
 </script>
 
 <template>
   <details>
     <summary>{{ say('child-title') }}</summary>
     <form class="stack" @submit.prevent="emit('change', { name, section_id: chosen, left: null })">
-      <label class="stack">{{ say('child-name') }}<input v-model="name" maxlength="60" required /></label>
-      <label class="stack">{{ say('child-section') }}<select v-model="chosen"><option v-for="one in sections" :key="one.id" :value="one.id">{{ one.name }}</option></select></label>
-      <div class="row"><v-btn type="submit" size="small" :disabled="!name.trim() || (name === child.name && chosen === section)">{{ say('child-keep') }}</v-btn><v-btn size="small" @click="emit('change', { name: child.name, section_id: section, left: today })">{{ say('child-left') }}</v-btn></div>
+      <label class="stack"
+        >{{ say('child-name') }}<input v-model="name" maxlength="60" required
+      /></label>
+      <label class="stack"
+        >{{ say('child-section')
+        }}<select v-model="chosen">
+          <option v-for="one in sections" :key="one.id" :value="one.id">{{ one.name }}</option>
+        </select></label
+      >
+      <div class="row">
+        <v-btn
+          type="submit"
+          size="small"
+          :disabled="!name.trim() || (name === child.name && chosen === section)"
+          >{{ say('child-keep') }}</v-btn><v-btn
+          size="small"
+          @click="emit('change', { name: child.name, section_id: section, left: today })"
+          >{{ say('child-left') }}</v-btn
+        >
+      </div>
       <p class="small quiet">{{ say('child-stays') }}</p>
     </form>
   </details>
 </template>
 
 <style scoped>
-summary { cursor: pointer; }
-form { padding-top: 10px; gap: 10px; }
-.stack label { gap: 4px; }
-input, select { font: inherit; color: inherit; background: var(--sheet); border: 1px solid var(--granite); border-radius: 2px; padding: 6px 10px; min-height: 40px; }
+summary {
+  cursor: pointer;
+}
+form {
+  padding-top: 10px;
+  gap: 10px;
+}
+.stack label {
+  gap: 4px;
+}
+input,
+select {
+  font: inherit;
+  color: inherit;
+  background: var(--sheet);
+  border: 1px solid var(--granite);
+  border-radius: 2px;
+  padding: 6px 10px;
+  min-height: 40px;
+}
 </style>

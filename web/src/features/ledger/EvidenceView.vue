@@ -10,18 +10,57 @@ defineProps<{ evidence: Schemas['EvidenceRead'] }>()
 
 <template>
   <div class="stack evidence">
-    <p class="row top"><StandingGlyph :level="evidence.level" :due="evidence.due" :partly="evidence.partly" :size="34" /><span><strong>{{ capital(evidence.concept.name) }}</strong><br />{{ evidence.sentence }}</span></p>
-    <section v-if="evidence.ways.length > 1" class="stack"><h3>{{ say('ledger-ways') }}</h3><p v-for="way in evidence.ways" :key="way.way" class="row top"><StandingGlyph :level="way.level" :due="way.due" :size="20" /><span class="small">{{ capital(sayOf('teach-ways', way.way)) }}: {{ way.sentence }}</span></p></section>
-    <section class="stack"><h3>{{ say('ledger-marks') }}</h3>
+    <p class="row top">
+      <StandingGlyph
+        :level="evidence.level"
+        :due="evidence.due"
+        :partly="evidence.partly"
+        :size="34"
+      /><span
+        ><strong>{{ capital(evidence.concept.name) }}</strong
+        ><br />{{ evidence.sentence }}</span
+      >
+    </p>
+    <section v-if="evidence.ways.length > 1" class="stack">
+      <h3>{{ say('ledger-ways') }}</h3>
+      <p v-for="way in evidence.ways" :key="way.way" class="row top">
+        <StandingGlyph :level="way.level" :due="way.due" :size="20" /><span class="small"
+          >{{ capital(sayOf('teach-ways', way.way)) }}: {{ way.sentence }}</span
+        >
+      </p>
+    </section>
+    <section class="stack">
+      <h3>{{ say('ledger-marks') }}</h3>
       <p v-if="!evidence.marks.length" class="quiet">{{ say('ledger-no-marks') }}</p>
-      <ul><li v-for="mark in evidence.marks" :key="mark.id" class="mark"><StandingGlyph :level="mark.result" :size="18" /><span>{{ shortDay(mark.day) }}</span><span class="small quiet">{{ sayOf('teach-ways', mark.way) }}, {{ sayOf('ledger-voices', mark.voices) }}<template v-if="mark.help !== 'none'">, {{ sayOf('teach-helps', mark.help) }}</template></span></li></ul>
+      <ul>
+        <li v-for="mark in evidence.marks" :key="mark.id" class="mark">
+          <StandingGlyph :level="mark.result" :size="18" /><span>{{ shortDay(mark.day) }}</span
+          ><span class="small quiet"
+            >{{ sayOf('teach-ways', mark.way) }}, {{ sayOf('ledger-voices', mark.voices)
+            }}<template v-if="mark.help !== 'none'"
+              >, {{ sayOf('teach-helps', mark.help) }}</template
+            ></span
+          >
+        </li>
+      </ul>
     </section>
     <p v-if="evidence.concept.prompt" class="quiet">“{{ evidence.concept.prompt }}”</p>
   </div>
 </template>
 
 <style scoped>
-.evidence { gap: 18px; }
-.top { align-items: flex-start; flex-wrap: nowrap; }
-.mark { display: grid; grid-template-columns: 26px 96px 1fr; align-items: center; padding: 4px 0; border-top: 1px solid var(--line); }
+.evidence {
+  gap: 18px;
+}
+.top {
+  align-items: flex-start;
+  flex-wrap: nowrap;
+}
+.mark {
+  display: grid;
+  grid-template-columns: 26px 96px 1fr;
+  align-items: center;
+  padding: 4px 0;
+  border-top: 1px solid var(--line);
+}
 </style>

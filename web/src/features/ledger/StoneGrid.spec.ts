@@ -3,7 +3,15 @@ import { nextTick } from 'vue'
 import { concept, section, shown } from '@/testing'
 import StoneGrid from './StoneGrid.vue'
 
-const column = (key: string) => ({ concept: concept(key), answer: 'hear_more', sentence: 'Hear 2 more children.', heard: 2, secure: 1, named: true, declared: false })
+const column = (key: string) => ({
+  concept: concept(key),
+  answer: 'hear_more',
+  sentence: 'Hear 2 more children.',
+  heard: 2,
+  secure: 1,
+  named: true,
+  declared: false,
+})
 const ledger = {
   section: section('2A'),
   children: ['Ama', 'Jun', 'Tove'].map((name) => ({ id: name, name })),
@@ -15,8 +23,12 @@ test('each letter is its own stone, and without a letter nobody was heard', () =
   const grid = shown(StoneGrid, { ledger, picked: null })
   const names = grid.findAll('tbody button').map((one) => one.attributes('aria-label'))
   expect(names).toEqual([
-    'Ama, do: secure', 'Ama, re: showed it once, due for review', 'Jun, do: secure, due for review', 'Jun, re: not yet',
-    'Tove, do: heard in one way, not yet in another', 'Tove, re: not heard',
+    'Ama, do: secure',
+    'Ama, re: showed it once, due for review',
+    'Jun, do: secure, due for review',
+    'Jun, re: not yet',
+    'Tove, do: heard in one way, not yet in another',
+    'Tove, re: not heard',
   ])
   grid.unmount()
 })
@@ -31,7 +43,9 @@ test('arrow keys walk the stones, one stop for Tab, and a click picks', async ()
   await grid.find('table').trigger('keydown', { key: 'ArrowUp' })
   await grid.find('table').trigger('keydown', { key: 'ArrowUp' })
   await nextTick()
-  expect(document.activeElement?.getAttribute('aria-label')).toBe('Ama, re: showed it once, due for review')
+  expect(document.activeElement?.getAttribute('aria-label')).toBe(
+    'Ama, re: showed it once, due for review',
+  )
   await buttons[4]?.trigger('click')
   expect(grid.emitted('pick')).toEqual([['Tove', 'do']])
   grid.unmount()

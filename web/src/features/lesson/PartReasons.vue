@@ -6,26 +6,62 @@ import ReasonList from '@/components/ReasonList.vue'
 import { purposeName } from '@/locales/names'
 import { say } from '@/locales/say'
 
-defineProps<{ part: Schemas['PartRead']; alternatives: readonly Schemas['AlternativeRead'][] | null; over: boolean; busy: boolean }>()
+defineProps<{
+  part: Schemas['PartRead']
+  alternatives: readonly Schemas['AlternativeRead'][] | null
+  over: boolean
+  busy: boolean
+}>()
 defineEmits<{ pin: []; refuse: []; swap: [to: Schemas['AlternativeRead']] }>()
 </script>
 
 <template>
   <div class="stack big">
-    <ol class="steps"><li v-for="step in part.steps" :key="step">{{ step }}</li></ol>
+    <ol class="steps">
+      <li v-for="step in part.steps" :key="step">{{ step }}</li>
+    </ol>
     <p v-if="part.props" class="small">{{ say('lesson-props') }}: {{ part.props }}</p>
     <p v-if="part.care" class="care">{{ part.care }}</p>
-    <section class="stack"><h3>{{ say('lesson-why') }}</h3><ReasonList :reasons="part.reasons" /></section>
+    <section class="stack">
+      <h3>{{ say('lesson-why') }}</h3>
+      <ReasonList :reasons="part.reasons" />
+    </section>
     <template v-if="!over">
-      <div class="row"><v-btn size="small" @click="$emit('pin')">{{ part.pinned ? say('lesson-unpin') : say('lesson-pin') }}</v-btn><v-btn size="small" @click="$emit('refuse')">{{ say('lesson-refuse') }} <span class="kbd">x</span></v-btn></div>
+      <div class="row">
+        <v-btn size="small" @click="$emit('pin')">{{
+          part.pinned ? say('lesson-unpin') : say('lesson-pin')
+        }}</v-btn><v-btn size="small" @click="$emit('refuse')"
+          >{{ say('lesson-refuse') }} <span class="kbd">x</span></v-btn
+        >
+      </div>
       <section class="stack">
         <h3>{{ say('lesson-alternatives') }}</h3>
         <p v-if="!alternatives" class="quiet small">{{ say('state-loading') }}</p>
         <p v-else-if="!alternatives.length" class="quiet small">{{ say('lesson-none') }}</p>
         <ul v-else>
           <li v-for="(one, index) in alternatives" :key="index" class="other">
-            <div class="row spread top"><span><strong>{{ one.title }}</strong><span v-if="one.song_title" class="quiet block">{{ one.song_title }}</span></span><v-btn size="small" :disabled="busy" :aria-label="`${say('lesson-swap')}: ${one.title} ${one.song_title ?? ''}`" @click="$emit('swap', one)">{{ say('lesson-swap') }}</v-btn></div>
-            <p class="row small"><template v-if="one.concept && one.purpose"><ConceptSign :sign="one.concept.sign" :name="one.concept.name" :height="18" /><span class="quiet">{{ purposeName(one.purpose) }}</span></template><span v-if="one.new" class="tag is-new">{{ say('lesson-new-thing', { what: one.new }) }}</span></p>
+            <div class="row spread top">
+              <span
+                ><strong>{{ one.title }}</strong
+                ><span v-if="one.song_title" class="quiet block">{{ one.song_title }}</span></span
+              ><v-btn
+                size="small"
+                :disabled="busy"
+                :aria-label="`${say('lesson-swap')}: ${one.title} ${one.song_title ?? ''}`"
+                @click="$emit('swap', one)"
+                >{{ say('lesson-swap') }}</v-btn
+              >
+            </div>
+            <p class="row small">
+              <template v-if="one.concept && one.purpose"
+                ><ConceptSign :sign="one.concept.sign" :name="one.concept.name" :height="18" /><span
+                  class="quiet"
+                  >{{ purposeName(one.purpose) }}</span
+                ></template
+              ><span v-if="one.new" class="tag is-new">{{
+                say('lesson-new-thing', { what: one.new })
+              }}</span>
+            </p>
             <p v-if="one.reasons[0]" class="small quiet">{{ one.reasons[0].sentence }}</p>
           </li>
         </ul>
@@ -35,9 +71,24 @@ defineEmits<{ pin: []; refuse: []; swap: [to: Schemas['AlternativeRead']] }>()
 </template>
 
 <style scoped>
-.big { gap: 16px; }
-.steps { display: grid; gap: 6px; }
-.other { border-top: 1px solid var(--line); padding: 9px 0; display: grid; gap: 3px; }
-.top { flex-wrap: nowrap; align-items: flex-start; }
-.block { display: block; }
+.big {
+  gap: 16px;
+}
+.steps {
+  display: grid;
+  gap: 6px;
+}
+.other {
+  border-top: 1px solid var(--line);
+  padding: 9px 0;
+  display: grid;
+  gap: 3px;
+}
+.top {
+  flex-wrap: nowrap;
+  align-items: flex-start;
+}
+.block {
+  display: block;
+}
 </style>

@@ -11,23 +11,67 @@ const read = useBarColours()
 const colours = computed<Partial<Record<Bar, string>>>(() => read.data.value?.colours ?? {})
 const refused = ref('')
 async function set(bar: Bar, colour: string | null) {
-  const now = Object.fromEntries(Object.entries({ ...colours.value, [bar]: colour }).filter(([, one]) => one))
+  const now = Object.fromEntries(
+    Object.entries({ ...colours.value, [bar]: colour }).filter(([, one]) => one),
+  )
   refused.value = ''
-  await setBarColours(now).catch((problem: unknown) => (refused.value = problem instanceof Error ? problem.message : String(problem)))
+  await setBarColours(now).catch(
+    (problem: unknown) =>
+      (refused.value = problem instanceof Error ? problem.message : String(problem)),
+  )
 }
 </script>
 
 <template>
-  <section class="stack"><h2>{{ say('bars-title') }}</h2><p class="quiet small">{{ say('bars-lead') }}</p>
-    <div class="row bars"><span v-for="bar in BARS" :key="bar" class="bar"><label>{{ pitchName(bar) }} <input type="color" :value="colours[bar] ?? '#b9b2a6'" :class="{ unset: !colours[bar] }" @change="set(bar, ($event.target as HTMLInputElement).value)" /></label><button v-if="colours[bar]" class="small" :aria-label="say('bars-none', { bar: pitchName(bar) })" @click="set(bar, null)">×</button></span></div>
+  <section class="stack">
+    <h2>{{ say('bars-title') }}</h2>
+    <p class="quiet small">{{ say('bars-lead') }}</p>
+    <div class="row bars">
+      <span v-for="bar in BARS" :key="bar" class="bar"
+        ><label
+          >{{ pitchName(bar) }}
+          <input
+            type="color"
+            :value="colours[bar] ?? '#b9b2a6'"
+            :class="{ unset: !colours[bar] }"
+            @change="set(bar, ($event.target as HTMLInputElement).value)" /></label
+        ><button
+          v-if="colours[bar]"
+          class="small"
+          :aria-label="say('bars-none', { bar: pitchName(bar) })"
+          @click="set(bar, null)"
+        >
+          ×
+        </button></span
+      >
+    </div>
     <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
   </section>
 </template>
 
 <style scoped>
-.bars { gap: 10px 16px; }
-.bar, label { display: inline-flex; gap: 6px; align-items: center; }
-input { width: 44px; height: 36px; padding: 2px; border: 1px solid var(--granite); border-radius: 2px; background: var(--sheet); }
-input.unset { opacity: 0.45; }
-button { min-width: 28px; min-height: 36px; }
+.bars {
+  gap: 10px 16px;
+}
+.bar,
+label {
+  display: inline-flex;
+  gap: 6px;
+  align-items: center;
+}
+input {
+  width: 44px;
+  height: 36px;
+  padding: 2px;
+  border: 1px solid var(--granite);
+  border-radius: 2px;
+  background: var(--sheet);
+}
+input.unset {
+  opacity: 0.45;
+}
+button {
+  min-width: 28px;
+  min-height: 36px;
+}
 </style>

@@ -11,36 +11,115 @@ type Row = Schemas['SpanBody']
 const terms = ref<Row[]>([])
 const holidays = ref<Row[]>([])
 const cycle = ref(0)
-watch(() => props.calendar, (now) => {
-  terms.value = now.terms.map((one) => ({ ...one }))
-  holidays.value = now.holidays.map((one) => ({ ...one }))
-  cycle.value = now.cycle
-}, { immediate: true })
-const fresh = (name: string): Row => ({ name, first: terms.value.at(-1)?.last ?? '', last: terms.value.at(-1)?.last ?? '' })
+watch(
+  () => props.calendar,
+  (now) => {
+    terms.value = now.terms.map((one) => ({ ...one }))
+    holidays.value = now.holidays.map((one) => ({ ...one }))
+    cycle.value = now.cycle
+  },
+  { immediate: true },
+)
+const fresh = (name: string): Row => ({
+  name,
+  first: terms.value.at(-1)?.last ?? '',
+  last: terms.value.at(-1)?.last ?? '',
+})
 const cycles = [0, 4, 5, 6, 7, 8, 10]
-const complete = () => [...terms.value, ...holidays.value].every((row) => row.first && row.last) && terms.value.length > 0
+const complete = () =>
+  [...terms.value, ...holidays.value].every((row) => row.first && row.last) &&
+  terms.value.length > 0
 </script>
 
 <template>
   <form class="stack" @submit.prevent="emit('keep', { terms, holidays, cycle })">
-    <fieldset v-for="part in [{ says: say('calendar-terms'), rows: terms, add: say('calendar-add-term') }, { says: say('calendar-holidays'), rows: holidays, add: say('calendar-add-holiday') }]" :key="part.says">
+    <fieldset
+      v-for="part in [
+        { says: say('calendar-terms'), rows: terms, add: say('calendar-add-term') },
+        { says: say('calendar-holidays'), rows: holidays, add: say('calendar-add-holiday') },
+      ]"
+      :key="part.says"
+    >
       <legend>{{ part.says }}</legend>
       <div v-for="(row, index) in part.rows" :key="index" class="span">
-        <input v-model="row.name" :aria-label="`${part.says} ${index + 1}: ${say('calendar-name')}`" maxlength="120" /><input v-model="row.first" type="date" :aria-label="`${row.name}: ${say('calendar-first')}`" required /><input v-model="row.last" type="date" :aria-label="`${row.name}: ${say('calendar-last')}`" required />
-        <v-btn :icon="mdiClose" size="small" :aria-label="`${say('calendar-remove')}: ${row.name}`" @click="part.rows.splice(index, 1)" />
+        <input
+          v-model="row.name"
+          :aria-label="`${part.says} ${index + 1}: ${say('calendar-name')}`"
+          maxlength="120"
+        /><input
+          v-model="row.first"
+          type="date"
+          :aria-label="`${row.name}: ${say('calendar-first')}`"
+          required
+        /><input
+          v-model="row.last"
+          type="date"
+          :aria-label="`${row.name}: ${say('calendar-last')}`"
+          required
+        />
+        <v-btn
+          :icon="mdiClose"
+          size="small"
+          :aria-label="`${say('calendar-remove')}: ${row.name}`"
+          @click="part.rows.splice(index, 1)"
+        />
       </div>
-      <v-btn size="small" :prepend-icon="mdiPlus" @click="part.rows.push(fresh(''))">{{ part.add }}</v-btn>
+      <v-btn size="small" :prepend-icon="mdiPlus" @click="part.rows.push(fresh(''))">{{
+        part.add
+      }}</v-btn>
     </fieldset>
-    <label class="row">{{ say('calendar-cycle') }} <select v-model.number="cycle"><option v-for="one in cycles" :key="one" :value="one">{{ one ? say('calendar-days', { n: one }) : say('calendar-weekly') }}</option></select></label>
-    <div><v-btn type="submit" class="main" :disabled="busy || !complete()">{{ say('calendar-save') }}</v-btn></div>
+    <label class="row"
+      >{{ say('calendar-cycle') }}
+      <select v-model.number="cycle">
+        <option v-for="one in cycles" :key="one" :value="one">
+          {{ one ? say('calendar-days', { n: one }) : say('calendar-weekly') }}
+        </option>
+      </select></label
+    >
+    <div>
+      <v-btn type="submit" class="main" :disabled="busy || !complete()">{{
+        say('calendar-save')
+      }}</v-btn>
+    </div>
   </form>
 </template>
 
 <style scoped>
-.stack { gap: 16px; }
-fieldset { border: 0; padding: 0; margin: 0; display: grid; gap: 6px; justify-items: start; }
-legend { font-weight: 650; padding-bottom: 6px; }
-.span { display: grid; grid-template-columns: minmax(0, 1fr) 160px 160px 44px; gap: 6px; width: 100%; }
-input, select { font: inherit; color: inherit; background: var(--sheet); border: 1px solid var(--granite); border-radius: 2px; padding: 6px 10px; min-height: 40px; min-width: 0; }
-@media (max-width: 600px) { .span { grid-template-columns: 1fr 1fr; } }
+.stack {
+  gap: 16px;
+}
+fieldset {
+  border: 0;
+  padding: 0;
+  margin: 0;
+  display: grid;
+  gap: 6px;
+  justify-items: start;
+}
+legend {
+  font-weight: 650;
+  padding-bottom: 6px;
+}
+.span {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 160px 160px 44px;
+  gap: 6px;
+  width: 100%;
+}
+input,
+select {
+  font: inherit;
+  color: inherit;
+  background: var(--sheet);
+  border: 1px solid var(--granite);
+  border-radius: 2px;
+  padding: 6px 10px;
+  min-height: 40px;
+  min-width: 0;
+}
+@media (max-width: 600px) {
+  .span {
+    grid-template-columns: 1fr 1fr;
+  }
+}
 </style>

@@ -8,7 +8,10 @@ const read = {
   problems: [{ row: 4, sentence: '“14” is no grade (K, or 1 to 12)' }],
 }
 const press = async (view: ReturnType<typeof shown>, words: string) => {
-  await view.findAll('button').find((one) => one.text().includes(words))?.trigger('click')
+  await view
+    .findAll('button')
+    .find((one) => one.text().includes(words))
+    ?.trigger('click')
   await flushPromises()
 }
 
@@ -27,7 +30,10 @@ test('nothing is kept before the teacher has seen what was understood and which 
   view.unmount()
 })
 test('a table that is refused leaves what was typed where it is', async () => {
-  const view = shown(RosterForm, { look: () => Promise.reject(new Error('The table is empty. Nothing was kept.')), bring: vi.fn() })
+  const view = shown(RosterForm, {
+    look: () => Promise.reject(new Error('The table is empty. Nothing was kept.')),
+    bring: vi.fn(),
+  })
   await view.find('textarea').setValue('x')
   await press(view, 'Look at it')
   expect(view.find('[role=alert]').text()).toContain('The table is empty')

@@ -10,13 +10,28 @@ const name = ref('')
 const zone = ref<string | null>(null)
 const said = ref('')
 const refused = ref('')
-const zones = [{ title: say('school-zone-none'), value: null }, ...Intl.supportedValuesOf('timeZone').map((title) => ({ title, value: title }))]
-watch(() => school.data.value, (found) => { if (found) [name.value, zone.value] = [found.name, found.time_zone] }, { immediate: true })
-const changed = computed(() => school.data.value && (name.value.trim() !== school.data.value.name || zone.value !== school.data.value.time_zone))
+const zones = [
+  { title: say('school-zone-none'), value: null },
+  ...Intl.supportedValuesOf('timeZone').map((title) => ({ title, value: title })),
+]
+watch(
+  () => school.data.value,
+  (found) => {
+    if (found) [name.value, zone.value] = [found.name, found.time_zone]
+  },
+  { immediate: true },
+)
+const changed = computed(
+  () =>
+    school.data.value &&
+    (name.value.trim() !== school.data.value.name || zone.value !== school.data.value.time_zone),
+)
 async function keep() {
   said.value = refused.value = ''
   try {
-    const kept = await body(api.PUT('/api/school', { body: { name: name.value.trim(), time_zone: zone.value } }))
+    const kept = await body(
+      api.PUT('/api/school', { body: { name: name.value.trim(), time_zone: zone.value } }),
+    )
     said.value = say('school-kept', { clock: kept.clock })
     await queryClient.invalidateQueries()
   } catch (problem) {
@@ -28,7 +43,13 @@ async function keep() {
 <template>
   <form v-if="school.data.value" class="school" @submit.prevent="keep">
     <v-text-field v-model="name" :label="say('first-run-school')" name="school-name" />
-    <v-autocomplete v-model="zone" :items="zones" :label="say('school-zone')" :hint="say('school-zone-hint', { clock: school.data.value.clock })" persistent-hint />
+    <v-autocomplete
+      v-model="zone"
+      :items="zones"
+      :label="say('school-zone')"
+      :hint="say('school-zone-hint', { clock: school.data.value.clock })"
+      persistent-hint
+    />
     <v-btn type="submit" :disabled="!changed || !name.trim()">{{ say('school-keep') }}</v-btn>
     <p v-if="said" class="small" role="status">{{ said }}</p>
     <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
@@ -36,6 +57,13 @@ async function keep() {
 </template>
 
 <style scoped>
-.school { display: grid; gap: 12px; justify-items: start; max-width: 520px; }
-.school > .v-input { width: 100%; }
+.school {
+  display: grid;
+  gap: 12px;
+  justify-items: start;
+  max-width: 520px;
+}
+.school > .v-input {
+  width: 100%;
+}
 </style>

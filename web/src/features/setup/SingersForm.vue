@@ -7,26 +7,70 @@ import { say } from '@/locales/say'
 const props = defineProps<{ children: readonly Schemas['SingerRead'][]; name: string }>()
 const emit = defineEmits<{ keep: [ids: string[]] }>()
 const chosen = ref<string[]>([])
-watch(() => props.children, (now) => { chosen.value = now.filter((one) => one.sings).map((one) => one.id) }, { immediate: true })
-const classes = computed(() => [...new Set(props.children.map((one) => one.section))].map((section) => {
-  const mine = props.children.filter((one) => one.section === section)
-  return { section, mine, sings: mine.filter((one) => chosen.value.includes(one.id)).length }
-}))
+watch(
+  () => props.children,
+  (now) => {
+    chosen.value = now.filter((one) => one.sings).map((one) => one.id)
+  },
+  { immediate: true },
+)
+const classes = computed(() =>
+  [...new Set(props.children.map((one) => one.section))].map((section) => {
+    const mine = props.children.filter((one) => one.section === section)
+    return { section, mine, sings: mine.filter((one) => chosen.value.includes(one.id)).length }
+  }),
+)
 </script>
 
 <template>
   <form class="stack" @submit.prevent="emit('keep', chosen)">
     <h3>{{ say('singers-title', { name }) }}</h3>
     <p class="quiet small">{{ children.length ? say('singers-lead') : say('singers-none') }}</p>
-    <details v-for="one in classes" :key="one.section" :open="one.sings > 0"><summary>{{ one.section }} <span class="small quiet">{{ say('singers-count', { n: one.sings }) }}</span></summary><div class="names"><label v-for="child in one.mine" :key="child.id"><input v-model="chosen" type="checkbox" :value="child.id" />{{ child.name }}</label></div></details>
-    <div class="row"><v-btn type="submit">{{ say('singers-keep') }}</v-btn><span class="small">{{ say('singers-count', { n: chosen.length }) }}</span></div>
+    <details v-for="one in classes" :key="one.section" :open="one.sings > 0">
+      <summary>
+        {{ one.section }}
+        <span class="small quiet">{{ say('singers-count', { n: one.sings }) }}</span>
+      </summary>
+      <div class="names">
+        <label v-for="child in one.mine" :key="child.id"
+          ><input v-model="chosen" type="checkbox" :value="child.id" />{{ child.name }}</label
+        >
+      </div>
+    </details>
+    <div class="row">
+      <v-btn type="submit">{{ say('singers-keep') }}</v-btn><span class="small">{{
+        say('singers-count', { n: chosen.length })
+      }}</span>
+    </div>
   </form>
 </template>
 
 <style scoped>
-.names { display: grid; grid-template-columns: repeat(auto-fill, minmax(110px, 1fr)); gap: 2px 10px; padding: 4px 0 8px; }
-label { display: inline-flex; gap: 8px; align-items: center; min-height: 32px; }
-summary { cursor: pointer; min-height: 32px; }
-input { width: 18px; height: 18px; accent-color: var(--dusk); }
-@media (max-width: 900px) { label, summary { min-height: 44px; } }
+.names {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(110px, 1fr));
+  gap: 2px 10px;
+  padding: 4px 0 8px;
+}
+label {
+  display: inline-flex;
+  gap: 8px;
+  align-items: center;
+  min-height: 32px;
+}
+summary {
+  cursor: pointer;
+  min-height: 32px;
+}
+input {
+  width: 18px;
+  height: 18px;
+  accent-color: var(--dusk);
+}
+@media (max-width: 900px) {
+  label,
+  summary {
+    min-height: 44px;
+  }
+}
 </style>

@@ -3,7 +3,11 @@
 import type { Schemas } from '@/api/client'
 import { say } from '@/locales/say'
 
-const props = defineProps<{ problems: readonly Schemas['ProblemRead'][]; repairs: readonly Schemas['RepairRead'][]; busy: boolean }>()
+const props = defineProps<{
+  problems: readonly Schemas['ProblemRead'][]
+  repairs: readonly Schemas['RepairRead'][]
+  busy: boolean
+}>()
 const emit = defineEmits<{ mend: [bar: number, how: Schemas['RepairRead']['how']] }>()
 const ways = (bar: number | null) => props.repairs.filter((one) => one.bar === bar)
 </script>
@@ -11,14 +15,53 @@ const ways = (bar: number | null) => props.repairs.filter((one) => one.bar === b
 <template>
   <section v-if="problems.length" class="problems" :aria-label="say('song-problems')">
     <strong>△ {{ say('song-problems') }}</strong>
-    <ul><li v-for="(one, index) in problems" :key="index"><span>{{ one.message }}</span><span v-if="ways(one.bar).length && one.code.startsWith('bar_too')" class="row ways"><span class="small">{{ say('insight-mend') }}</span><button v-for="way in ways(one.bar)" :key="way.how" :disabled="busy" @click="emit('mend', way.bar, way.how)">{{ way.sentence }}</button></span></li></ul>
+    <ul>
+      <li v-for="(one, index) in problems" :key="index">
+        <span>{{ one.message }}</span><span
+          v-if="ways(one.bar).length && one.code.startsWith('bar_too')"
+          class="row ways"
+          ><span class="small">{{ say('insight-mend') }}</span
+          ><button
+            v-for="way in ways(one.bar)"
+            :key="way.how"
+            :disabled="busy"
+            @click="emit('mend', way.bar, way.how)"
+          >
+            {{ way.sentence }}
+          </button></span
+        >
+      </li>
+    </ul>
   </section>
 </template>
 
 <style scoped>
-.problems { border-left: 4px solid var(--iron); padding: 6px 14px; color: var(--iron); background: var(--sheet); }
-li { display: grid; gap: 4px; padding: 3px 0; }
-.ways { gap: 6px; }
-button { border: 1px solid var(--granite); border-radius: 2px; padding: 3px 10px; min-height: 34px; color: var(--ink); background: var(--paper); font-size: 14px; }
-@media (max-width: 900px) { button { min-height: 44px; } }
+.problems {
+  border-left: 4px solid var(--iron);
+  padding: 6px 14px;
+  color: var(--iron);
+  background: var(--sheet);
+}
+li {
+  display: grid;
+  gap: 4px;
+  padding: 3px 0;
+}
+.ways {
+  gap: 6px;
+}
+button {
+  border: 1px solid var(--granite);
+  border-radius: 2px;
+  padding: 3px 10px;
+  min-height: 34px;
+  color: var(--ink);
+  background: var(--paper);
+  font-size: 14px;
+}
+@media (max-width: 900px) {
+  button {
+    min-height: 44px;
+  }
+}
 </style>

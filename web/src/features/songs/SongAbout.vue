@@ -6,44 +6,151 @@ import { sayAbout } from '@/api/songs'
 import { toneSetName } from '@/locales/names'
 import { say, sayOf } from '@/locales/say'
 
-const props = defineProps<{ song: Schemas['SongRead']; twins: readonly Schemas['TwinRead'][]; concepts: readonly Schemas['ConceptRead'][] }>()
-const FIELDS = ['composer', 'words', 'origin', 'language', 'source', 'rights', 'season', 'culture', 'game', 'care', 'note'] as const
+const props = defineProps<{
+  song: Schemas['SongRead']
+  twins: readonly Schemas['TwinRead'][]
+  concepts: readonly Schemas['ConceptRead'][]
+}>()
+const FIELDS = [
+  'composer',
+  'words',
+  'origin',
+  'language',
+  'source',
+  'rights',
+  'season',
+  'culture',
+  'game',
+  'care',
+  'note',
+] as const
 const editing = ref(false)
 const title = ref('')
 const facts = ref<Record<string, string>>({})
 const refused = ref('')
-watch(() => props.song, (now) => { title.value = now.title; facts.value = { ...now.facts } }, { immediate: true })
+watch(
+  () => props.song,
+  (now) => {
+    title.value = now.title
+    facts.value = { ...now.facts }
+  },
+  { immediate: true },
+)
 /** A role names concepts by their keys; people read names. */
-const named = (role: string) => role.replace(/(presents|practises|prepares) ([\w-]+)/g, (_, verb: string, key: string) => `${verb} ${props.concepts.find((one) => one.key === key)?.name ?? key}`)
-const shown = computed(() => Object.entries(props.song.facts).map(([key, value]) => [key, key === 'role' ? named(value) : value] as const))
+const named = (role: string) =>
+  role.replace(
+    /(presents|practises|prepares) ([\w-]+)/g,
+    (_, verb: string, key: string) =>
+      `${verb} ${props.concepts.find((one) => one.key === key)?.name ?? key}`,
+  )
+const shown = computed(() =>
+  Object.entries(props.song.facts).map(
+    ([key, value]) => [key, key === 'role' ? named(value) : value] as const,
+  ),
+)
 async function keep() {
   refused.value = ''
-  await sayAbout(props.song.id, title.value, facts.value).then(() => { editing.value = false }, (problem: unknown) => { refused.value = problem instanceof Error ? problem.message : String(problem) })
+  await sayAbout(props.song.id, title.value, facts.value).then(
+    () => {
+      editing.value = false
+    },
+    (problem: unknown) => {
+      refused.value = problem instanceof Error ? problem.message : String(problem)
+    },
+  )
 }
 </script>
 
 <template>
   <section class="stack">
-    <div class="row spread"><h2>{{ say('song-facts') }}</h2><v-btn v-if="!editing" size="small" @click="editing = true">{{ say('about-change') }}</v-btn></div>
+    <div class="row spread">
+      <h2>{{ say('song-facts') }}</h2>
+      <v-btn v-if="!editing" size="small" @click="editing = true">{{ say('about-change') }}</v-btn>
+    </div>
     <form v-if="editing" class="form" @submit.prevent="keep">
-      <label class="wide">{{ say('typing-name') }} <input v-model="title" maxlength="200" required /></label>
-      <label v-for="field in FIELDS" :key="field">{{ sayOf('song-names', field) }} <input v-model="facts[field]" maxlength="600" /></label>
-      <label>{{ say('song-names-verified') }} <select v-model="facts.verified"><option value="">{{ say('about-unsaid') }}</option><option value="yes">{{ say('about-yes') }}</option><option value="no">{{ say('about-no') }}</option></select></label>
+      <label class="wide"
+        >{{ say('typing-name') }} <input v-model="title" maxlength="200" required
+      /></label>
+      <label v-for="field in FIELDS" :key="field"
+        >{{ sayOf('song-names', field) }} <input v-model="facts[field]" maxlength="600"
+      /></label>
+      <label
+        >{{ say('song-names-verified') }}
+        <select v-model="facts.verified">
+          <option value="">{{ say('about-unsaid') }}</option>
+          <option value="yes">{{ say('about-yes') }}</option>
+          <option value="no">{{ say('about-no') }}</option>
+        </select></label
+      >
       <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
-      <div class="row"><v-btn class="main" type="submit">{{ say('about-keep') }}</v-btn><v-btn @click="editing = false">{{ say('about-leave') }}</v-btn></div>
+      <div class="row">
+        <v-btn class="main" type="submit">{{ say('about-keep') }}</v-btn><v-btn
+          @click="editing = false"
+          >{{ say('about-leave') }}</v-btn
+        >
+      </div>
     </form>
-    <dl v-else-if="shown.length" class="facts"><template v-for="[name, value] in shown" :key="name"><dt class="small quiet">{{ sayOf('song-names', name) }}</dt><dd :class="{ care: name === 'care' }">{{ value }}</dd></template></dl>
+    <dl v-else-if="shown.length" class="facts">
+      <template v-for="[name, value] in shown" :key="name"
+        ><dt class="small quiet">{{ sayOf('song-names', name) }}</dt>
+        <dd :class="{ care: name === 'care' }">{{ value }}</dd></template
+      >
+    </dl>
     <p v-else class="quiet">{{ say('about-nothing') }}</p>
     <p v-if="!song.facts.verified" class="small quiet">{{ say('about-unverified') }}</p>
-    <section v-if="twins.length" class="stack"><h3>{{ say('about-twins') }}</h3><ul><li v-for="one in twins" :key="one.id"><router-link :to="`/songs/${one.id}`">{{ one.tone_set_name ? toneSetName(one.tone_set_name) : say('song-rests-not') }}, {{ one.meter }}, {{ say('songs-bars', { n: one.bars }) }}</router-link></li></ul></section>
+    <section v-if="twins.length" class="stack">
+      <h3>{{ say('about-twins') }}</h3>
+      <ul>
+        <li v-for="one in twins" :key="one.id">
+          <router-link :to="`/songs/${one.id}`"
+            >{{ one.tone_set_name ? toneSetName(one.tone_set_name) : say('song-rests-not') }},
+            {{ one.meter }}, {{ say('songs-bars', { n: one.bars }) }}</router-link
+          >
+        </li>
+      </ul>
+    </section>
   </section>
 </template>
 
 <style scoped>
-.facts { display: grid; grid-template-columns: 110px 1fr; gap: 4px 12px; }
-.form { display: grid; grid-template-columns: repeat(2, minmax(0, 1fr)); gap: 8px 24px; }
-label { display: grid; grid-template-columns: 100px minmax(0, 1fr); gap: 8px; align-items: center; font-size: 14px; }
-input, select { font: inherit; color: inherit; background: var(--sheet); border: 1px solid var(--granite); border-radius: 2px; padding: 4px 8px; min-height: 36px; }
-.form > p, .form > div { grid-column: 1 / -1; }
-@media (max-width: 900px) { .form { grid-template-columns: 1fr; } input, select { min-height: 44px; } }
+.facts {
+  display: grid;
+  grid-template-columns: 110px 1fr;
+  gap: 4px 12px;
+}
+.form {
+  display: grid;
+  grid-template-columns: repeat(2, minmax(0, 1fr));
+  gap: 8px 24px;
+}
+label {
+  display: grid;
+  grid-template-columns: 100px minmax(0, 1fr);
+  gap: 8px;
+  align-items: center;
+  font-size: 14px;
+}
+input,
+select {
+  font: inherit;
+  color: inherit;
+  background: var(--sheet);
+  border: 1px solid var(--granite);
+  border-radius: 2px;
+  padding: 4px 8px;
+  min-height: 36px;
+}
+.form > p,
+.form > div {
+  grid-column: 1 / -1;
+}
+@media (max-width: 900px) {
+  .form {
+    grid-template-columns: 1fr;
+  }
+  input,
+  select {
+    min-height: 44px;
+  }
+}
 </style>

@@ -16,48 +16,187 @@ const beats = ref(4)
 const ending = ref<'any' | 'home' | 'open'>('any')
 const start = ref('')
 const tempo = ref(80)
-watch(() => props.id, () => { start.value = '' })
-const echoes = useEchoes(() => props.id, beats, ending, () => kind.value === 'echo')
-const rows = useRows(() => props.id, kind, start, tempo, () => kind.value !== 'echo')
-const lines = computed<{ tones: Played[]; note: string }[]>(() => kind.value === 'echo'
-  ? (echoes.data.value ?? []).map((one) => ({ tones: one.tones, note: `${say('song-bar', { n: one.bar })}, ${one.home ? say('drills-home') : say('drills-open')}` }))
-  : (rows.data.value?.rows ?? []).map((tones) => ({ tones, note: '' })))
-const problem = computed(() => (kind.value === 'echo' ? echoes.error.value : rows.error.value)?.message ?? '')
-const spoken = (tones: readonly Played[]) => tones.map((one) => (one.degree ? degreeName(one.degree, one.pitch ?? undefined) : '·')).join(' ')
+watch(
+  () => props.id,
+  () => {
+    start.value = ''
+  },
+)
+const echoes = useEchoes(
+  () => props.id,
+  beats,
+  ending,
+  () => kind.value === 'echo',
+)
+const rows = useRows(
+  () => props.id,
+  kind,
+  start,
+  tempo,
+  () => kind.value !== 'echo',
+)
+const lines = computed<{ tones: Played[]; note: string }[]>(() =>
+  kind.value === 'echo'
+    ? (echoes.data.value ?? []).map((one) => ({
+        tones: one.tones,
+        note: `${say('song-bar', { n: one.bar })}, ${one.home ? say('drills-home') : say('drills-open')}`,
+      }))
+    : (rows.data.value?.tone_patterns ?? []).map((tones) => ({ tones, note: '' })),
+)
+const problem = computed(
+  () => (kind.value === 'echo' ? echoes.error.value : rows.error.value)?.message ?? '',
+)
+const spoken = (tones: readonly Played[]) =>
+  tones.map((one) => (one.degree ? degreeName(one.degree, one.pitch ?? undefined) : '·')).join(' ')
 function hear(tones: readonly Played[]) {
   let at = 0
   const beat = 60 / tempo.value
-  sound(tones.flatMap((one) => { const plan = { at, seconds: one.beats * beat, midi: one.midi }; at += one.beats * beat; return one.midi === null ? [] : [plan] }))
+  sound(
+    tones.flatMap((one) => {
+      const plan = { at, seconds: one.beats * beat, midi: one.midi }
+      at += one.beats * beat
+      return one.midi === null ? [] : [plan]
+    }),
+  )
 }
 </script>
 
 <template>
   <section class="stack">
     <div class="row head">
-      <label>{{ say('drills-kind') }} <select v-model="kind"><option v-for="one in choices('drills-kinds', KINDS)" :key="one.value" :value="one.value">{{ one.title }}</option></select></label>
+      <label
+        >{{ say('drills-kind') }}
+        <select v-model="kind">
+          <option v-for="one in choices('drills-kinds', KINDS)" :key="one.value" :value="one.value">
+            {{ one.title }}
+          </option>
+        </select></label
+      >
       <template v-if="kind === 'echo'">
-        <label>{{ say('drills-beats') }} <select v-model.number="beats"><option v-for="n in [2, 3, 4, 6, 8]" :key="n" :value="n">{{ n }}</option></select></label>
-        <label>{{ say('drills-ending') }} <select v-model="ending"><option v-for="one in choices('drills-endings', ['any', 'home', 'open'] as const)" :key="one.value" :value="one.value">{{ one.title }}</option></select></label>
+        <label
+          >{{ say('drills-beats') }}
+          <select v-model.number="beats">
+            <option v-for="n in [2, 3, 4, 6, 8]" :key="n" :value="n">{{ n }}</option>
+          </select></label
+        >
+        <label
+          >{{ say('drills-ending') }}
+          <select v-model="ending">
+            <option
+              v-for="one in choices('drills-endings', ['any', 'home', 'open'] as const)"
+              :key="one.value"
+              :value="one.value"
+            >
+              {{ one.title }}
+            </option>
+          </select></label
+        >
       </template>
-      <label v-else>{{ say('drills-from') }} <select v-model="start"><option value="">{{ say('drills-lowest') }}</option><option v-for="one in toneSet.slice(1, -1)" :key="one" :value="one">{{ degreeName(one) }}</option></select></label>
-      <label>{{ say('play-tempo', { n: tempo }) }} <input v-model.number="tempo" type="range" min="40" max="160" step="4" :aria-label="say('play-tempo', { n: tempo })" /></label>
+      <label v-else
+        >{{ say('drills-from') }}
+        <select v-model="start">
+          <option value="">{{ say('drills-lowest') }}</option>
+          <option v-for="one in toneSet.slice(1, -1)" :key="one" :value="one">
+            {{ degreeName(one) }}
+          </option>
+        </select></label
+      >
+      <label
+        >{{ say('play-tempo', { n: tempo }) }}
+        <input
+          v-model.number="tempo"
+          type="range"
+          min="40"
+          max="160"
+          step="4"
+          :aria-label="say('play-tempo', { n: tempo })"
+      /></label>
     </div>
     <p v-if="problem" class="wrong small" role="alert">△ {{ problem }}</p>
-    <p v-else-if="kind !== 'echo' && rows.data.value" class="small quiet">{{ rowsSum(rows.data.value.tones, rows.data.value.seconds) }}</p>
+    <p v-else-if="kind !== 'echo' && rows.data.value" class="small quiet">
+      {{ rowsSum(rows.data.value.tones, rows.data.value.seconds) }}
+    </p>
     <p v-else-if="kind === 'echo' && !lines.length" class="quiet">{{ say('drills-none') }}</p>
-    <ol><li v-for="(line, index) in lines" :key="index"><button class="tones" :title="say('insight-hear')" :aria-label="spoken(line.tones)" @click="hear(line.tones)"><span v-for="(one, n) in line.tones" :key="n" :class="{ rest: !one.degree }" :style="{ minWidth: `${Math.max(one.beats, 0.5) * 46}px` }">{{ one.degree ? degreeName(one.degree, one.pitch ?? undefined) : '·' }}</span></button><span class="small quiet">{{ line.note }}</span></li></ol>
+    <ol>
+      <li v-for="(line, index) in lines" :key="index">
+        <button
+          class="tones"
+          :title="say('insight-hear')"
+          :aria-label="spoken(line.tones)"
+          @click="hear(line.tones)"
+        >
+          <span
+            v-for="(one, n) in line.tones"
+            :key="n"
+            :class="{ rest: !one.degree }"
+            :style="{ minWidth: `${Math.max(one.beats, 0.5) * 46}px` }"
+            >{{ one.degree ? degreeName(one.degree, one.pitch ?? undefined) : '·' }}</span
+          ></button
+        ><span class="small quiet">{{ line.note }}</span>
+      </li>
+    </ol>
   </section>
 </template>
 
 <style scoped>
-.head { gap: 8px 18px; }
-label { display: inline-flex; gap: 8px; align-items: center; font-size: 14px; }
-select { font: inherit; color: inherit; background: var(--sheet); border: 1px solid var(--granite); border-radius: 2px; padding: 4px 8px; min-height: 36px; }
-input { width: 84px; accent-color: var(--dusk); }
-ol { columns: 2; column-gap: 32px; }
-li { break-inside: avoid; display: flex; gap: 14px; align-items: baseline; border-top: 1px solid var(--line); padding: 4px 0; justify-content: space-between; flex-wrap: wrap; }
-.tones { display: inline-flex; flex-wrap: wrap; column-gap: 10px; font-size: 20px; font-weight: 650; min-height: 36px; align-items: center; }
-.tones:hover { background: var(--wash); }
-.rest { color: var(--granite); }
-@media (max-width: 900px) { ol { columns: 1; } select, .tones { min-height: 44px; } }
+.head {
+  gap: 8px 18px;
+}
+label {
+  display: inline-flex;
+  gap: 8px;
+  align-items: center;
+  font-size: 14px;
+}
+select {
+  font: inherit;
+  color: inherit;
+  background: var(--sheet);
+  border: 1px solid var(--granite);
+  border-radius: 2px;
+  padding: 4px 8px;
+  min-height: 36px;
+}
+input {
+  width: 84px;
+  accent-color: var(--dusk);
+}
+ol {
+  columns: 2;
+  column-gap: 32px;
+}
+li {
+  break-inside: avoid;
+  display: flex;
+  gap: 14px;
+  align-items: baseline;
+  border-top: 1px solid var(--line);
+  padding: 4px 0;
+  justify-content: space-between;
+  flex-wrap: wrap;
+}
+.tones {
+  display: inline-flex;
+  flex-wrap: wrap;
+  column-gap: 10px;
+  font-size: 20px;
+  font-weight: 650;
+  min-height: 36px;
+  align-items: center;
+}
+.tones:hover {
+  background: var(--wash);
+}
+.rest {
+  color: var(--granite);
+}
+@media (max-width: 900px) {
+  ol {
+    columns: 1;
+  }
+  select,
+  .tones {
+    min-height: 44px;
+  }
+}
 </style>

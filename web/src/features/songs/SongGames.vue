@@ -9,70 +9,281 @@ import { degreeName } from '@/composables/useWording'
 import { choices, say, sayOf } from '@/locales/say'
 import { luckOf } from '@/locales/sayings'
 
-const props = defineProps<{ song: Schemas['SongRead']; sections: readonly { id: string; name: string }[] }>()
+const props = defineProps<{
+  song: Schemas['SongRead']
+  sections: readonly { id: string; name: string }[]
+}>()
 const emit = defineEmits<{ sound: [how: 'as_written' | 'parallel' | 'half'] }>()
 const game = ref<'masked' | 'trials' | 'guess'>('masked')
-const syllables = computed(() => [...new Set(props.song.tone_set.map((one) => one.replace(/[,']/g, '')))])
+const syllables = computed(() => [
+  ...new Set(props.song.tone_set.map((one) => one.replace(/[,']/g, ''))),
+])
 const chosen = ref<string[]>([])
-watch(() => props.song.id, () => { chosen.value = syllables.value.slice(0, 1) }, { immediate: true })
+watch(
+  () => props.song.id,
+  () => {
+    chosen.value = syllables.value.slice(0, 1)
+  },
+  { immediate: true },
+)
 const only = ref(false)
-const masked = useMasked(() => props.song.id, chosen, only, () => game.value === 'masked')
+const masked = useMasked(
+  () => props.song.id,
+  chosen,
+  only,
+  () => game.value === 'masked',
+)
 const count = ref(5)
 const half = ref(false)
 const seed = ref(Date.now() % 100_000)
-const trials = useTrials(() => props.song.id, () => (half.value ? Math.min(count.value, 6) : count.value), seed, half, () => game.value === 'trials')
+const trials = useTrials(
+  () => props.song.id,
+  () => (half.value ? Math.min(count.value, 6) : count.value),
+  seed,
+  half,
+  () => game.value === 'trials',
+)
 const shown = ref<number[]>([])
-watch(() => trials.data.value, () => { shown.value = [] })
+watch(
+  () => trials.data.value,
+  () => {
+    shown.value = []
+  },
+)
 const section = ref('')
-watch(() => props.sections, (now) => { section.value ||= now[0]?.id ?? '' }, { immediate: true })
+watch(
+  () => props.sections,
+  (now) => {
+    section.value ||= now[0]?.id ?? ''
+  },
+  { immediate: true },
+)
 const by = ref<'rhythm' | 'contour' | 'words'>('rhythm')
 const guess = useGuess(section, by, () => game.value === 'guess')
 const told = ref<string[]>([])
-watch(() => guess.data.value, () => { told.value = [] })
-const turn = (list: string[], one: string) => (list.includes(one) ? list.filter((other) => other !== one) : [...list, one])
-const clueText = (clue: readonly string[]) => (by.value === 'words' ? clue.join(' … ') : clue.join('  '))
+watch(
+  () => guess.data.value,
+  () => {
+    told.value = []
+  },
+)
+const turn = (list: string[], one: string) =>
+  list.includes(one) ? list.filter((other) => other !== one) : [...list, one]
+const clueText = (clue: readonly string[]) =>
+  by.value === 'words' ? clue.join(' … ') : clue.join('  ')
 function hear(clue: readonly string[]) {
   let at = 0
-  sound(clue.flatMap((one) => { const rest = one.startsWith('r'); const [a = 1, b = 1] = one.replace('r', '').split('/').map(Number); const plan = { at, seconds: 0.08, midi: null }; at += (a / b) * 0.6; return rest ? [] : [plan] }))
+  sound(
+    clue.flatMap((one) => {
+      const rest = one.startsWith('r')
+      const [a = 1, b = 1] = one.replace('r', '').split('/').map(Number)
+      const plan = { at, seconds: 0.08, midi: null }
+      at += (a / b) * 0.6
+      return rest ? [] : [plan]
+    }),
+  )
 }
-const answerName = (one: string) => (one === 'half' ? say('games-half') : sayOf('song-tonality', one === 'as_written' ? props.song.tonality : props.song.tonality === 'major' ? 'minor' : 'major'))
+const answerName = (one: string) =>
+  one === 'half'
+    ? say('games-half')
+    : sayOf(
+        'song-tonality',
+        one === 'as_written'
+          ? props.song.tonality
+          : props.song.tonality === 'major'
+            ? 'minor'
+            : 'major',
+      )
 </script>
 
 <template>
   <section class="stack">
-    <div class="row" role="group" :aria-label="say('games-title')"><button v-for="one in choices('games-names', ['masked', 'trials', 'guess'] as const)" :key="one.value" :class="['pick', { on: game === one.value }]" :aria-pressed="game === one.value" @click="game = one.value">{{ one.title }}</button></div>
+    <div class="row" role="group" :aria-label="say('games-title')">
+      <button
+        v-for="one in choices('games-names', ['masked', 'trials', 'guess'] as const)"
+        :key="one.value"
+        :class="['pick', { on: game === one.value }]"
+        :aria-pressed="game === one.value"
+        @click="game = one.value"
+      >
+        {{ one.title }}
+      </button>
+    </div>
     <template v-if="game === 'masked'">
-      <div class="row"><button v-for="one in syllables" :key="one" :class="['pick', { on: chosen.includes(one) }]" :aria-pressed="chosen.includes(one)" @click="chosen = turn(chosen, one)">{{ degreeName(one) }}</button><label class="row small"><input v-model="only" type="checkbox" /> {{ say('games-only') }}</label></div>
-      <p v-for="(line, index) in masked.data.value ?? []" :key="index" class="lyric"><span v-for="(one, n) in line" :key="n" :class="{ inside: !one.aloud }" :title="one.degree ? degreeName(one.degree) : ''">{{ one.aloud ? one.text || degreeName(one.degree ?? '') : '▁▁' }}<template v-if="!one.joins">&nbsp;</template></span></p>
+      <div class="row">
+        <button
+          v-for="one in syllables"
+          :key="one"
+          :class="['pick', { on: chosen.includes(one) }]"
+          :aria-pressed="chosen.includes(one)"
+          @click="chosen = turn(chosen, one)"
+        >
+          {{ degreeName(one) }}</button><label class="row small"
+          ><input v-model="only" type="checkbox" /> {{ say('games-only') }}</label
+        >
+      </div>
+      <p v-for="(line, index) in masked.data.value ?? []" :key="index" class="lyric">
+        <span
+          v-for="(one, n) in line"
+          :key="n"
+          :class="{ inside: !one.aloud }"
+          :title="one.degree ? degreeName(one.degree) : ''"
+          >{{ one.aloud ? one.text || degreeName(one.degree ?? '') : '▁▁'
+          }}<template v-if="!one.joins">&nbsp;</template></span
+        >
+      </p>
     </template>
     <template v-else-if="game === 'trials'">
-      <div class="row head"><label>{{ say('games-count') }} <select v-model.number="count"><option v-for="n in half ? [3, 4, 5, 6] : [3, 4, 5, 6, 7, 8, 9]" :key="n" :value="n">{{ n }}</option></select></label><label class="row small"><input v-model="half" type="checkbox" /> {{ say('games-may-change') }}</label><v-btn size="small" @click="seed += 1">{{ say('games-again') }}</v-btn></div>
-      <p v-if="trials.error.value" class="wrong small" role="alert">△ {{ trials.error.value.message }}</p>
+      <div class="row head">
+        <label
+          >{{ say('games-count') }}
+          <select v-model.number="count">
+            <option v-for="n in half ? [3, 4, 5, 6] : [3, 4, 5, 6, 7, 8, 9]" :key="n" :value="n">
+              {{ n }}
+            </option>
+          </select></label
+        ><label class="row small"
+          ><input v-model="half" type="checkbox" /> {{ say('games-may-change') }}</label
+        ><v-btn size="small" @click="seed += 1">{{ say('games-again') }}</v-btn>
+      </div>
+      <p v-if="trials.error.value" class="wrong small" role="alert">
+        △ {{ trials.error.value.message }}
+      </p>
       <template v-else-if="trials.data.value">
-        <ol class="trials"><li v-for="(one, index) in trials.data.value.answers" :key="index"><strong>{{ index + 1 }}</strong><v-btn size="small" @click="emit('sound', one as 'as_written' | 'parallel' | 'half')">{{ say('play-start') }}</v-btn><button class="pick" @click="shown = [...shown, index]">{{ shown.includes(index) ? answerName(one) : say('games-answer') }}</button></li></ol>
-        <p class="small quiet">{{ luckOf(trials.data.value.luck, trials.data.value.least, trials.data.value.answers.length) }}</p>
+        <ol class="trials">
+          <li v-for="(one, index) in trials.data.value.answers" :key="index">
+            <strong>{{ index + 1 }}</strong><v-btn
+              size="small"
+              @click="emit('sound', one as 'as_written' | 'parallel' | 'half')"
+              >{{ say('play-start') }}</v-btn
+            ><button class="pick" @click="shown = [...shown, index]">
+              {{ shown.includes(index) ? answerName(one) : say('games-answer') }}
+            </button>
+          </li>
+        </ol>
+        <p class="small quiet">
+          {{
+            luckOf(
+              trials.data.value.luck,
+              trials.data.value.least,
+              trials.data.value.answers.length,
+            )
+          }}
+        </p>
       </template>
     </template>
     <template v-else>
-      <div class="row head"><label>{{ say('games-whose') }} <select v-model="section"><option v-for="one in sections" :key="one.id" :value="one.id">{{ one.name }}</option></select></label><label>{{ say('games-by') }} <select v-model="by"><option v-for="one in choices('games-clues', ['rhythm', 'contour', 'words'])" :key="one.value" :value="one.value">{{ one.title }}</option></select></label></div>
-      <p v-if="guess.data.value && !guess.data.value.songs.length" class="quiet">{{ say('games-no-songs') }}</p>
-      <ol class="guesses"><li v-for="(one, index) in guess.data.value?.songs ?? []" :key="one.song_id"><strong>{{ index + 1 }}</strong><span class="clue">{{ clueText(one.clue) }}</span><v-btn v-if="by === 'rhythm'" size="small" @click="hear(one.clue)">{{ say('games-clap') }}</v-btn><button class="pick" @click="told = turn(told, one.song_id)">{{ told.includes(one.song_id) ? one.title : say('games-answer') }}</button><span v-if="told.includes(one.song_id) && one.alike.length" class="small quiet">{{ say('games-alike', { names: one.alike.join(', ') }) }}</span></li></ol>
+      <div class="row head">
+        <label
+          >{{ say('games-whose') }}
+          <select v-model="section">
+            <option v-for="one in sections" :key="one.id" :value="one.id">{{ one.name }}</option>
+          </select></label
+        ><label
+          >{{ say('games-by') }}
+          <select v-model="by">
+            <option
+              v-for="one in choices('games-clues', ['rhythm', 'contour', 'words'])"
+              :key="one.value"
+              :value="one.value"
+            >
+              {{ one.title }}
+            </option>
+          </select></label
+        >
+      </div>
+      <p v-if="guess.data.value && !guess.data.value.songs.length" class="quiet">
+        {{ say('games-no-songs') }}
+      </p>
+      <ol class="guesses">
+        <li v-for="(one, index) in guess.data.value?.songs ?? []" :key="one.song_id">
+          <strong>{{ index + 1 }}</strong><span class="clue">{{ clueText(one.clue) }}</span
+          ><v-btn v-if="by === 'rhythm'" size="small" @click="hear(one.clue)">{{
+            say('games-clap')
+          }}</v-btn
+          ><button class="pick" @click="told = turn(told, one.song_id)">
+            {{ told.includes(one.song_id) ? one.title : say('games-answer') }}</button
+          ><span v-if="told.includes(one.song_id) && one.alike.length" class="small quiet">{{
+            say('games-alike', { names: one.alike.join(', ') })
+          }}</span>
+        </li>
+      </ol>
     </template>
   </section>
 </template>
 
 <style scoped>
-.pick { border: 1px solid var(--granite); border-radius: 2px; padding: 4px 12px; min-height: 36px; background: var(--sheet); }
-.pick.on { background: var(--dusk); color: var(--sheet); border-color: var(--dusk); }
-.head { gap: 8px 18px; }
-label { display: inline-flex; gap: 8px; align-items: center; font-size: 14px; }
-select { font: inherit; color: inherit; background: var(--sheet); border: 1px solid var(--granite); border-radius: 2px; padding: 4px 8px; min-height: 36px; }
-input { width: 18px; height: 18px; accent-color: var(--dusk); }
-.lyric { font-size: 24px; line-height: 1.5; }
-.inside { color: var(--granite); }
-.trials { display: flex; flex-wrap: wrap; gap: 10px 22px; } .trials li { display: flex; gap: 8px; align-items: center; }
-.guesses li { display: grid; grid-template-columns: 26px minmax(0, 1fr) auto auto; gap: 12px; align-items: center; border-top: 1px solid var(--line); padding: 5px 0; }
-.guesses .small { grid-column: 2 / -1; }
-.clue { font-weight: 600; white-space: pre-wrap; }
-@media (max-width: 900px) { .pick, select { min-height: 44px; } }
+.pick {
+  border: 1px solid var(--granite);
+  border-radius: 2px;
+  padding: 4px 12px;
+  min-height: 36px;
+  background: var(--sheet);
+}
+.pick.on {
+  background: var(--dusk);
+  color: var(--sheet);
+  border-color: var(--dusk);
+}
+.head {
+  gap: 8px 18px;
+}
+label {
+  display: inline-flex;
+  gap: 8px;
+  align-items: center;
+  font-size: 14px;
+}
+select {
+  font: inherit;
+  color: inherit;
+  background: var(--sheet);
+  border: 1px solid var(--granite);
+  border-radius: 2px;
+  padding: 4px 8px;
+  min-height: 36px;
+}
+input {
+  width: 18px;
+  height: 18px;
+  accent-color: var(--dusk);
+}
+.lyric {
+  font-size: 24px;
+  line-height: 1.5;
+}
+.inside {
+  color: var(--granite);
+}
+.trials {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px 22px;
+}
+.trials li {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.guesses li {
+  display: grid;
+  grid-template-columns: 26px minmax(0, 1fr) auto auto;
+  gap: 12px;
+  align-items: center;
+  border-top: 1px solid var(--line);
+  padding: 5px 0;
+}
+.guesses .small {
+  grid-column: 2 / -1;
+}
+.clue {
+  font-weight: 600;
+  white-space: pre-wrap;
+}
+@media (max-width: 900px) {
+  .pick,
+  select {
+    min-height: 44px;
+  }
+}
 </style>

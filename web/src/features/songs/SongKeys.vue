@@ -5,11 +5,24 @@ import { useBestKeys, type KeyPurpose } from '@/api/songs'
 import { pitchName } from '@/composables/words'
 import { choices, say } from '@/locales/say'
 
-const props = defineProps<{ id: string; written: string | null; sung: string | null; busy: boolean; sections: readonly { id: string; name: string; grade: number }[] }>()
+const props = defineProps<{
+  id: string
+  written: string | null
+  sung: string | null
+  busy: boolean
+  sections: readonly { id: string; name: string; grade: number }[]
+}>()
 const emit = defineEmits<{ show: [letter: string | null]; sing: [letter: string | null] }>()
-const isSung = (one: { do: string; written: boolean }) => (props.sung ? one.do === props.sung : one.written)
+const isSung = (one: { do: string; written: boolean }) =>
+  props.sung ? one.do === props.sung : one.written
 const section = ref('')
-watch(() => props.sections, (now) => { section.value ||= now[0]?.id ?? '' }, { immediate: true })
+watch(
+  () => props.sections,
+  (now) => {
+    section.value ||= now[0]?.id ?? ''
+  },
+  { immediate: true },
+)
 const grade = computed(() => props.sections.find((one) => one.id === section.value)?.grade ?? 2)
 const purpose = ref<KeyPurpose>('voices')
 const keys = useBestKeys(() => props.id, grade, purpose)
@@ -17,20 +30,92 @@ const keys = useBestKeys(() => props.id, grade, purpose)
 
 <template>
   <section class="stack">
-    <div class="row head"><h2>{{ say('key-for-title') }}</h2>
-      <label>{{ say('key-for-whom') }} <select v-model="section"><option v-for="one in sections" :key="one.id" :value="one.id">{{ one.name }}</option></select></label>
-      <label>{{ say('key-for-purpose') }} <select v-model="purpose"><option v-for="one in choices('key-for-purposes', ['voices', 'bars', 'recorder', 'reading'])" :key="one.value" :value="one.value">{{ one.title }}</option></select></label>
+    <div class="row head">
+      <h2>{{ say('key-for-title') }}</h2>
+      <label
+        >{{ say('key-for-whom') }}
+        <select v-model="section">
+          <option v-for="one in sections" :key="one.id" :value="one.id">{{ one.name }}</option>
+        </select></label
+      >
+      <label
+        >{{ say('key-for-purpose') }}
+        <select v-model="purpose">
+          <option
+            v-for="one in choices('key-for-purposes', ['voices', 'bars', 'recorder', 'reading'])"
+            :key="one.value"
+            :value="one.value"
+          >
+            {{ one.title }}
+          </option>
+        </select></label
+      >
     </div>
     <p v-if="keys.data.value && !keys.data.value.length" class="quiet">{{ say('key-for-none') }}</p>
-    <ol v-else><li v-for="(one, index) in keys.data.value ?? []" :key="one.do + one.low"><strong class="place">{{ index + 1 }}</strong><strong>{{ say('song-do-is', { d: pitchName(one.do) }) }}<span v-if="one.written" class="small quiet"> {{ say('key-for-written') }}</span></strong><span class="small">{{ one.reasons.join(' ') }}</span><span class="row acts"><v-btn size="small" @click="emit('show', one.written ? null : one.do)">{{ say('key-for-show') }}</v-btn><span v-if="isSung(one)" class="secure small">✓ {{ say('key-for-sung-so') }}</span><v-btn v-else size="small" :disabled="busy" @click="emit('sing', one.written ? null : one.do)">{{ say('key-for-sing-so') }}</v-btn></span></li></ol>
+    <ol v-else>
+      <li v-for="(one, index) in keys.data.value ?? []" :key="one.do + one.low">
+        <strong class="place">{{ index + 1 }}</strong><strong
+          >{{ say('song-do-is', { d: pitchName(one.do) })
+          }}<span v-if="one.written" class="small quiet">
+            {{ say('key-for-written') }}</span
+          ></strong
+        ><span class="small">{{ one.reasons.join(' ') }}</span
+        ><span class="row acts"
+          ><v-btn size="small" @click="emit('show', one.written ? null : one.do)">{{
+            say('key-for-show')
+          }}</v-btn
+          ><span v-if="isSung(one)" class="secure small">✓ {{ say('key-for-sung-so') }}</span
+          ><v-btn
+            v-else
+            size="small"
+            :disabled="busy"
+            @click="emit('sing', one.written ? null : one.do)"
+            >{{ say('key-for-sing-so') }}</v-btn
+          ></span
+        >
+      </li>
+    </ol>
     <p class="small quiet">{{ say('key-for-printed', { letter: pitchName(written ?? '') }) }}</p>
   </section>
 </template>
 
 <style scoped>
-.head { gap: 8px 18px; } .acts { flex-wrap: nowrap; justify-content: flex-end; }
-label { display: inline-flex; gap: 8px; align-items: center; font-size: 14px; }
-select { font: inherit; color: inherit; background: var(--sheet); border: 1px solid var(--granite); border-radius: 2px; padding: 4px 8px; min-height: 36px; }
-li { display: grid; grid-template-columns: 24px 140px 1fr 212px; gap: 12px; border-top: 1px solid var(--line); padding: 6px 0; align-items: center; }
-@media (max-width: 900px) { select { min-height: 44px; } li { grid-template-columns: 24px 1fr; } }
+.head {
+  gap: 8px 18px;
+}
+.acts {
+  flex-wrap: nowrap;
+  justify-content: flex-end;
+}
+label {
+  display: inline-flex;
+  gap: 8px;
+  align-items: center;
+  font-size: 14px;
+}
+select {
+  font: inherit;
+  color: inherit;
+  background: var(--sheet);
+  border: 1px solid var(--granite);
+  border-radius: 2px;
+  padding: 4px 8px;
+  min-height: 36px;
+}
+li {
+  display: grid;
+  grid-template-columns: 24px 140px 1fr 212px;
+  gap: 12px;
+  border-top: 1px solid var(--line);
+  padding: 6px 0;
+  align-items: center;
+}
+@media (max-width: 900px) {
+  select {
+    min-height: 44px;
+  }
+  li {
+    grid-template-columns: 24px 1fr;
+  }
+}
 </style>

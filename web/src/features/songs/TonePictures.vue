@@ -8,7 +8,11 @@ import ToneLadder from '@/features/songs/ToneLadder.vue'
 import ToneStairs from '@/features/songs/ToneStairs.vue'
 import { choices, say } from '@/locales/say'
 
-const props = defineProps<{ song: Schemas['SongRead']; now: number | null; chosen: string | null }>()
+const props = defineProps<{
+  song: Schemas['SongRead']
+  now: number | null
+  chosen: string | null
+}>()
 const emit = defineEmits<{ choose: [degree: string] }>()
 const as = ref<'ladder' | 'stairs' | 'hands'>('ladder')
 const words = computed(() => (props.chosen ? (props.song.words[props.chosen] ?? []) : []))
@@ -16,16 +20,61 @@ const words = computed(() => (props.chosen ? (props.song.words[props.chosen] ?? 
 
 <template>
   <div class="stack">
-    <div class="row" role="group" :aria-label="say('insight-beside-title')"><button v-for="one in choices('insight-beside', ['ladder', 'stairs', 'hands'] as const)" :key="one.value" :class="{ on: as === one.value }" :aria-pressed="as === one.value" @click="as = one.value">{{ one.title }}</button></div>
-    <p v-if="chosen" class="small" role="status">{{ words.length ? say('insight-words', { tone: degreeName(chosen), words: words.join(', ') }) : say('insight-no-words', { tone: degreeName(chosen) }) }}</p>
-    <ToneLadder v-if="as === 'ladder'" :ladder="song.ladder" :resting="song.resting_tone" :chosen="chosen" :now="now" @choose="emit('choose', $event)" />
-    <ToneStairs v-else-if="as === 'stairs'" :sounds="song.sounds" :tone-set="song.tone_set" :now="now" :chosen="chosen" @choose="emit('choose', $event)" />
+    <div class="row" role="group" :aria-label="say('insight-beside-title')">
+      <button
+        v-for="one in choices('insight-beside', ['ladder', 'stairs', 'hands'] as const)"
+        :key="one.value"
+        :class="{ on: as === one.value }"
+        :aria-pressed="as === one.value"
+        @click="as = one.value"
+      >
+        {{ one.title }}
+      </button>
+    </div>
+    <p v-if="chosen" class="small" role="status">
+      {{
+        words.length
+          ? say('insight-words', { tone: degreeName(chosen), words: words.join(', ') })
+          : say('insight-no-words', { tone: degreeName(chosen) })
+      }}
+    </p>
+    <ToneLadder
+      v-if="as === 'ladder'"
+      :ladder="song.ladder"
+      :resting="song.resting_tone"
+      :chosen="chosen"
+      :now="now"
+      @choose="emit('choose', $event)"
+    />
+    <ToneStairs
+      v-else-if="as === 'stairs'"
+      :sounds="song.sounds"
+      :tone-set="song.tone_set"
+      :now="now"
+      :chosen="chosen"
+      @choose="emit('choose', $event)"
+    />
     <HandSigns v-else :sounds="song.sounds" :tone-set="song.tone_set" :now="now" />
   </div>
 </template>
 
 <style scoped>
-button { border: 1px solid var(--granite); border-radius: 2px; padding: 2px 10px; min-height: 32px; background: var(--sheet); font-size: 14px; }
-button.on { background: var(--dusk); color: var(--sheet); border-color: var(--dusk); }
-@media (max-width: 900px) { button { min-height: 44px; } }
+button {
+  border: 1px solid var(--granite);
+  border-radius: 2px;
+  padding: 2px 10px;
+  min-height: 32px;
+  background: var(--sheet);
+  font-size: 14px;
+}
+button.on {
+  background: var(--dusk);
+  color: var(--sheet);
+  border-color: var(--dusk);
+}
+@media (max-width: 900px) {
+  button {
+    min-height: 44px;
+  }
+}
 </style>

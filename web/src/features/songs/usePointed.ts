@@ -6,14 +6,23 @@ import { degreeName } from '@/composables/useWording'
 import { pitchName } from '@/composables/words'
 import { pointed as pointedAt } from '@/locales/sayings'
 
-export function usePointed(song: Ref<Schemas['SongRead'] | undefined>, playing: Ref<number | null>) {
+export function usePointed(
+  song: Ref<Schemas['SongRead'] | undefined>,
+  playing: Ref<number | null>,
+) {
   const pointed = ref<number | null>(null)
   const note = computed(() => playing.value ?? pointed.value)
   const at = (which: number | null) => song.value?.sounds.find((one) => one.note === which)
   const sound = computed(() => at(note.value))
   const says = computed(() => {
     const one = at(pointed.value)
-    return one ? pointedAt(one.bar, one.degree ? degreeName(one.degree) : '', one.pitch ? pitchName(one.pitch) : '') : ''
+    return one
+      ? pointedAt(
+          one.bar,
+          one.degree ? degreeName(one.degree) : '',
+          one.pitch ? pitchName(one.pitch) : '',
+        )
+      : ''
   })
   function point(which: number) {
     pointed.value = which
@@ -26,7 +35,14 @@ export function usePointed(song: Ref<Schemas['SongRead'] | undefined>, playing: 
     const next = sounds[here < 0 ? (by > 0 ? 0 : sounds.length - 1) : here + by]
     if (next) point(next.note)
   }
-  watch(() => song.value?.sounds, () => { pointed.value = null })
-  watch(playing, (now) => { if (now !== null) pointed.value = null })
+  watch(
+    () => song.value?.sounds,
+    () => {
+      pointed.value = null
+    },
+  )
+  watch(playing, (now) => {
+    if (now !== null) pointed.value = null
+  })
   return { note, midi: computed(() => sound.value?.midi ?? null), says, point, step }
 }

@@ -18,9 +18,20 @@ const found = computed(() => {
   const wanted = text.value.trim().toLowerCase()
   if (!wanted) return []
   const places = [
-    ...(sections.data.value ?? []).map((one) => ({ says: one.name, kind: say('section-form-grade-of', { n: one.grade }), to: `/sections/${one.id}` })),
+    ...(sections.data.value ?? []).map((one) => ({
+      says: one.name,
+      kind: say('section-form-grade-of', { n: one.grade }),
+      to: `/sections/${one.id}`,
+    })),
   ].filter((place) => place.says.toLowerCase().includes(wanted))
-  return [...places, ...(songs.data.value?.songs ?? []).map((one) => ({ says: one.title, kind: say('places-songs'), to: `/songs/${one.id}` }))].slice(0, 8)
+  return [
+    ...places,
+    ...(songs.data.value?.songs ?? []).map((one) => ({
+      says: one.title,
+      kind: say('places-songs'),
+      to: `/songs/${one.id}`,
+    })),
+  ].slice(0, 8)
 })
 function go(to?: string) {
   if (to) void router.push(to)
@@ -33,16 +44,60 @@ function walk(by: number) {
 
 <template>
   <div class="find sheet" role="search">
-    <input ref="field" v-model="text" type="search" :aria-label="say('keys-search')" :placeholder="say('keys-search')" @input="at = 0" @keydown.down.prevent="walk(1)" @keydown.up.prevent="walk(-1)" @keydown.enter="go(found[at]?.to)" @keydown.esc="go()" @blur="emit('close')" />
-    <ul><li v-for="(place, index) in found" :key="place.to"><a :href="place.to" :class="{ at: index === at }" @mousedown.prevent="go(place.to)">{{ place.says }} <span class="quiet small">{{ place.kind }}</span></a></li></ul>
+    <input
+      ref="field"
+      v-model="text"
+      type="search"
+      :aria-label="say('keys-search')"
+      :placeholder="say('keys-search')"
+      @input="at = 0"
+      @keydown.down.prevent="walk(1)"
+      @keydown.up.prevent="walk(-1)"
+      @keydown.enter="go(found[at]?.to)"
+      @keydown.esc="go()"
+      @blur="emit('close')"
+    />
+    <ul>
+      <li v-for="(place, index) in found" :key="place.to">
+        <a :href="place.to" :class="{ at: index === at }" @mousedown.prevent="go(place.to)"
+          >{{ place.says }} <span class="quiet small">{{ place.kind }}</span></a
+        >
+      </li>
+    </ul>
     <p v-if="text && !found.length" class="quiet small">{{ say('songs-nothing') }}</p>
   </div>
 </template>
 
 <style scoped>
-.find { position: absolute; top: 8px; left: 50%; transform: translateX(-50%); width: min(460px, 92%); z-index: 25; padding: 10px; }
-input { width: 100%; font: inherit; padding: 8px 10px; border: 1px solid var(--granite); border-radius: 2px; background: var(--paper); color: inherit; }
-a { display: block; padding: 8px 10px; color: inherit; text-decoration: none; }
-a.at, a:hover { background: var(--dusk-wash); }
-p { padding: 8px 10px 2px; }
+.find {
+  position: absolute;
+  top: 8px;
+  left: 50%;
+  transform: translateX(-50%);
+  width: min(460px, 92%);
+  z-index: 25;
+  padding: 10px;
+}
+input {
+  width: 100%;
+  font: inherit;
+  padding: 8px 10px;
+  border: 1px solid var(--granite);
+  border-radius: 2px;
+  background: var(--paper);
+  color: inherit;
+}
+a {
+  display: block;
+  padding: 8px 10px;
+  color: inherit;
+  text-decoration: none;
+}
+a.at,
+a:hover {
+  background: var(--dusk-wash);
+}
+p {
+  padding: 8px 10px 2px;
+}
 </style>

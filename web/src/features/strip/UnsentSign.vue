@@ -8,11 +8,15 @@ import { say } from '@/locales/say'
 const SOON = 1500 // what is sent at once need not be said
 const late = ref(false)
 let timer = 0
-watch(() => outbox.waiting.value > 0, (some) => {
-  window.clearTimeout(timer)
-  if (some) timer = window.setTimeout(() => (late.value = true), SOON)
-  else late.value = false
-}, { immediate: true })
+watch(
+  () => outbox.waiting.value > 0,
+  (some) => {
+    window.clearTimeout(timer)
+    if (some) timer = window.setTimeout(() => (late.value = true), SOON)
+    else late.value = false
+  },
+  { immediate: true },
+)
 onUnmounted(() => window.clearTimeout(timer))
 const aside = useAside(true)
 const toSettle = computed(() => outbox.refused.value.length + (aside.data.value?.length ?? 0))
@@ -20,12 +24,26 @@ const toSettle = computed(() => outbox.refused.value.length + (aside.data.value?
 
 <template>
   <div class="row" role="status">
-    <router-link v-if="late && outbox.waiting.value" to="/kept" class="sign">△ {{ say('outbox-unsent', { n: outbox.waiting.value }) }}</router-link>
-    <router-link v-if="toSettle" to="/kept" class="sign">△ {{ say('outbox-aside', { n: toSettle }) }}</router-link>
+    <router-link v-if="late && outbox.waiting.value" to="/kept" class="sign"
+      >△ {{ say('outbox-unsent', { n: outbox.waiting.value }) }}</router-link
+    >
+    <router-link v-if="toSettle" to="/kept" class="sign"
+      >△ {{ say('outbox-aside', { n: toSettle }) }}</router-link
+    >
   </div>
 </template>
 
 <style scoped>
-.sign { color: var(--iron); font: 600 14px/20px var(--narrow); border: 1px solid var(--iron); border-radius: 2px; padding: 3px 8px; text-decoration: none; white-space: nowrap; }
-.sign:hover { background: var(--wash); }
+.sign {
+  color: var(--iron);
+  font: 600 14px/20px var(--narrow);
+  border: 1px solid var(--iron);
+  border-radius: 2px;
+  padding: 3px 8px;
+  text-decoration: none;
+  white-space: nowrap;
+}
+.sign:hover {
+  background: var(--wash);
+}
 </style>

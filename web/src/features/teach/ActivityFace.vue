@@ -15,25 +15,84 @@ const score = useScore(() => props.part.song?.id ?? '', 1500)
     <div class="words">
       <p v-if="part.song" class="song quiet">{{ part.song.title }}</p>
       <h1>{{ part.title }}</h1>
-      <ol class="steps"><li v-for="step in part.steps.slice(0, 3)" :key="step">{{ step }}</li></ol>
+      <ol class="steps">
+        <li v-for="step in part.steps.slice(0, 3)" :key="step">{{ step }}</li>
+      </ol>
       <p v-if="part.props" class="quiet">{{ say('lesson-props') }}: {{ part.props }}</p>
       <p v-if="part.care" class="care">{{ part.care }}</p>
       <TonicPattern v-if="part.song" :tonic="part.song.tonic" :starting="part.song.starting" big />
     </div>
-    <div v-if="part.song" class="music sheet"><ScoreView v-if="score.data.value" :svg="score.data.value" :label="say('song-score', { title: part.song.title })" /><p v-else-if="score.error.value" class="wrong">△ {{ score.error.value.message }}</p></div>
+    <div v-if="part.song" class="music sheet">
+      <ScoreView
+        v-if="score.data.value"
+        :svg="score.data.value"
+        :label="say('song-score', { title: part.song.title })"
+      />
+      <p v-else-if="score.error.value" class="wrong">△ {{ score.error.value.message }}</p>
+    </div>
   </section>
 </template>
 
 <style scoped>
-.face { display: grid; grid-template-columns: minmax(0, 0.8fr) minmax(0, 1.2fr); gap: 28px; align-items: start; min-height: 0; }
-.words { display: grid; gap: 12px; }
-.song { font-size: 20px; }
-h1 { font-size: 40px; margin-top: -8px; }
-.steps { font-size: 21px; line-height: 1.35; display: grid; gap: 8px; }
-.music { padding: 12px 16px; max-height: 100%; overflow: auto; }
-.bare { grid-template-columns: minmax(0, 1fr); align-content: center; height: 100%; }
-.bare .words { gap: 24px; }
-.bare h1 { font-size: 72px; line-height: 1.05; text-wrap: balance; }
-.bare .steps { font-size: 32px; gap: 14px; max-width: 32em; }
-@media (max-width: 900px) { .bare h1 { font-size: 56px; } .face { grid-template-columns: 1fr; } h1 { font-size: 28px; } .steps { font-size: 20px; } }
+.face {
+  display: grid;
+  grid-template-columns: minmax(0, 0.8fr) minmax(0, 1.2fr);
+  gap: 28px;
+  align-items: start;
+  min-height: 0;
+}
+.words {
+  display: grid;
+  gap: 12px;
+}
+.song {
+  font-size: 20px;
+}
+h1 {
+  font-size: 40px;
+  margin-top: -8px;
+}
+.steps {
+  font-size: 21px;
+  line-height: 1.35;
+  display: grid;
+  gap: 8px;
+}
+.music {
+  padding: 12px 16px;
+  max-height: 100%;
+  overflow: auto;
+}
+.bare {
+  grid-template-columns: minmax(0, 1fr);
+  align-content: center;
+  height: 100%;
+}
+.bare .words {
+  gap: 24px;
+}
+.bare h1 {
+  font-size: 72px;
+  line-height: 1.05;
+  text-wrap: balance;
+}
+.bare .steps {
+  font-size: 32px;
+  gap: 14px;
+  max-width: 32em;
+}
+@media (max-width: 900px) {
+  .bare h1 {
+    font-size: 56px;
+  }
+  .face {
+    grid-template-columns: 1fr;
+  }
+  h1 {
+    font-size: 28px;
+  }
+  .steps {
+    font-size: 20px;
+  }
+}
 </style>

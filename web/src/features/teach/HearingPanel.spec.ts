@@ -6,12 +6,17 @@ const place = (name: string) => ({ child_id: name, name, reason: `${name} has wa
 const four = ['Ama', 'Jun', 'Ines', 'Tove'].map(place)
 const props = (names: boolean) => ({
   hearing: { concept: concept('re'), way: 'sing', voices: 'alone', help: 'none', queue: four },
-  four, then: [place('Kofi'), place('Lien')], current: four[1], done: [{ child: 'Zoe', name: 'Zoe', result: 'secure' }], names,
+  four,
+  then: [place('Kofi'), place('Lien')],
+  current: four[1],
+  done: [{ child: 'Zoe', name: 'Zoe', result: 'secure' }],
+  names,
 })
 
 test('while a screen may be mirrored no name, no reason and no mark of a child is in the page at all', () => {
   const panel = shown(HearingPanel, props(false))
-  for (const name of ['Ama', 'Jun', 'Ines', 'Tove', 'Kofi', 'Lien', 'Zoe', 'waited']) expect(panel.html()).not.toContain(name)
+  for (const name of ['Ama', 'Jun', 'Ines', 'Tove', 'Kofi', 'Lien', 'Zoe', 'waited'])
+    expect(panel.html()).not.toContain(name)
   expect(panel.text()).toContain('Child 1')
   panel.unmount()
 })
@@ -19,7 +24,12 @@ test('with names: whom, why, who comes then, and which one is now', () => {
   const panel = shown(HearingPanel, props(true))
   expect(panel.text()).toContain('Jun has waited')
   expect(panel.text()).toContain('then Kofi, Lien')
-  expect(panel.findAll('.child').map((one) => one.attributes('aria-pressed'))).toEqual(['false', 'true', 'false', 'false'])
+  expect(panel.findAll('.child').map((one) => one.attributes('aria-pressed'))).toEqual([
+    'false',
+    'true',
+    'false',
+    'false',
+  ])
   panel.unmount()
 })
 test('a target picks a child, a result gives the mark', async () => {
@@ -28,6 +38,10 @@ test('a target picks a child, a result gives the mark', async () => {
   await panel.findAll('.result')[1]?.trigger('click')
   await panel.find('.away').trigger('click')
   await panel.find('.undo').trigger('click')
-  expect(panel.emitted()).toMatchObject({ pick: [['Ines']], give: [['nearly'], ['absent']], undo: [[]] })
+  expect(panel.emitted()).toMatchObject({
+    pick: [['Ines']],
+    give: [['nearly'], ['absent']],
+    undo: [[]],
+  })
   panel.unmount()
 })

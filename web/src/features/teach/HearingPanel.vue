@@ -6,7 +6,12 @@ import StandingGlyph from '@/components/StandingGlyph.vue'
 import { say, sayOf } from '@/locales/say'
 import type { Result } from './useQueue'
 
-interface Done { child: string; name: string; result: Result | 'absent'; event: string }
+interface Done {
+  child: string
+  name: string
+  result: Result | 'absent'
+  event: string
+}
 const props = defineProps<{
   hearing: Schemas['HearingRead']
   four: readonly Schemas['PlaceRead'][]
@@ -16,7 +21,8 @@ const props = defineProps<{
   names: boolean
 }>()
 defineEmits<{ pick: [child: string]; give: [result: Result | 'absent']; undo: [] }>()
-const shown = (place: Schemas['PlaceRead'], index: number) => (props.names ? place.name : say('teach-hidden', { n: index + 1 }))
+const shown = (place: Schemas['PlaceRead'], index: number) =>
+  props.names ? place.name : say('teach-hidden', { n: index + 1 })
 const results: { result: Result; says: string; key: string; level: string }[] = [
   { result: 'secure', says: say('keys-secure'), key: '3', level: 'secure' },
   { result: 'nearly', says: say('keys-nearly'), key: '2', level: 'nearly' },
@@ -27,40 +33,164 @@ const results: { result: Result; says: string; key: string; level: string }[] = 
 <template>
   <section class="hearing" :aria-label="say('teach-hearing')">
     <div class="row spread head">
-      <p class="row"><ConceptSign v-if="hearing.concept.sign !== hearing.concept.name" :sign="hearing.concept.sign" :name="hearing.concept.name" :height="24" /><strong>{{ say('teach-listening', { concept: hearing.concept.name, way: sayOf('teach-ways', hearing.way), help: sayOf('teach-helps', hearing.help) }) }}</strong></p>
-      <p class="row small quiet"><span>{{ say('teach-heard', { n: done.filter((one) => one.result !== 'absent').length }) }}</span><button v-if="done.length" class="undo" @click="$emit('undo')">{{ say('teach-undo') }}<template v-if="names">: {{ done.at(-1)?.name }}</template> <span class="kbd">⌫</span></button></p>
+      <p class="row">
+        <ConceptSign
+          v-if="hearing.concept.sign !== hearing.concept.name"
+          :sign="hearing.concept.sign"
+          :name="hearing.concept.name"
+          :height="24"
+        /><strong>{{
+          say('teach-listening', {
+            concept: hearing.concept.name,
+            way: sayOf('teach-ways', hearing.way),
+            help: sayOf('teach-helps', hearing.help),
+          })
+        }}</strong>
+      </p>
+      <p class="row small quiet">
+        <span>{{
+          say('teach-heard', { n: done.filter((one) => one.result !== 'absent').length })
+        }}</span><button v-if="done.length" class="undo" @click="$emit('undo')">
+          {{ say('teach-undo') }}<template v-if="names">: {{ done.at(-1)?.name }}</template>
+          <span class="kbd">⌫</span>
+        </button>
+      </p>
     </div>
     <p v-if="!four.length" class="quiet">{{ say('teach-nobody') }}</p>
     <div v-else class="panel">
       <div class="four" role="group" :aria-label="say('teach-queue')">
-        <button v-for="(place, index) in four" :key="place.child_id" :class="['child', { on: place.child_id === current?.child_id }]" :aria-pressed="place.child_id === current?.child_id" :title="names ? place.reason : undefined" @click="$emit('pick', place.child_id)">
-          <span class="name">{{ shown(place, index) }}</span><span v-if="names" class="why small">{{ place.reason }}</span>
+        <button
+          v-for="(place, index) in four"
+          :key="place.child_id"
+          :class="['child', { on: place.child_id === current?.child_id }]"
+          :aria-pressed="place.child_id === current?.child_id"
+          :title="names ? place.reason : undefined"
+          @click="$emit('pick', place.child_id)"
+        >
+          <span class="name">{{ shown(place, index) }}</span><span v-if="names" class="why small">{{
+            place.reason
+          }}</span>
         </button>
       </div>
-      <div class="results" role="group" :aria-label="current && names ? current.name : say('teach-now')">
-        <button v-for="one in results" :key="one.result" :class="['result', one.result]" @click="$emit('give', one.result)"><StandingGlyph :level="one.level" :size="26" plain /><span>{{ one.says }}</span><span class="kbd">{{ one.key }}</span></button>
-        <button class="result away" @click="$emit('give', 'absent')"><span>{{ say('keys-absent') }}</span><span class="kbd">0</span></button>
+      <div
+        class="results"
+        role="group"
+        :aria-label="current && names ? current.name : say('teach-now')"
+      >
+        <button
+          v-for="one in results"
+          :key="one.result"
+          :class="['result', one.result]"
+          @click="$emit('give', one.result)"
+        >
+          <StandingGlyph :level="one.level" :size="26" plain /><span>{{ one.says }}</span
+          ><span class="kbd">{{ one.key }}</span>
+        </button>
+        <button class="result away" @click="$emit('give', 'absent')">
+          <span>{{ say('keys-absent') }}</span><span class="kbd">0</span>
+        </button>
       </div>
     </div>
-    <p v-if="names && then.length" class="small quiet">{{ say('teach-then') }} {{ then.map((place) => place.name).join(', ') }}</p>
+    <p v-if="names && then.length" class="small quiet">
+      {{ say('teach-then') }} {{ then.map((place) => place.name).join(', ') }}
+    </p>
     <p v-if="!names" class="small quiet">{{ say('teach-names-hidden') }}</p>
   </section>
 </template>
 
 <style scoped>
-.hearing { display: grid; gap: 8px; align-content: start; }
-.head { min-height: 32px; }
-.undo { min-height: 32px; padding: 0 8px; border: 1px solid var(--line); border-radius: 2px; }
-.panel { display: grid; grid-template-columns: minmax(0, 1.7fr) minmax(0, 1.3fr); gap: 16px; }
-.four { display: grid; grid-template-columns: repeat(4, minmax(0, 1fr)); gap: 8px; }
-.child { border: 1px solid var(--granite); border-radius: 2px; background: var(--sheet); padding: 8px 10px; min-height: 84px; display: flex; flex-direction: column; justify-content: center; }
-.child:hover { background: var(--wash); }
-.child.on { border: 3px solid var(--dusk); background: var(--dusk-wash); }
-.name { font-size: 24px; font-weight: 650; line-height: 1.15; overflow-wrap: anywhere; }
-.why { color: var(--granite); line-height: 1.25; display: -webkit-box; -webkit-line-clamp: 2; -webkit-box-orient: vertical; overflow: hidden; }
-.results { display: grid; grid-template-columns: repeat(4, minmax(0, 1fr)); gap: 8px; }
-.result { border: 1px solid var(--granite); border-radius: 2px; min-height: 84px; display: flex; flex-direction: column; align-items: center; justify-content: center; gap: 4px; font-weight: 600; background: var(--sheet); text-align: center; line-height: 1.1; }
-.result:hover { background: var(--wash); }
-.result.secure { border-color: var(--lichen); } .result.nearly { border-color: var(--grass); }
-@media (max-width: 900px) { .panel { grid-template-columns: 1fr; } .four { grid-template-columns: 1fr 1fr; } .child { min-height: 60px; } }
+.hearing {
+  display: grid;
+  gap: 8px;
+  align-content: start;
+}
+.head {
+  min-height: 32px;
+}
+.undo {
+  min-height: 32px;
+  padding: 0 8px;
+  border: 1px solid var(--line);
+  border-radius: 2px;
+}
+.panel {
+  display: grid;
+  grid-template-columns: minmax(0, 1.7fr) minmax(0, 1.3fr);
+  gap: 16px;
+}
+.four {
+  display: grid;
+  grid-template-columns: repeat(4, minmax(0, 1fr));
+  gap: 8px;
+}
+.child {
+  border: 1px solid var(--granite);
+  border-radius: 2px;
+  background: var(--sheet);
+  padding: 8px 10px;
+  min-height: 84px;
+  display: flex;
+  flex-direction: column;
+  justify-content: center;
+}
+.child:hover {
+  background: var(--wash);
+}
+.child.on {
+  border: 3px solid var(--dusk);
+  background: var(--dusk-wash);
+}
+.name {
+  font-size: 24px;
+  font-weight: 650;
+  line-height: 1.15;
+  overflow-wrap: anywhere;
+}
+.why {
+  color: var(--granite);
+  line-height: 1.25;
+  display: -webkit-box;
+  -webkit-line-clamp: 2;
+  -webkit-box-orient: vertical;
+  overflow: hidden;
+}
+.results {
+  display: grid;
+  grid-template-columns: repeat(4, minmax(0, 1fr));
+  gap: 8px;
+}
+.result {
+  border: 1px solid var(--granite);
+  border-radius: 2px;
+  min-height: 84px;
+  display: flex;
+  flex-direction: column;
+  align-items: center;
+  justify-content: center;
+  gap: 4px;
+  font-weight: 600;
+  background: var(--sheet);
+  text-align: center;
+  line-height: 1.1;
+}
+.result:hover {
+  background: var(--wash);
+}
+.result.secure {
+  border-color: var(--lichen);
+}
+.result.nearly {
+  border-color: var(--grass);
+}
+@media (max-width: 900px) {
+  .panel {
+    grid-template-columns: 1fr;
+  }
+  .four {
+    grid-template-columns: 1fr 1fr;
+  }
+  .child {
+    min-height: 60px;
+  }
+}
 </style>

@@ -14,11 +14,38 @@ const open = computed(() => props.parts.filter((part) => part.tick !== 'done'))
 <template>
   <form class="end" @submit.prevent="$emit('end', note)">
     <h1>{{ say('teach-end') }}</h1>
-    <ul v-if="open.length"><li v-for="part in open" :key="part.id"><strong>{{ part.title }}</strong> <span class="quiet">{{ sayOf('lesson-was', part.tick ?? 'open') }}</span></li></ul>
+    <ul v-if="open.length">
+      <li v-for="part in open" :key="part.id">
+        <strong>{{ part.title }}</strong>
+        <span class="quiet">{{ sayOf('lesson-was', part.tick ?? 'open') }}</span>
+      </li>
+    </ul>
     <p v-if="open.length" class="quiet">{{ say('teach-ended') }}</p>
-    <v-text-field v-model="note" v-first :label="say('teach-note')" :hint="say('teach-note-hint')" maxlength="300" persistent-hint />
-    <div class="row"><v-btn type="submit" class="main" size="large" :disabled="busy">{{ say('teach-end') }}</v-btn><v-btn size="large" @click="$emit('back')">{{ say('teach-previous') }}</v-btn></div>
+    <v-text-field
+      v-model="note"
+      v-first
+      :label="say('teach-note')"
+      :hint="say('teach-note-hint')"
+      maxlength="300"
+      persistent-hint
+    />
+    <div class="row">
+      <v-btn type="submit" class="main" size="large" :disabled="busy">{{
+        say('teach-end')
+      }}</v-btn><v-btn size="large" @click="$emit('back')">{{ say('teach-previous') }}</v-btn>
+    </div>
   </form>
 </template>
 
-<style scoped>.end { max-width: 640px; display: grid; gap: 18px; padding: 40px 0; } li { padding: 4px 0; border-top: 1px solid var(--line); }</style>
+<style scoped>
+.end {
+  max-width: 640px;
+  display: grid;
+  gap: 18px;
+  padding: 40px 0;
+}
+li {
+  padding: 4px 0;
+  border-top: 1px solid var(--line);
+}
+</style>

@@ -7,7 +7,10 @@ type Lesson = Schemas['LessonRead']
 /** Unsent events of the lesson that still count, in order. */
 export function counting(lesson: string, kept: readonly Kept[]): Kept[] {
   const mine = kept.filter((one) => one.event.lesson_id === lesson)
-  const back = (id: string): boolean => mine.some((one) => one.event.kind === 'taken_back' && one.event.target_id === id && !back(one.id))
+  const back = (id: string): boolean =>
+    mine.some(
+      (one) => one.event.kind === 'taken_back' && one.event.target_id === id && !back(one.id),
+    )
   return mine.filter((one) => one.event.kind !== 'taken_back' && !back(one.id))
 }
 
@@ -22,7 +25,11 @@ export function lessonNow(lesson: Lesson, kept: readonly Kept[]): Lesson {
     else if (event.kind === 'ticked') ticks.set(event.part_id, event.tick)
     else if (event.kind === 'noted') note = event.note
   }
-  const parts = ticks.size ? lesson.parts.map((part) => (ticks.has(part.id) ? { ...part, tick: ticks.get(part.id) ?? null } : part)) : lesson.parts
+  const parts = ticks.size
+    ? lesson.parts.map((part) =>
+        ticks.has(part.id) ? { ...part, tick: ticks.get(part.id) ?? null } : part,
+      )
+    : lesson.parts
   return { ...lesson, state, note, parts }
 }
 

@@ -13,7 +13,8 @@ export function useProjectorLink(lesson: () => string, part: () => string) {
   const channel = new BroadcastChannel(NAME)
   const seen = ref(0)
   const open = ref(false)
-  const tell = () => channel.postMessage({ kind: 'part', lesson: lesson(), part: part() } satisfies Said)
+  const tell = () =>
+    channel.postMessage({ kind: 'part', lesson: lesson(), part: part() } satisfies Said)
   channel.onmessage = (event: MessageEvent<Said>) => {
     if (event.data.kind === 'here' && event.data.lesson === lesson()) {
       seen.value = Date.now()
@@ -35,7 +36,13 @@ export function useProjectedPart(lesson: () => string) {
   const part = ref('')
   const here = () => channel.postMessage({ kind: 'here', lesson: lesson() } satisfies Said)
   channel.onmessage = (event: MessageEvent<Said>) => {
-    if (event.data.kind === 'part' && event.data.lesson === lesson() && event.data.part && part.value !== event.data.part) part.value = event.data.part
+    if (
+      event.data.kind === 'part' &&
+      event.data.lesson === lesson() &&
+      event.data.part &&
+      part.value !== event.data.part
+    )
+      part.value = event.data.part
   }
   let timer = 0
   onMounted(() => {

@@ -20,8 +20,20 @@ const { useQueue } = await import('./useQueue')
 
 const place = (child: string) => ({ child_id: child, name: child, reason: '' })
 const hearing = () =>
-  ref({ concept: { key: 're' }, way: 'sing', voices: 'alone', help: 'none', queue: ['Ama', 'Jun', 'Ines', 'Tove', 'Kofi', 'Lien'].map(place) } as unknown as Schemas['HearingRead'])
-const queueOf = () => useQueue(() => 'S', () => 'L', () => 'P', hearing())
+  ref({
+    concept: { key: 're' },
+    way: 'sing',
+    voices: 'alone',
+    help: 'none',
+    queue: ['Ama', 'Jun', 'Ines', 'Tove', 'Kofi', 'Lien'].map(place),
+  } as unknown as Schemas['HearingRead'])
+const queueOf = () =>
+  useQueue(
+    () => 'S',
+    () => 'L',
+    () => 'P',
+    hearing(),
+  )
 beforeEach(async () => {
   server.down = false
   await begin('teacher')
@@ -52,7 +64,9 @@ test('keys pressed faster than the disk: every mark has its child, and two undos
   await settled()
   const marked = server.got.filter((one) => one.kind === 'marked')
   expect(marked.map((one) => 'child_id' in one && one.child_id)).toEqual(['Ama', 'Jun', 'Ines'])
-  const back = server.got.filter((one) => one.kind === 'taken_back').map((one) => 'target_id' in one && one.target_id)
+  const back = server.got
+    .filter((one) => one.kind === 'taken_back')
+    .map((one) => 'target_id' in one && one.target_id)
   expect(new Set(back)).toEqual(new Set([marked[1]?.id, marked[2]?.id]))
   expect(queue.done.value.map((one) => one.child)).toEqual(['Ama'])
 })

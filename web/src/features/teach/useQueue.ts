@@ -14,18 +14,34 @@ interface Done {
   event: string
 }
 
-export function useQueue(section: () => string, lesson: () => string, part: () => string, hearing: Ref<Schemas['HearingRead'] | undefined>) {
+export function useQueue(
+  section: () => string,
+  lesson: () => string,
+  part: () => string,
+  hearing: Ref<Schemas['HearingRead'] | undefined>,
+) {
   const done = ref<Done[]>([])
   const saving = new Map<string, ReturnType<typeof tell>>()
   const undoing = new Set<string>()
   const picked = ref('')
   // Also what another tab, or this one before it was closed, has marked and not sent yet.
-  const unsent = computed(() => new Set(counting(lesson(), outbox.kept.value).flatMap(({ event }) => ('child_id' in event && event.child_id ? [event.child_id] : []))))
+  const unsent = computed(
+    () =>
+      new Set(
+        counting(lesson(), outbox.kept.value).flatMap(({ event }) =>
+          'child_id' in event && event.child_id ? [event.child_id] : [],
+        ),
+      ),
+  )
   const gone = computed(() => new Set([...done.value.map((one) => one.child), ...unsent.value]))
-  const waiting = computed(() => (hearing.value?.queue ?? []).filter((place) => !gone.value.has(place.child_id)))
+  const waiting = computed(() =>
+    (hearing.value?.queue ?? []).filter((place) => !gone.value.has(place.child_id)),
+  )
   const four = computed(() => waiting.value.slice(0, 4))
   const then = computed(() => waiting.value.slice(4, 6))
-  const current = computed(() => four.value.find((place) => place.child_id === picked.value) ?? four.value[0])
+  const current = computed(
+    () => four.value.find((place) => place.child_id === picked.value) ?? four.value[0],
+  )
   watch(lesson, () => (done.value = []))
 
   async function give(result: Result | 'absent') {
@@ -39,7 +55,16 @@ export function useQueue(section: () => string, lesson: () => string, part: () =
     const saved = tell(
       result === 'absent'
         ? { kind: 'absent', ...at }
-        : { kind: 'marked', ...at, part_id: part(), concept: now.concept.key, way: now.way, voices: now.voices, help: now.help, result },
+        : {
+            kind: 'marked',
+            ...at,
+            part_id: part(),
+            concept: now.concept.key,
+            way: now.way,
+            voices: now.voices,
+            help: now.help,
+            result,
+          },
     )
     saving.set(one.child, saved)
     const kept = await saved
@@ -52,7 +77,14 @@ export function useQueue(section: () => string, lesson: () => string, part: () =
     if (!last) return
     undoing.add(last.child) // pressed again, it is the one before
     const [event] = (await saving.get(last.child)) || [] // a mark that is still on its way to the disk is waited for
-    const back = event && (await tell({ kind: 'taken_back', section_id: section(), lesson_id: lesson(), target_id: event }))
+    const back =
+      event &&
+      (await tell({
+        kind: 'taken_back',
+        section_id: section(),
+        lesson_id: lesson(),
+        target_id: event,
+      }))
     undoing.delete(last.child)
     if (!back) return
     done.value = done.value.filter((one) => one.child !== last.child)

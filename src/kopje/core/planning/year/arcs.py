@@ -63,7 +63,8 @@ def lengths_of(phases: PhaseModel) -> Lengths:
 
 
 def learned(finished: Iterable[tuple[int, int]], usual: Lengths = USUAL) -> Lengths:
-    """A school's own usual lengths, from (prepared, practised) lessons of finished arcs: the medians, within 3 to 6 and 4 to 8.
+    """A school's own usual lengths, from (prepared, practised) lessons of finished arcs: the medians, within
+    3 to 6 and 4 to 8.
 
     >>> learned([(5, 7)] * 6).prepare, learned([(9, 9)] * 3) == USUAL
     (5, True)
@@ -79,9 +80,9 @@ def learned(finished: Iterable[tuple[int, int]], usual: Lengths = USUAL) -> Leng
 class Demand:
     """One concept to be laid. `prepared`, `presented`, `practised` are lessons already held (a begun arc).
 
-    `earliest` and `latest` are lesson numbers between which it is presented; `fixed` is a start the teacher chose.
-    The teacher can split it: after `pause_after` of its lessons to come (prepare to practise) it rests for `pause`.
-    """
+    `earliest` and `latest` are lesson numbers between which it is presented; `fixed` is a start the teacher
+    chose. The teacher can split it: after `pause_after` of its lessons to come (prepare to practise) it
+    rests for `pause`."""
 
     concept: Concept
     priority: int
@@ -108,7 +109,8 @@ class Demand:
         return self.concept.strand in SHORT_STRANDS
 
     def left(self, prepare: int, practise: int) -> tuple[int, int, int]:
-        """(new, practised, warm) lessons still to come with these lengths; a begun arc keeps what it has had."""
+        """(new, practised, warm) lessons still to come with these lengths; a begun arc keeps what
+        it has had."""
         if self.short:
             held = self.prepared + self.presented + self.practised
             return 0, 0, max(SHORT_PREPARE + 1 + SHORT_PRACTISE - held, 1)
@@ -119,7 +121,8 @@ class Demand:
 
     @property
     def rest(self) -> tuple[int, int]:
-        """(lessons before it rests, lessons of rest) where that lies inside what is still to come; (0, 0) otherwise."""
+        """(lessons before it rests, lessons of rest) where that lies inside what is still to come; (0, 0)
+        otherwise."""
         new, middle, _ = self.usual
         inside = self.pause and not self.short and self.pause_after < new + middle
         return (self.pause_after, self.pause) if inside else (0, 0)
@@ -137,10 +140,11 @@ class Demand:
 
 @dataclass(frozen=True, slots=True)
 class Arc:
-    """One concept laid from lesson `start` on. `new` and `middle` lessons follow each other; `warm_start` begins the rest.
+    """One concept laid from lesson `start` on. `new` and `middle` lessons follow each other; `warm_start`
+    begins the rest.
 
-    Numbers count lessons of the year from 1; the last warm lesson assesses. A short arc lies in its warm place only.
-    """
+    Numbers count lessons of the year from 1; the last warm lesson assesses. A short arc lies in its warm
+    place only."""
 
     concept: ConceptKey
     start: int
@@ -155,7 +159,8 @@ class Arc:
     pause: int = 0
 
     def after(self, lessons: int) -> int:
-        """The lesson in which its lesson number `lessons` (0 first) of preparing and practising lies, the pause left out."""
+        """The lesson in which its lesson number `lessons` (0 first) of preparing and practising lies, the
+        pause left out."""
         return self.start + lessons + (self.pause if lessons >= self.pause_after else 0)
 
     @property
@@ -226,8 +231,9 @@ class Concert:
 
 @dataclass(frozen=True)
 class YearQuestion:
-    """What is to be laid, in the order of the sequence, over lessons `first`..`last`; `reserve` lessons at the end stay
-    free of arcs that have not begun. `ready` holds what counts as known before lesson `first`."""
+    """What is to be laid, in the order of the sequence, over lessons `first`..`last`; `reserve` lessons at
+    the end stay free of arcs that have not begun. `ready` holds what counts as known before lesson `first`.
+    """
 
     demands: tuple[Demand, ...]
     first: int
@@ -252,7 +258,8 @@ class YearQuestion:
 
     @cached_property
     def chains(self) -> tuple[tuple[Demand, ...], ...]:
-        """Demands by strand line, in order: within one the next starts once the earlier one was practised 4 times."""
+        """Demands by strand line, in order: within one the next starts once the earlier one was practised 4
+        times."""
         lines: dict[str, list[Demand]] = {}
         for demand in self.demands:
             lines.setdefault(demand.concept.strand, []).append(demand)
@@ -270,7 +277,8 @@ class YearQuestion:
 
 @dataclass(frozen=True)
 class YearPlan:
-    """Arcs in order of their start; what found no room. `status`: best possible, or best found with a bound."""
+    """Arcs in order of their start; what found no room. `status`: best possible, or best found with
+    a bound."""
 
     arcs: tuple[Arc, ...]
     left_out: tuple[ConceptKey, ...]

@@ -1,4 +1,5 @@
-"""What a year's plan costs: first what is missed, then what is cut short, out of step, or moved. One table for all.
+"""What a year's plan costs: first what is missed, then what is cut short, out of step, or moved. One table
+for all.
 
 The solver's objective and the greedy plan are priced by the same numbers.
 """

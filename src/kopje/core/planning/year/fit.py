@@ -1,8 +1,7 @@
 """Laying the arcs as well as can be, with a constraint solver. Source: docs/sources.md#fitting.
 
-First the fewest concerts missed and the highest priority laid, then the wishes, in two runs: one looks for good plans, one
-proves that there is no better.
-"""
+First the fewest concerts missed and the highest priority laid, then the wishes, in two runs: one looks for
+good plans, one proves that there is no better."""
 
 from __future__ import annotations
 
@@ -10,17 +9,18 @@ from dataclasses import replace
 
 from kopje.core.planning.year import costs
 from kopje.core.planning.year.arcs import Status, YearPlan, YearQuestion
+from kopje.core.planning.year.exchanges import in_turn, put_in_turn
 from kopje.core.planning.year.greedy import greedy
 from kopje.core.planning.year.model import Model
 from kopje.core.planning.year.solver import PROOF, SEARCH, solve
-from kopje.core.planning.year.turns import in_turn, put_in_turn
 
 TIER_1, WISHES, BOUND = 0.5, 0.2, 0.4  # units of the solver's deterministic work
 QUICK = 0.025  # for a look at a way out; taking it lays the year with all care
 
 
 def fit_year(question: YearQuestion, quick: bool = False) -> YearPlan:
-    """The best plan that a bounded amount of work finds; never worse than the greedy one. `quick` looks a moment only."""
+    """The best plan that a bounded amount of work finds; never worse than the greedy one. `quick` looks a
+    moment only."""
     first = greedy(question)
     if not question.demands:
         return replace(first, status="best_possible")
@@ -46,8 +46,8 @@ def fit_year(question: YearQuestion, quick: bool = False) -> YearPlan:
 
 
 def _wished(model: Model, begin: YearPlan, quick: bool) -> tuple[YearPlan | None, int]:
-    """The best plan with the concepts settled, and what no plan can cost less than. First good plans are looked for, then the
-    bound is lifted."""
+    """The best plan with the concepts settled, and what no plan can cost less than. First good plans are
+    looked for, then the bound is lifted."""
     question = model.question
     pairs = in_turn(question, model.settled)
     model.take_turns(pairs)

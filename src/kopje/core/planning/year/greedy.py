@@ -1,4 +1,5 @@
-"""A first plan at once: each arc at the earliest lessons that are free, in the order of the sequence, lines in turn."""
+"""A first plan at once: each arc at the earliest lessons that are free, in the order of the sequence, lines
+in turn."""
 
 from __future__ import annotations
 
@@ -38,9 +39,8 @@ class _Table:
 def kept_in_order(question: YearQuestion, old: YearPlan) -> YearPlan:
     """The old plan over what lessons are left now: the same order and lengths as far as they fit, at once.
 
-    Whatever the old plan left out comes last, shorter phases where the old ones no longer fit; the optional ones give way
-    where that saves a core one.
-    """
+    Whatever the old plan left out comes last, shorter phases where the old ones no longer fit; the optional
+    ones give way where that saves a core one."""
     demands = tuple(_as_long_as(demand, old.by_key.get(demand.key)) for demand in question.demands)
     asked = replace(question, demands=demands)
     starts = {key: first_lesson(arc) for key, arc in old.by_key.items()}
@@ -69,8 +69,9 @@ def greedy(
     strict: bool = False,
     old: Mapping[ConceptKey, Arc] = MappingProxyType({}),
 ) -> YearPlan:
-    """Lay what fits, the begun first. Deterministic; milliseconds. `order` replaces the order of the sequence; `strict`:
-    lines do not take turns, and nothing starts before what comes before it, nor before its place in `old`."""
+    """Lay what fits, the begun first. Deterministic; milliseconds. `order` replaces the order of the
+    sequence; `strict`: lines do not take turns, and nothing starts before what comes before it, nor before
+    its place in `old`."""
     table = _Table()
     laid: dict[ConceptKey, Arc] = {}
     waiting = list(order or question.demands)

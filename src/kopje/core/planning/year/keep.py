@@ -1,4 +1,5 @@
-"""A plan over what lessons are left now, in the order it had: quick, for after every fact. Source: docs/sources.md#fitting."""
+"""A plan over what lessons are left now, in the order it had: quick, for after every fact. Source:
+docs/sources.md#fitting."""
 
 from __future__ import annotations
 
@@ -14,7 +15,8 @@ WORK = 0.005  # of the solver's own measure, twice; with the order given that is
 
 
 def keep_order(question: YearQuestion, old: YearPlan) -> YearPlan:
-    """As little as possible moves: no arc overtakes another of its kind, what the old plan left out may still find room.
+    """As little as possible moves: no arc overtakes another of its kind, what the old plan left out may
+    still find room.
 
     Another order may be better; `fit_year` looks for it when the teacher asks.
     """

@@ -1,7 +1,7 @@
 """The constraints of a year and its two tiers of cost, for the solver. Source: docs/sources.md#fitting.
 
-Optional intervals on three places of capacity one; counting cuts; of short arcs that may as well change places one order.
-"""
+Optional intervals on three places of capacity one; counting cuts; of short arcs that may as well change
+places one order."""
 
 from __future__ import annotations
 
@@ -19,8 +19,8 @@ from kopje.core.planning.year.arcs import (
     YearQuestion,
     spread,
 )
+from kopje.core.planning.year.exchanges import Pair
 from kopje.core.planning.year.greedy import BEYOND, greedy
-from kopje.core.planning.year.turns import Pair
 from kopje.core.planning.year.validate import first_lesson
 from kopje.core.sequence.concepts import ConceptKey
 
@@ -46,7 +46,8 @@ class Laid:
 
 @dataclass
 class Model:
-    """The constraints of a question; `must` holds demands that have to be laid (with all of core: what is short?)."""
+    """The constraints of a question; `must` holds demands that have to be laid (with all of core: what is
+    short?)."""
 
     question: YearQuestion
     horizon: int
@@ -115,7 +116,8 @@ class Model:
     def _long_runs(
         self, demand: Demand, start: Any, least_new: int, on: Any, places: dict[str, list[Any]]
     ) -> tuple[Any, Any, Any]:
-        """Intervals in the new and the practised place; (size of the new ones, their end, end of the practised ones)."""
+        """Intervals in the new and the practised place; (size of the new ones, their end, end of the
+        practised ones)."""
         cp, name, (new, middle, _) = self.cp, demand.key, demand.usual
         after, rest = demand.rest
         if rest:  # a split arc keeps its lengths
@@ -189,8 +191,8 @@ class Model:
         return left + costs.CONCERT_MISSED * sum(self.missed)
 
     def which(self) -> Any:
-        """Tier 1 with its ties settled: of equals the earlier in the sequence is laid. So there is one answer, and the
-        wishes need not ask again which concepts there are."""
+        """Tier 1 with its ties settled: of equals the earlier in the sequence is laid. So there is one
+        answer, and the wishes need not ask again which concepts there are."""
         ranks = len(self.laid)
         late = sum((ranks - n) * (1 - one.on) for n, one in enumerate(self.laid.values()))
         return ranks * (ranks + 1) * self.tier_1() + late
@@ -260,7 +262,19 @@ class Model:
                 new = 0 if short else solver.value(one.new)
                 middle = 0 if short else one.demand.usual[1]
                 pause = one.demand.rest
-                arcs.append(Arc(one.demand.key, start, new, middle, solver.value(one.warm_start), solver.value(one.warm),
-                                one.demand.presented, short, one.demand.prepared, *pause))  # fmt: skip
+                arcs.append(
+                    Arc(
+                        one.demand.key,
+                        start,
+                        new,
+                        middle,
+                        solver.value(one.warm_start),
+                        solver.value(one.warm),
+                        one.demand.presented,
+                        short,
+                        one.demand.prepared,
+                        *pause,
+                    )
+                )
         out = tuple(d.key for d in self.question.demands if not solver.value(self.laid[d.key].on))
         return YearPlan(tuple(sorted(arcs, key=lambda arc: (first_lesson(arc), arc.concept))), out)

@@ -1,5 +1,5 @@
-"""How the constraint solver is run: one worker, a fixed seed, limits that count work and not time, so that the same question
-gives the same plan. Source: docs/sources.md#fitting."""
+"""How the constraint solver is run: one worker, a fixed seed, limits that count work and not time, so that
+the same question gives the same plan. Source: docs/sources.md#fitting."""
 
 from __future__ import annotations
 
@@ -20,7 +20,8 @@ PROOF: dict[str, Any] = {
 
 
 def solve(cp: Any, work: float, how: dict[str, Any] = PLAIN) -> tuple[Any, Answer]:
-    """The solver after its run over a model, and what it found. `work`: units of its own deterministic measure."""
+    """The solver after its run over a model, and what it found. `work`: units of its own deterministic
+    measure."""
     from ortools.sat.python import cp_model
 
     solver = cp_model.CpSolver()

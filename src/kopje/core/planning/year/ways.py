@@ -37,10 +37,11 @@ def core(question: YearQuestion) -> tuple[Demand, ...]:
 
 
 def short_by(question: YearQuestion) -> int:
-    """The fewest extra lessons with which every core concept fits at its usual lengths, the reserve kept; 0 if all fit.
+    """The fewest extra lessons with which every core concept fits at its usual lengths, the reserve kept; 0
+    if all fit.
 
-    Where the proof takes too long the answer is the best found, so never too low by more than the solver's gap.
-    """
+    Where the proof takes too long the answer is the best found, so never too low by more than the solver's
+    gap."""
     wanted = replace(question, demands=core(question), concerts=())
     able = tuple(d for d in wanted.demands if d.begun or not wanted.missing(d))
     wanted = replace(
@@ -59,7 +60,8 @@ def short_by(question: YearQuestion) -> int:
 
 
 def ways_out(question: YearQuestion) -> tuple[WayOut, ...]:
-    """At most three different ways, cheapest first: shorter phases, the reserve, or something moved to next year."""
+    """At most three different ways, cheapest first: shorter phases, the reserve, or something moved to next
+    year."""
     as_it_is = fit_year(question, quick=True)
     found = [
         way
@@ -73,8 +75,12 @@ def ways_out(question: YearQuestion) -> tuple[WayOut, ...]:
     ]
     kept: list[WayOut] = []
     for way in found:
-        same = any(set(way.plan.left_out) == set(k.plan.left_out) and way.question.reserve == k.question.reserve
-                   and way.question.demands == k.question.demands for k in kept)  # fmt: skip
+        same = any(
+            set(way.plan.left_out) == set(k.plan.left_out)
+            and way.question.reserve == k.question.reserve
+            and way.question.demands == k.question.demands
+            for k in kept
+        )
         if not same:
             kept.append(way)
     return tuple(kept[:3])
@@ -139,7 +145,7 @@ def _unshortened(demand: Demand) -> Demand:
 
 
 @dataclass(frozen=True, slots=True)
-class Wish:
+class Constraint:
     """One thing the teacher asked for that may collide with others."""
 
     kind: Literal["fixed", "earliest", "latest", "concert", "core"]
@@ -148,20 +154,22 @@ class Wish:
 
 
 def conflict(question: YearQuestion) -> tuple[Reason, ...]:
-    """A smallest set of wishes that cannot all be kept; empty where they can. Found by leaving out one after the other."""
-    wishes = _wishes(question)
-    if not wishes or _possible(question, wishes):
+    """A smallest set of wishes that cannot all be kept; empty where they can. Found by leaving out one after
+    the other."""
+    constraints = _constraints(question)
+    if not constraints or _possible(question, constraints):
         return ()
-    kept = list(wishes)
-    for wish in wishes:
-        fewer = [one for one in kept if one is not wish]
+    kept = list(constraints)
+    for constraint in constraints:
+        fewer = [one for one in kept if one is not constraint]
         if not _possible(question, fewer):
             kept = fewer
     return tuple(replace(one.reason, weight="bars", about=one.subject) for one in kept)
 
 
 def conflict_of_words(question: YearQuestion) -> tuple[Reason, ...]:
-    """As `conflict`, but what a concert cannot have even with no other wish was lost before and is no reason to refuse one."""
+    """As `conflict`, but what a concert cannot have even with no other wish was lost before and is no reason
+    to refuse one."""
     if not conflict(question):
         return ()
     free = tuple(replace(d, fixed=None, earliest=None, latest=None) for d in question.demands)
@@ -184,33 +192,36 @@ def _alone(question: YearQuestion, free: tuple[Demand, ...], concert: Concert, k
     return conflict(replace(question, demands=free, concerts=(one,))) == ()
 
 
-def _wishes(question: YearQuestion) -> list[Wish]:
+def _constraints(question: YearQuestion) -> list[Constraint]:
     found = []
     for d in question.demands:
         if d.begun:
             continue
         if d.fixed is not None:
-            found.append(Wish("fixed", d.key, because("wish_begins", concept=Named(d.key), lesson=d.fixed)))
+            found.append(
+                Constraint("fixed", d.key, because("wish_begins", concept=Named(d.key), lesson=d.fixed))
+            )
         if d.latest is not None:
             found.append(
-                Wish("latest", d.key, because("wish_named_by", concept=Named(d.key), lesson=d.latest))
+                Constraint("latest", d.key, because("wish_named_by", concept=Named(d.key), lesson=d.latest))
             )
         if d.earliest is not None:
             said = because("wish_not_before", concept=Named(d.key), lesson=d.earliest)
-            found.append(Wish("earliest", d.key, said))
+            found.append(Constraint("earliest", d.key, said))
     for concert in question.concerts:
         names = [Named(key) for key in sorted(concert.concepts) if key in question.by_key]
         if names:
             said = because(
                 "wish_concert", concert=concert.name, concepts=listed(names), lesson=concert.lesson
             )
-            found.append(Wish("concert", concert.name, said))
+            found.append(Constraint("concert", concert.name, said))
     return found
 
 
-def _possible(question: YearQuestion, wishes: Iterable[Wish]) -> bool:
-    """Whether everything that the wishes speak of can be laid with all of them kept; what they need comes along."""
-    kept = {(wish.kind, wish.subject) for wish in wishes}
+def _possible(question: YearQuestion, constraints: Iterable[Constraint]) -> bool:
+    """Whether everything that the wishes speak of can be laid with all of them kept; what they need comes
+    along."""
+    kept = {(constraint.kind, constraint.subject) for constraint in constraints}
     concerts = tuple(c for c in question.concerts if ("concert", c.name) in kept)
     named = {subject for kind, subject in kept if kind in ("fixed", "latest", "earliest")} | {
         k for c in concerts for k in c.concepts
@@ -233,8 +244,8 @@ def _possible(question: YearQuestion, wishes: Iterable[Wish]) -> bool:
 
 
 def slack(question: YearQuestion, plan: YearPlan, short: int) -> int:
-    """Lessons left after the last arc; below zero, by how many the year is short, where a core concept finds no room even with
-    shorter phases. Every page that says whether a year fits says this."""
+    """Lessons left after the last arc; below zero, by how many the year is short, where a core concept finds
+    no room even with shorter phases. Every page that says whether a year fits says this."""
     if short and any(demand.key in plan.left_out for demand in core(question)):
         return -short
     end = max((arc.end for arc in plan.arcs), default=question.first - 1)

@@ -1,10 +1,10 @@
 """Plans apart from facts: planned lessons and parts; what happened becomes events, and sums of events.
 
-Up: every lesson stays as a plan under its id, every part under its own. Lessons that began become events (started, ticked,
-marked, taken back, absent, noted, ended) in the order they had; the sums are worked out by the application afterwards
-(`school.rules` is 0). Sentences stored as reasons are kept as they were said. Down: the same back; a section keeps the first of
-several lessons that lie ahead, what is not in the old tables (ratings, lessons that did not happen) is dropped.
-"""
+Up: every lesson stays as a plan under its id, every part under its own. Lessons that began become events
+(started, ticked, marked, taken back, absent, noted, ended) in the order they had; the sums are worked out by
+the application afterwards (`school.rules` is 0). Sentences stored as reasons are kept as they were said.
+Down: the same back; a section keeps the first of several lessons that lie ahead, what is not in the old
+tables (ratings, lessons that did not happen) is dropped."""
 
 from typing import Any
 

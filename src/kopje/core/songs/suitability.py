@@ -12,9 +12,9 @@ from datetime import date
 
 from kopje.core.analysis.key_choice import VOICES, KeyChoice, key_reason
 from kopje.core.reasons import Listed, Named, Reason, Verdict, because, listed
-from kopje.core.sequence.arcs import SectionState
 from kopje.core.sequence.concepts import Concept, ConceptKey
 from kopje.core.sequence.phases import Purpose
+from kopje.core.sequence.section_state import SectionState
 from kopje.core.songs.contents import Content, SongCard
 
 # What each thing costs, in points; a barred song comes after all others.
@@ -137,8 +137,16 @@ def _plainness(content: Content, concept: Concept) -> tuple[Reason, int]:
         strong, mostly_by_step = bool(content.on_strong), 2 * content.by_step >= content.count
         cost += WEAK_BEATS_ONLY * (not strong) + LEAP_TO_TARGET * (not mostly_by_step)
     same_place = int(content.turns >= 2)
-    reason = because("target", "for", concept.key, concept=name, count=content.count, same_place=same_place,
-                     strong=int(strong), by_step=_how_often(content.by_step, content.count))  # fmt: skip
+    reason = because(
+        "target",
+        "for",
+        concept.key,
+        concept=name,
+        count=content.count,
+        same_place=same_place,
+        strong=int(strong),
+        by_step=_how_often(content.by_step, content.count),
+    )
     return reason, cost
 
 
@@ -171,7 +179,8 @@ def _labels(contents: Iterable[Content]) -> Listed:
 
 
 def _by_rote(content: Content, state: SectionState) -> bool:
-    """Before a class can name any tone (or any figure) at all, it sings those by ear, and they bar nothing."""
+    """Before a class can name any tone (or any figure) at all, it sings those by ear, and they bar
+    nothing."""
     return not (state.names_tones if content.tone else state.names_figures)
 
 

@@ -1,4 +1,5 @@
-"""The teacher's word about a song; what is not said is worked out. It always wins, and all else follows from it."""
+"""The teacher's word about a song; what is not said is worked out. It always wins, and all else follows from
+it."""
 
 from __future__ import annotations
 
@@ -19,10 +20,11 @@ MOST = 64
 
 
 @dataclass(frozen=True)
-class Told:
-    """`do` is a letter, `beat` a length in quarters, `phrases` the bars in which phrases begin (after the first one),
-    `labels` one letter with primes for each phrase, `repairs` how bars that do not add up are mended, `has` and `lacks` concepts
-    that the song is said to have or not to have. `sung`: do as it is sung, where that is not the printed key."""
+class Annotations:
+    """`do` is a letter, `beat` a length in quarters, `phrases` the bars in which phrases begin (after the
+    first one), `labels` one letter with primes for each phrase, `repairs` how bars that do not add up are
+    mended, `has` and `lacks` concepts that the song is said to have or not to have. `sung`: do as it is
+    sung, where that is not the printed key."""
 
     do: Do | None = None
     resting: str | None = None
@@ -35,10 +37,10 @@ class Told:
     sung: Do | None = None
 
 
-NOTHING = Told()
+NOTHING = Annotations()
 
 
-def told_of(values: Mapping[str, Any]) -> Told:
+def annotations_of(values: Mapping[str, Any]) -> Annotations:
     """From plain values; TuneError says what cannot be meant."""
     do, resting, beat = values.get("do"), values.get("resting"), values.get("beat")
     if resting is not None and resting not in RESTING:
@@ -55,7 +57,7 @@ def told_of(values: Mapping[str, Any]) -> Told:
     has, lacks = frozenset(values.get("has") or ()), frozenset(values.get("lacks") or ())
     if has & lacks:
         raise TuneError("song_has_and_lacks", value=sorted(has & lacks))
-    return Told(
+    return Annotations(
         plain_do(do) if do else None,
         resting,
         parsed(beat) if beat else None,
@@ -68,11 +70,11 @@ def told_of(values: Mapping[str, Any]) -> Told:
     )
 
 
-def counted(tune: Tune, told: Told) -> Tune:
+def counted(tune: Tune, annotations: Annotations) -> Tune:
     """The tune with bars mended as said, and the beat that the teacher counts."""
-    if told.repairs:
-        tune = repaired(tune, dict(told.repairs))
-    if told.beat is None:
+    if annotations.repairs:
+        tune = repaired(tune, dict(annotations.repairs))
+    if annotations.beat is None:
         return tune
-    bars = tuple(replace(bar, meter=replace(bar.meter, told_beat=told.beat)) for bar in tune.bars)
+    bars = tuple(replace(bar, meter=replace(bar.meter, told_beat=annotations.beat)) for bar in tune.bars)
     return replace(tune, bars=bars)

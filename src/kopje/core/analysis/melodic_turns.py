@@ -14,7 +14,8 @@ SHORTEST, LONGEST = 2, 4
 
 @dataclass(frozen=True, slots=True)
 class Turn:
-    """Tones that follow each other inside a phrase, how often, and in which bars they begin (one for each time)."""
+    """Tones that follow each other inside a phrase, how often, and in which bars they begin (one for each
+    time)."""
 
     tones: tuple[Degree, ...]
     bars: tuple[int, ...]

@@ -20,7 +20,7 @@ Answer = TypeVar("Answer")
 
 
 @dataclass(frozen=True)
-class Call:
+class Context:
     """One call by one signed-in teacher. `now` is the school's local time with its zone."""
 
     session: Session
@@ -54,22 +54,23 @@ def run_here(think: Callable[..., Answer], *question: Any) -> Answer:
 
 @dataclass(frozen=True)
 class Desk:
-    """For what takes thought: look at one moment, think outside any transaction, then keep with a check that what was looked
-    at still holds. `call` makes a call on a transaction, and sees to it that the teacher is still signed in."""
+    """For what takes thought: look at one moment, think outside any transaction, then keep with a check that
+    what was looked at still holds. `ctx` makes a call on a transaction, and sees to it that the teacher is
+    still signed in."""
 
     work: UnitOfWork
-    call: Callable[[Session], Call]
+    ctx: Callable[[Session], Context]
     solve: Solve = run_here
 
     @contextmanager
-    def look(self) -> Iterator[Call]:
+    def look(self) -> Iterator[Context]:
         with self.work.read() as session:
-            yield self.call(session)
+            yield self.ctx(session)
 
     @contextmanager
-    def keep(self) -> Iterator[Call]:
+    def keep(self) -> Iterator[Context]:
         with self.work.begin() as session:
-            yield self.call(session)
+            yield self.ctx(session)
 
     def alone(self, what: str) -> AbstractContextManager[None]:
         """Nobody else works the same thing out at this moment; BusyError if somebody does."""

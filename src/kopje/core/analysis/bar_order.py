@@ -1,4 +1,5 @@
-"""The order in which printed bars are sung: repeats, endings, da capo, dal segno, Fine and coda followed. Source: docs/sources.md#performance."""
+"""The order in which printed bars are sung: repeats, endings, da capo, dal segno, Fine and coda followed.
+Source: docs/sources.md#performance."""
 
 from __future__ import annotations
 
@@ -14,7 +15,8 @@ MOST_PASSES = 9
 
 
 def bars_played(tune: Tune) -> tuple[int, ...]:
-    """Indexes of bars in the order they are sung. A repeat without endings is sung twice, with endings as often as they say.
+    """Indexes of bars in the order they are sung. A repeat without endings is sung twice, with endings as
+    often as they say.
 
     >>> from kopje.core.music.meter import Meter
     >>> from kopje.core.music.tune import Bar
@@ -100,7 +102,8 @@ def notes_of(tune: Tune, bar: int) -> range:
 
 
 def phrases_played(tune: Tune, timeline: Sequence[Sound], phrases: Sequence[Phrase]) -> tuple[int, ...]:
-    """Indexes of phrases in the order they are sung; one that is left in its middle and begun again counts again."""
+    """Indexes of phrases in the order they are sung; one that is left in its middle and begun again counts
+    again."""
     of_note = {s.note: n for n, p in enumerate(phrases) for s in timeline[p.first : p.stop] if s.attack}
     found: list[int] = []
     before = -1

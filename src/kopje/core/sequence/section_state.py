@@ -48,12 +48,12 @@ class SectionState:
 
     def carried(self, key: ConceptKey) -> bool:
         """Named here, and practised as long as is usual."""
-        touches = self.touches(key)
-        return touches.presented > 0 and touches.practised >= self.phases.lessons("practise")[1]
+        taught = self.taught_counts(key)
+        return taught.presented > 0 and taught.practised >= self.phases.lessons("practise")[1]
 
     def named(self, key: ConceptKey) -> bool:
         """The class knows its name and sign: its present cell was done, or the teacher declared it."""
-        return key in self.declared or self.touches(key).presented > 0
+        return key in self.declared or self.taught_counts(key).presented > 0
 
     def ready(self, key: ConceptKey) -> bool:
         """By the ledger; declared concepts pass until marks contradict them."""
@@ -71,13 +71,14 @@ class SectionState:
     def names_figures(self) -> bool:
         return any(self.named(concept.key) for concept in self.sequence.concepts if concept.elements)
 
-    def touches(self, key: ConceptKey) -> Taught:
+    def taught_counts(self, key: ConceptKey) -> Taught:
         return self.taught.get(key, UNTOUCHED)
 
 
 @dataclass(frozen=True, slots=True)
 class Due:
-    """A concept at work in a section, what comes next in it, in which phase of the school's model, and why."""
+    """A concept at work in a section, what comes next in it, in which phase of the school's model,
+    and why."""
 
     concept: Concept
     purpose: Purpose
@@ -86,7 +87,8 @@ class Due:
 
 
 def may_present(concept: Concept, state: SectionState) -> Verdict:
-    """Refuse to name a concept while a prerequisite is neither ready nor declared; unheard is said as unheard."""
+    """Refuse to name a concept while a prerequisite is neither ready nor declared; unheard is said as
+    unheard."""
     return Verdict.of(
         _missing(state.sequence.concept(key), state) for key in concept.needs if not state.ready(key)
     )
@@ -101,9 +103,9 @@ def _missing(concept: Concept, state: SectionState) -> Reason:
 def due(state: SectionState, laid: Iterable[ConceptKey] = ()) -> tuple[Due, ...]:
     """What is due, what is to be named first: then what is prepared, then what is practised.
 
-    `laid`: what the year's plan has in this lesson. The plan says which concepts, facts say how far they are: nothing is
-    named before its time because a plan says so. Without a plan the sequence decides, newest first.
-    """
+    `laid`: what the year's plan has in this lesson. The plan says which concepts, facts say how far they
+    are: nothing is named before its time because a plan says so. Without a plan the sequence decides, newest
+    first."""
     lines: tuple[Line, ...] = ("other",) if state.grade == CHOIR else ("rhythm", "melody")
     found = [item for line in lines for item in reversed(_line_due(line, state))]
     planned = [_planned(state.sequence.concept(key), state) for key in laid if _open(key, state)]
@@ -139,7 +141,7 @@ def _line_due(line: Line, state: SectionState) -> list[Due]:
         if c.line == line and c.core and c.grade <= state.grade + 1
     ]
     found = [_practise(concept, state) for concept in concepts if _in_practice(concept.key, state)]
-    waiting = any(state.touches(item.concept.key).practised < NEXT_AFTER for item in found)
+    waiting = any(state.taught_counts(item.concept.key).practised < NEXT_AFTER for item in found)
     if not waiting:
         found += [_next(concept, state) for concept in concepts if not state.named(concept.key)][:1]
     return found
@@ -147,13 +149,13 @@ def _line_due(line: Line, state: SectionState) -> list[Due]:
 
 def _in_practice(key: ConceptKey, state: SectionState) -> bool:
     """Named here, and either short of practice or not ready; a declared one only when marks contradict it."""
-    if not state.touches(key).presented:
+    if not state.taught_counts(key).presented:
         return key in state.declared and _taught_again(key, state)
     return not state.carried(key) or not state.ready(key)
 
 
 def _practise(concept: Concept, state: SectionState) -> Due:
-    count, readiness = state.touches(concept.key).practised, state.readiness.get(concept.key)
+    count, readiness = state.taught_counts(concept.key).practised, state.readiness.get(concept.key)
     phase = state.phases.at("practise", count)
     said = [
         because("practised", about=concept.key, concept=Named(concept.key), phase=_past(phase), count=count)
@@ -164,15 +166,23 @@ def _practise(concept: Concept, state: SectionState) -> Due:
 
 
 def _next(concept: Concept, state: SectionState) -> Due:
-    prepared = state.touches(concept.key).prepared
+    prepared = state.taught_counts(concept.key).prepared
     enough = state.phases.lessons("prepare")[1] if concept.found_in_music else SHORT_STRANDS_LESSONS
     phase, naming = state.phases.at("prepare", prepared), state.phases.at("present", 0)
     verdict = may_present(concept, state)
     name, past = Named(concept.key), _past(phase)
     if prepared < enough:
         before = listed(Named(key) for key in concept.needs)
-        said = because("next", about=concept.key, concept=name, needs=len(concept.needs), before=before,
-                       phase=past, count=prepared, enough=enough)  # fmt: skip
+        said = because(
+            "next",
+            about=concept.key,
+            concept=name,
+            needs=len(concept.needs),
+            before=before,
+            phase=past,
+            count=prepared,
+            enough=enough,
+        )
         return Due(concept, "prepare", (said,), phase)
     if verdict.allowed:
         said = because("prepared", about=concept.key, concept=name, phase=past, count=prepared)

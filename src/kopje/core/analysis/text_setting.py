@@ -1,8 +1,7 @@
 """Which words are sung on which tones, verse by verse, with the syllables that are held over several tones.
 
-A syllable belongs to its first tone; it goes on over the tones without one of their own, up to a rest. Verses may split or
-join tones differently, so each is told on its own. Source: docs/sources.md#words.
-"""
+A syllable belongs to its first tone; it goes on over the tones without one of their own, up to a rest.
+Verses may split or join tones differently, so each is told on its own. Source: docs/sources.md#words."""
 
 from __future__ import annotations
 
@@ -20,8 +19,9 @@ PUNCTUATION = ' .,;:!?“”"„()'
 
 
 @dataclass(frozen=True, slots=True)
-class Sung:
-    """A syllable with its tones; `before` and `after` are the rest of its word. `note`: its first printed note."""
+class SungSyllable:
+    """A syllable with its tones; `before` and `after` are the rest of its word. `note`: its first printed
+    note."""
 
     verse: int
     text: str
@@ -47,7 +47,7 @@ class VerseSum:
     bars: tuple[int, ...] = ()
 
 
-def sung(a: Analysis) -> tuple[Sung, ...]:
+def sung_syllables(a: Analysis) -> tuple[SungSyllable, ...]:
     """Every syllable in order of verses, then of singing."""
     return tuple(one for verse in verses(a) for one in _verse(a, verse))
 
@@ -72,22 +72,29 @@ def sums(a: Analysis) -> tuple[VerseSum, ...]:
     return tuple(found)
 
 
-def _sum_said(words: Sequence[Sung], tones: int, other: Sequence[int]) -> Reason:
+def _sum_said(words: Sequence[SungSyllable], tones: int, other: Sequence[int]) -> Reason:
     held = list(dict.fromkeys(one.bar for one in words if one.melisma))
-    return because("verse_sum", syllables=len(words), tones=tones, held=len(held), held_bars=_bars(held),
-                   other=len(other), other_bars=_bars(other))  # fmt: skip
+    return because(
+        "verse_sum",
+        syllables=len(words),
+        tones=tones,
+        held=len(held),
+        held_bars=_bars(held),
+        other=len(other),
+        other_bars=_bars(other),
+    )
 
 
 def _bars(numbers: Iterable[int]) -> Listed:
     return Listed(tuple(map(str, numbers)), by="comma")
 
 
-def _verse(a: Analysis, verse: int) -> tuple[Sung, ...]:
+def _verse(a: Analysis, verse: int) -> tuple[SungSyllable, ...]:
     words = _held(a, verse)
     return tuple(_whole(words, index) for index in range(len(words)))
 
 
-def _held(a: Analysis, verse: int) -> list[tuple[Sung, bool]]:
+def _held(a: Analysis, verse: int) -> list[tuple[SungSyllable, bool]]:
     """The syllables of one verse with all their tones, each with whether its word goes on."""
     found: list[tuple[Sound, Syllable, list[Degree]]] = []
     sounding = False
@@ -100,7 +107,7 @@ def _held(a: Analysis, verse: int) -> list[tuple[Sung, bool]]:
         if sounding and degree is not None:
             found[-1][2].append(degree)
     return [
-        (Sung(verse, s.text.strip(PUNCTUATION), "", "", sound.bar, sound.note, tuple(tones)), s.joins)
+        (SungSyllable(verse, s.text.strip(PUNCTUATION), "", "", sound.bar, sound.note, tuple(tones)), s.joins)
         for sound, s, tones in found
     ]
 
@@ -109,7 +116,7 @@ def _of(sound: Sound, verse: int) -> Syllable | None:
     return next((s for s in sound.syllables if s.verse == verse and s.text.strip(PUNCTUATION)), None)
 
 
-def _whole(words: Sequence[tuple[Sung, bool]], index: int) -> Sung:
+def _whole(words: Sequence[tuple[SungSyllable, bool]], index: int) -> SungSyllable:
     """A syllable with the rest of its word, as far as words go, on both sides."""
     start = stop = index
     while start > max(index - LONGEST_WORD, 0) and words[start - 1][1]:

@@ -1,4 +1,4 @@
-// A year as strata: for each concept what was taught and what is laid, in runs of lessons, stacked into rows.
+// A year in bands: for each concept what was taught and what is laid, in runs of lessons, stacked into rows.
 import type { Schemas } from '@/api/client'
 
 export interface Run {
@@ -7,7 +7,7 @@ export interface Run {
   to: number
   taught: boolean
 }
-export interface Stratum {
+export interface ArcBar {
   concept: Schemas['ConceptRead']
   line: 'rhythm' | 'melody' | 'other'
   runs: Run[]
@@ -21,12 +21,12 @@ export interface Band {
   line: 'rhythm' | 'other' | 'melody'
   rows: number
   warm: boolean
-  strata: Stratum[]
+  arcBars: ArcBar[]
 }
 const RHYTHM = new Set(['Beat and tempo', 'Rhythm', 'Meter'])
 const MELODY = new Set(['Melody', 'Tonality'])
 
-function lineOf(strand: string): Stratum['line'] {
+function lineOf(strand: string): ArcBar['line'] {
   return RHYTHM.has(strand) ? 'rhythm' : MELODY.has(strand) ? 'melody' : 'other'
 }
 
@@ -42,20 +42,41 @@ function runsOf(lessons: { lesson: number; phase: string }[], taught: boolean): 
 }
 
 export function bandsOf(year: Schemas['YearRead']): Band[] {
-  const concepts = new Map<string, Stratum>()
+  const concepts = new Map<string, ArcBar>()
   const of = (concept: Schemas['ConceptRead']) => {
-    const found = concepts.get(concept.key) ?? { concept, line: lineOf(concept.strand), runs: [], first: Infinity, last: 0, row: 0, review: false, arc: undefined }
+    const found = concepts.get(concept.key) ?? {
+      concept,
+      line: lineOf(concept.strand),
+      runs: [],
+      first: Infinity,
+      last: 0,
+      row: 0,
+      review: false,
+      arc: undefined,
+    }
     concepts.set(concept.key, found)
     return found
   }
   for (const concept of year.taught) {
-    const mine = year.touches.filter((touch) => touch.concept === concept.key)
-    of(concept).runs.push(...runsOf(mine.map((touch) => ({ lesson: touch.lesson, phase: touch.purpose })), true))
+    const mine = year.taught_concepts.filter((taught) => taught.concept === concept.key)
+    of(concept).runs.push(
+      ...runsOf(
+        mine.map((taught) => ({ lesson: taught.lesson, phase: taught.purpose })),
+        true,
+      ),
+    )
   }
   for (const arc of year.arcs) {
     const stratum = of(arc.concept)
     stratum.arc = arc
-    const coming = arc.phases.map(({ phase, first, last }) => ({ phase, from: Math.max(first, year.next_lesson), to: last, taught: false })).filter((run) => run.from <= run.to)
+    const coming = arc.phases
+      .map(({ phase, first, last }) => ({
+        phase,
+        from: Math.max(first, year.next_lesson),
+        to: last,
+        taught: false,
+      }))
+      .filter((run) => run.from <= run.to)
     stratum.runs.push(...coming)
   }
   const every = [...concepts.values()].filter((one) => one.runs.length)
@@ -64,24 +85,42 @@ export function bandsOf(year: Schemas['YearRead']): Band[] {
     one.last = Math.max(...one.runs.map((run) => run.to))
     one.review = !one.arc && one.runs.every((run) => run.phase === 'practise')
   }
-  return (['rhythm', 'other', 'melody'] as const).map((line) => stacked(line, every.filter((one) => one.line === line)))
+  return (['rhythm', 'other', 'melody'] as const).map((line) =>
+    stacked(
+      line,
+      every.filter((one) => one.line === line),
+    ),
+  )
 }
 
 /** Each stratum in the lowest row that is free where it lies; what was only kept warm shares one thin row. */
-function stacked(line: Band['line'], strata: Stratum[]): Band {
+function stacked(line: Band['line'], arcBars: ArcBar[]): Band {
   const ends: number[] = []
-  for (const one of strata.filter((each) => !each.review).sort((a, b) => a.first - b.first || a.last - b.last)) {
+  for (const one of arcBars
+    .filter((each) => !each.review)
+    .sort((a, b) => a.first - b.first || a.last - b.last)) {
     const free = ends.findIndex((end) => end < one.first)
     one.row = free < 0 ? ends.length : free
     ends[one.row] = one.last
   }
-  return { line, rows: Math.max(ends.length, 1), strata, warm: strata.some((each) => each.review) }
+  return {
+    line,
+    rows: Math.max(ends.length, 1),
+    arcBars,
+    warm: arcBars.some((each) => each.review),
+  }
 }
 
 /** What a change moved: concepts whose first or last lesson is another now. */
-export function moved(before: Schemas['YearRead'], after: Schemas['YearRead']): { name: string; by: number }[] {
+export function moved(
+  before: Schemas['YearRead'],
+  after: Schemas['YearRead'],
+): { name: string; by: number }[] {
   const starts = new Map(before.arcs.map((arc) => [arc.concept.key, arc.start]))
   return after.arcs
-    .map((arc) => ({ name: arc.concept.name, by: arc.start - (starts.get(arc.concept.key) ?? arc.start) }))
+    .map((arc) => ({
+      name: arc.concept.name,
+      by: arc.start - (starts.get(arc.concept.key) ?? arc.start),
+    }))
     .filter((one) => one.by !== 0)
 }

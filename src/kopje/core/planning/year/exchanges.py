@@ -1,10 +1,9 @@
 """Which short arcs may as well come one before the other. Source: docs/sources.md#fitting.
 
-Short arcs are alike in length and cost. Where whatever must come before A must come before B too, and whatever waits for B
-waits for A too, an exchange of the two leaves every rule and every cost as it was: so A is laid first, and a proof need not
-look at the same plan in a hundred orders. Each exchange moves the one with the smaller rank forward, so all such pairs
-hold at once.
-"""
+Short arcs are alike in length and cost. Where whatever must come before A must come before B too, and
+whatever waits for B waits for A too, an exchange of the two leaves every rule and every cost as it was: so A
+is laid first, and a proof need not look at the same plan in a hundred orders. Each exchange moves the one
+with the smaller rank forward, so all such pairs hold at once."""
 
 from __future__ import annotations
 
@@ -26,10 +25,15 @@ def in_turn(question: YearQuestion, laid: Iterable[ConceptKey]) -> tuple[Pair, .
     waiting = {key: {other for other in before if key in before[other]} for key in before}
     named = {key for concert in question.concerts for key in concert.concepts}
     plain = [
-        d for d in question.demands
-        if d.key in keys and d.short and not d.begun and d.key not in named and d.key not in question.before
+        d
+        for d in question.demands
+        if d.key in keys
+        and d.short
+        and not d.begun
+        and d.key not in named
+        and d.key not in question.before
         and (d.fixed, d.earliest, d.latest) == (None, None, None)
-    ]  # fmt: skip
+    ]
     found = []
     for rank, one in enumerate(plain):
         for other_rank, other in enumerate(plain):
@@ -44,7 +48,8 @@ def in_turn(question: YearQuestion, laid: Iterable[ConceptKey]) -> tuple[Pair, .
 
 
 def _before(question: YearQuestion, keys: set[ConceptKey]) -> Mapping[ConceptKey, set[ConceptKey]]:
-    """What must come before each, near and far: prerequisites, and what is earlier in its strand; what has begun goes on."""
+    """What must come before each, near and far: prerequisites, and what is earlier in its strand; what has
+    begun goes on."""
     mine = [demand for demand in question.demands if demand.key in keys]
     near = {d.key: set() if d.begun else {need.key for need in question.needs(d)} & keys for d in mine}
     for chain in question.chains:

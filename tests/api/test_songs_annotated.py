@@ -1,4 +1,5 @@
-"""A song's page: the teacher's word wins and all else follows; layers under the notes; files in every format."""
+"""A song's page: the teacher's word wins and all else follows; layers under the notes; files in
+every format."""
 
 from __future__ import annotations
 
@@ -9,7 +10,10 @@ from api.conftest import Place, signed_in
 from kopje.core.analysis.timeline import sounds
 from kopje.formats.read import read_tunes
 
-ABC = "X:1\nT:Hill\nM:6/8\nL:1/8\nK:F\nF2 A c2 A | F2 A c3 |\nd2 c A2 F | G3 F3 |]\nw: Up the hill and up a-gain\n"
+ABC = (
+    "X:1\nT:Hill\nM:6/8\nL:1/8\nK:F\nF2 A c2 A | F2 A c3 |\n"
+    "d2 c A2 F | G3 F3 |]\nw: Up the hill and up a-gain\n"
+)
 
 
 @pytest.fixture
@@ -29,8 +33,8 @@ def test_what_the_teacher_says_wins_and_what_was_worked_out_stays_beside_it(
     before = client.get(f"/api/songs/{song}").json()
     assert (before["do"], before["resting_tone"], before["form"]) == ("F", "do", "a b")
     said = {"do": "Bb", "resting": "so", "beat": "1/2", "phrases": [2, 3, 4], "labels": ["a", "a'", "b", "c"]}
-    told = client.put(f"/api/songs/{song}/told", json=said)
-    assert told.status_code == 200, told.text
+    annotations = client.put(f"/api/songs/{song}/annotations", json=said)
+    assert annotations.status_code == 200, annotations.text
     after = client.get(f"/api/songs/{song}").json()
     assert (after["do"], after["resting_tone"], after["confidence"]) == ("Bb", "so", 1.0)
     assert after["form"] == "a a' b c"
@@ -45,12 +49,14 @@ def test_what_the_teacher_says_wins_and_what_was_worked_out_stays_beside_it(
         "confidence": before["confidence"],
         "form": "a b",
     }
-    wrong = client.put(f"/api/songs/{song}/told", json={"labels": ["a", "b", "c"]})
+    wrong = client.put(f"/api/songs/{song}/annotations", json={"labels": ["a", "b", "c"]})
     assert (wrong.status_code, wrong.json()["title"]) == (
-        422, "The song has 2 phrases, but 3 letters were given. Nothing was changed.")  # fmt: skip
+        422,
+        "The song has 2 phrases, but 3 letters were given. Nothing was changed.",
+    )
     assert client.get(f"/api/songs/{song}").json()["form"] == "a a' b c"
-    client.put(f"/api/songs/{song}/told", json={})
-    assert client.get(f"/api/songs/{song}").json() | {"told": {}} == before | {"told": {}}
+    client.put(f"/api/songs/{song}/annotations", json={})
+    assert client.get(f"/api/songs/{song}").json() | {"annotations": {}} == before | {"annotations": {}}
 
 
 def test_layers_stand_between_the_staff_and_the_words(client: TestClient, song: str) -> None:
@@ -100,7 +106,9 @@ def test_a_song_is_recast_and_moved_and_everything_said_follows(client: TestClie
     )
     refused = client.get(f"/api/songs/{few.json()['songs'][0]['song_id']}", params={"recast": "parallel"})
     assert (refused.status_code, refused.json()["title"]) == (
-        422, "Only a song in major or minor has a parallel tonality. Nothing was changed.")  # fmt: skip
+        422,
+        "Only a song in major or minor has a parallel tonality. Nothing was changed.",
+    )
 
 
 def test_a_typed_song_is_seen_while_it_grows_and_kept_like_any_other(client: TestClient) -> None:
@@ -128,10 +136,10 @@ def test_a_song_sung_in_another_key_sounds_and_starts_there_while_the_score_stay
 ) -> None:
     before = client.get(f"/api/songs/{song}").json()
     score = client.get(f"/api/songs/{song}/score").text
-    told = client.put(f"/api/songs/{song}/told", json={"sung": "D"})
-    assert told.status_code == 200, told.text
+    annotations = client.put(f"/api/songs/{song}/annotations", json={"sung": "D"})
+    assert annotations.status_code == 200, annotations.text
     after = client.get(f"/api/songs/{song}").json()
-    assert (after["do"], after["told"]["sung"]) == ("F", "D")
+    assert (after["do"], after["annotations"]["sung"]) == ("F", "D")
     assert (after["starting"]["pitch"], after["starting"]["degree"]) == ("D4", "do")
     assert [one["midi"] for one in after["sounds"]] == [one["midi"] - 3 for one in before["sounds"]]
     assert [one["pitch"] for one in after["sounds"]] == [one["pitch"] for one in before["sounds"]]
