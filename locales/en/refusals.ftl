@@ -113,6 +113,7 @@ name_too_long = “{ $name }” is too long for a name. Nothing was kept; put on
 too_many_names = { $count } names are more than one section can hold. Nothing was kept.
 section_there = There already is a section { $section }. Nothing was kept; choose another name.
 signed_out = You are signed out. Sign in again; nothing is lost.
+song_removed = “{ $song }” was taken out of your songbook. The songbook lists it; take it back there.
 song_no_such_fact = A song has no fact “{ $name }”. Nothing was changed.
 
 ## Kinds of things in the sentences above
@@ -180,6 +181,7 @@ cycle_days = A cycle has 2 to 20 days, not { $days }. Nothing was kept.
 terms_overlap = The terms “{ $one }” and “{ $other }” overlap. Nothing was kept.
 terms_too_long = The terms span more than a year and a half. Nothing was kept; look at their years.
 rolled_over_already = The school went into its next year on { DATE($day) } already. Nothing was changed.
+import_back = It had been taken out of your songbook, and is back with all that was said about it.
 import_already = It was already in your songbook.
 import_not_read = { $count ->
     [one] { $count } song of this file was not read

@@ -31,8 +31,8 @@ def teacher_by_login(session: Session, login: str) -> Teacher | None:
 
 def signed_in(
     session: Session, token_hash: str, now: datetime
-) -> tuple[UUID, UUID, str, str, int, Json, str | None] | None:
-    """(teacher, school, name, role, version of the school's sequence, its words, its time zone) of a sign-in
+) -> tuple[UUID, UUID, str, str, str, int, Json, str | None] | None:
+    """(teacher, school, name, role, the school's name, version of the school's sequence, its words, its time zone) of a sign-in
     that has not run out."""
     found = session.execute(
         select(Teacher.id, Teacher.name, Teacher.role, School)
@@ -46,7 +46,7 @@ def signed_in(
     session.info["school"] = (
         school  # kept at hand: whoever needs the school in this transaction does not ask again
     )
-    return teacher, school.id, name, role, school.sequence, school.wording, school.time_zone
+    return teacher, school.id, name, role, school.name, school.sequence, school.wording, school.time_zone
 
 
 def clear_expired(session: Session, now: datetime, failures_before: datetime) -> None:

@@ -22,6 +22,7 @@ class Song(OfSchool):
     facts: Mapped[Json]
     annotations: Mapped[Json] = mapped_column(server_default="{}")  # the teacher's word on its analysis
     added: Mapped[datetime]
+    removed: Mapped[datetime | None]  # out of the songbook; it can be taken back
     shipped: Mapped[bool]
     elements: Mapped[list[str]] = mapped_column(
         ARRAY(Text), server_default="{}"

@@ -8,9 +8,10 @@ from datetime import date
 from typing import Any
 from uuid import UUID
 
-from sqlalchemy import Select, and_, delete, func, literal, or_, select
+from sqlalchemy import ColumnElement, Select, and_, func, literal, or_, select
 from sqlalchemy.orm import Session, undefer
 
+from kopje.core.errors import NotFoundError
 from kopje.core.songs.question import METER
 from kopje.store.owned import owned
 from kopje.store.tables import KeptQuestion, Song, SongMetRow
@@ -26,12 +27,16 @@ class CardRow:
     card: dict[str, Any]
 
 
+def _in_book(school_id: UUID) -> ColumnElement[bool]:
+    return and_(Song.school_id == school_id, Song.removed.is_(None))
+
+
 CARD = (Song.id, Song.title, Song.annotations, Song.card)
 
 
 def cards(session: Session, school_id: UUID) -> Sequence[CardRow]:
     """Of every song, by title."""
-    chosen = select(*CARD).where(Song.school_id == school_id, Song.card != {})
+    chosen = select(*CARD).where(_in_book(school_id), Song.card != {})
     return [CardRow(*row) for row in session.execute(chosen.order_by(Song.title, Song.id))]
 
 
@@ -48,7 +53,7 @@ class Likely:
 
 def likely(session: Session, school_id: UUID, which: Likely) -> Sequence[CardRow]:
     """The songs to look at, by title."""
-    mine = Song.school_id == school_id
+    mine = _in_book(school_id)
     element = func.unnest(Song.elements).table_valued("name").alias("element")
     strange = (
         select(func.count())
@@ -68,20 +73,34 @@ def likely(session: Session, school_id: UUID, which: Likely) -> Sequence[CardRow
 def of_school(session: Session, school_id: UUID) -> Sequence[Song]:
     """Every song with its bytes."""
     return session.scalars(
-        select(Song).where(Song.school_id == school_id).options(undefer(Song.source)).order_by(Song.title)
+        select(Song).where(_in_book(school_id)).options(undefer(Song.source)).order_by(Song.title)
     ).all()
 
 
 def count(session: Session, school_id: UUID) -> int:
-    return session.scalar(select(func.count()).select_from(Song).where(Song.school_id == school_id)) or 0
+    return session.scalar(select(func.count()).select_from(Song).where(_in_book(school_id))) or 0
 
 
 def song(session: Session, school_id: UUID, song_id: UUID) -> Song:
+    """NotFoundError for one that was removed, too."""
+    found = kept_or_removed(session, school_id, song_id)
+    if found.removed is not None:
+        raise NotFoundError("song_removed", song=found.title, value=str(song_id))
+    return found
+
+
+def kept_or_removed(session: Session, school_id: UUID, song_id: UUID) -> Song:
     return owned(session, Song, school_id, song_id, "song")
 
 
+def removed(session: Session, school_id: UUID) -> Sequence[Song]:
+    """What was taken out of the songbook, the latest first."""
+    gone = select(Song).where(Song.school_id == school_id, Song.removed.is_not(None))
+    return session.scalars(gone.order_by(Song.removed.desc(), Song.title)).all()
+
+
 def by_id(session: Session, school_id: UUID, ids: Iterable[UUID]) -> dict[UUID, Song]:
-    """These songs with their bytes; what is not there is left out."""
+    """These songs with their bytes, removed ones too: lessons that had them still name them."""
     chosen = (
         select(Song).where(Song.school_id == school_id, Song.id.in_(set(ids))).options(undefer(Song.source))
     )
@@ -94,12 +113,8 @@ def by_hash(session: Session, school_id: UUID, content_hash: str) -> Song | None
 
 def of_title(session: Session, school_id: UUID, title: str) -> Sequence[Song]:
     """Songs that bear this title, in whatever letters, in the order they came."""
-    mine = select(Song).where(Song.school_id == school_id, func.lower(Song.title) == title.strip().lower())
+    mine = select(Song).where(_in_book(school_id), func.lower(Song.title) == title.strip().lower())
     return session.scalars(mine.order_by(Song.added, Song.id)).all()
-
-
-def remove(session: Session, school_id: UUID, song_id: UUID) -> None:
-    session.execute(delete(Song).where(Song.id == song_id, Song.school_id == school_id))
 
 
 def not_worked_out(session: Session, version: int, most: int) -> Sequence[Song]:
@@ -157,7 +172,7 @@ def find(
 
 def _matching(school_id: UUID, wanted: Wanted) -> Select[Any]:
     columns = (Song.id, Song.title, Song.shipped, Song.summary, Song.elements, Song.features)
-    mine = Song.school_id == school_id
+    mine = _in_book(school_id)
     if wanted.section is None:
         query: Select[Any] = select(*columns, literal(0), literal(None)).where(mine)  # type: ignore[assignment]  # columns stay untyped
     else:
@@ -189,9 +204,7 @@ def _matching(school_id: UUID, wanted: Wanted) -> Select[Any]:
 def kinds(session: Session, school_id: UUID) -> dict[str, int]:
     """Everything that songs of the songbook have, with the number of songs."""
     every = (
-        select(func.unnest(Song.elements + Song.features).label("kind"))
-        .where(Song.school_id == school_id)
-        .subquery()
+        select(func.unnest(Song.elements + Song.features).label("kind")).where(_in_book(school_id)).subquery()
     )
     return {
         kind: count

@@ -10,7 +10,6 @@ from fastapi import APIRouter, Request, Response
 from kopje.api.deps import COOKIE, Provided, Teacher, Transaction, Work, keep_cookie
 from kopje.api.schemas.people import FirstRunBody, FirstRunRead, MeRead, SchoolBody, SchoolRead, SignInBody
 from kopje.core.errors import SignInError
-from kopje.store import people
 from kopje.usecases.context import Context
 from kopje.usecases.setup import set_up_school, sign_in
 from kopje.usecases.songs.bring_shipped_songs import bring_shipped_songs
@@ -21,7 +20,9 @@ router = APIRouter(tags=["people"])
 @router.get("/first-run", operation_id="firstRunNeeded", openapi_extra={"x-open": True})
 def first_run_needed(session: Transaction, services: Provided) -> FirstRunRead:
     now = services.settings.now()
-    return FirstRunRead(needed=not people.any_school(session), weekday=now.weekday(), clock=f"{now:%H:%M}")
+    return FirstRunRead(
+        needed=set_up_school.first_run_needed(session), weekday=now.weekday(), clock=f"{now:%H:%M}"
+    )
 
 
 @router.post("/first-run", status_code=201, operation_id="firstRun", openapi_extra={"x-open": True})
@@ -50,7 +51,7 @@ def post_sign_in(body: SignInBody, request: Request, response: Response, service
             return MeRead(
                 id=found.teacher_id,
                 name=found.name,
-                school=people.school(session, found.school_id).name,
+                school=found.school,
                 role=found.role,
             )
     raise found  # after the transaction: a failure must be remembered
@@ -80,13 +81,12 @@ def sign_out_everywhere(response: Response, session: Transaction, teacher: Teach
 
 @router.get("/me", operation_id="me")
 def me(session: Transaction, teacher: Teacher) -> MeRead:
-    school = people.school(session, teacher.school_id)
-    return MeRead(id=teacher.teacher_id, name=teacher.name, school=school.name, role=teacher.role)
+    return MeRead(id=teacher.teacher_id, name=teacher.name, school=teacher.school, role=teacher.role)
 
 
 @router.get("/school", operation_id="school")
 def get_school(ctx: Work) -> SchoolRead:
-    row = people.school(ctx.session, ctx.school_id)
+    row = set_up_school.school(ctx)
     return SchoolRead(name=row.name, time_zone=row.time_zone, clock=f"{ctx.now:%H:%M}")
 
 

@@ -25,7 +25,6 @@ from kopje.api.schemas.people import (
     SingersBody,
 )
 from kopje.core.sequence.phases import Purpose
-from kopje.store import sections
 from kopje.usecases.ledger import read_ledger
 from kopje.usecases.lessons import read_day, read_lesson
 from kopje.usecases.setup import set_up_school
@@ -50,7 +49,7 @@ def get_day(ctx: Work) -> DayRead:
 
 @router.get("/sections", operation_id="sections")
 def get_sections(ctx: Work) -> list[SectionRead]:
-    return [SectionRead.model_validate(one) for one in sections.sections(ctx.session, ctx.school_id)]
+    return [SectionRead.model_validate(one) for one in set_up_school.sections_of_school(ctx)]
 
 
 @router.post("/sections", status_code=201, operation_id="addSection")
@@ -76,8 +75,7 @@ def get_songs_for(section_id: UUID, concept: Key, purpose: Purpose, ctx: Work) -
 
 @router.get("/sections/{section_id}/declared", operation_id="declared")
 def get_declared(section_id: UUID, ctx: Work) -> DeclaredRead:
-    section = sections.section(ctx.session, ctx.school_id, section_id)
-    return DeclaredRead(concepts=list(sections.declared(ctx.session, section.id)))
+    return DeclaredRead(concepts=set_up_school.declared(ctx, section_id))
 
 
 @router.put("/sections/{section_id}/declared", operation_id="declare")

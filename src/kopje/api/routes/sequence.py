@@ -13,15 +13,14 @@ from kopje.api.schemas.words import BarColoursBody, WordsBody, WordsRead
 from kopje.core.errors import NotFoundError
 from kopje.core.sequence.concepts import STRANDS, strand_name
 from kopje.formats.sequence_files import MOST_BYTES, read_sequence, write_case, write_csv
-from kopje.store import sequences, year
 from kopje.usecases.context import Context
-from kopje.usecases.setup import school_sequence
+from kopje.usecases.setup import school_sequence, set_up_school
 
 router = APIRouter(tags=["sequence"])
 
 
 def _read(ctx: Context, changed: school_sequence.Changed) -> SequenceRead:
-    versions = list(sequences.versions(ctx.session, ctx.school_id))
+    versions = school_sequence.versions(ctx)
     along = [concept.name for concept in changed.along]
     return SequenceRead.of(changed.sequence, changed.number, versions, ctx.words, along)
 
@@ -37,14 +36,12 @@ def get_words(ctx: Work) -> WordsRead:
 
 @router.get("/bar-colours", operation_id="barColours")
 def get_colours(ctx: Work) -> BarColoursBody:
-    return BarColoursBody.model_validate({"colours": year.school(ctx.session, ctx.school_id).bar_colours})
+    return BarColoursBody.model_validate({"colours": set_up_school.school(ctx).bar_colours})
 
 
 @router.put("/bar-colours", operation_id="setBarColours")
 def put_colours(body: BarColoursBody, ctx: Work) -> BarColoursBody:
-    year.school(ctx.session, ctx.school_id).bar_colours = {
-        str(bar): colour for bar, colour in body.colours.items()
-    }
+    set_up_school.set_bar_colours(ctx, body.colours)
     return body
 
 
@@ -57,7 +54,7 @@ def put_words(body: WordsBody, ctx: Work) -> WordsRead:
 
 @router.get("/sequence", operation_id="sequence")
 def get_sequence(ctx: Work) -> SequenceRead:
-    versions = list(sequences.versions(ctx.session, ctx.school_id))
+    versions = school_sequence.versions(ctx)
     return SequenceRead.of(ctx.sequence, versions[0].number if versions else 0, versions, ctx.words)
 
 

@@ -10,8 +10,7 @@ from fastapi import APIRouter, Query
 from kopje.api.deps import Work
 from kopje.api.schemas.songbook import Kind, KindRead, QuestionBody, QuestionRead, SongPage
 from kopje.core.songs.question import SongQuestion
-from kopje.store import songs
-from kopje.usecases.songs.ask_songbook import ask, drop_question, keep_question
+from kopje.usecases.songs.ask_songbook import ask, drop_question, keep_question, kept_questions, kinds
 
 router = APIRouter(tags=["songs"])
 
@@ -37,12 +36,12 @@ def get_songs(
 
 @router.get("/song-kinds", operation_id="songKinds")
 def get_kinds(ctx: Work) -> list[KindRead]:
-    return KindRead.every(songs.kinds(ctx.session, ctx.school_id), ctx.words)
+    return KindRead.every(kinds(ctx), ctx.words)
 
 
 @router.get("/song-questions", operation_id="songQuestions")
 def get_questions(ctx: Work) -> list[QuestionRead]:
-    return [QuestionRead.of(row) for row in songs.kept_questions(ctx.session, ctx.school_id)]
+    return [QuestionRead.of(row) for row in kept_questions(ctx)]
 
 
 @router.post("/song-questions", status_code=201, operation_id="keepSongQuestion")

@@ -16,6 +16,7 @@ from kopje.api.schemas.songs import (
     ImportedRead,
     ImportRead,
     ProblemRead,
+    RemovedSongRead,
     SongRead,
     TypedBody,
 )
@@ -30,18 +31,10 @@ from kopje.engraving.mei import Under, mei
 from kopje.engraving.printing import Paper
 from kopje.formats.limits import MAX_BYTES
 from kopje.formats.write import MEDIA, write_tune
-from kopje.store import songs
+from kopje.usecases.songs import songbook
 from kopje.usecases.songs.bring_shipped_songs import bring_shipped_songs
 from kopje.usecases.songs.print_song import song_sheet, under
-from kopje.usecases.songs.songbook import (
-    Variant,
-    about,
-    analysis_of,
-    annotate,
-    import_files,
-    keep_typed,
-    seen,
-)
+from kopje.usecases.songs.songbook import Variant, analysis_of, import_files, keep_typed, seen
 
 router = APIRouter(tags=["songs"])
 SVG = "image/svg+xml"
@@ -86,26 +79,25 @@ def post_shipped(ctx: Work, services: Provided) -> ImportRead:
 def get_song(song_id: UUID, ctx: Work, recast: Recast = None, do: DoLetter = None) -> SongRead:
     """As it is; or in the parallel tonality, and with another do: everything said is of what one
     then sees."""
-    song = songs.song(ctx.session, ctx.school_id, song_id)
+    song = songbook.in_book(ctx, song_id)
     return SongRead.of(song, ctx.words, Variant(recast, do))
 
 
 @router.put("/songs/{song_id}/annotations", operation_id="annotateSong")
 def put_told(song_id: UUID, body: AnnotationsBody, ctx: Work) -> SongRead:
-    return SongRead.of(annotate(ctx, song_id, body.model_dump()), ctx.words)
+    return SongRead.of(songbook.annotate(ctx, song_id, body.model_dump()), ctx.words)
 
 
 @router.put("/songs/{song_id}/about", operation_id="aboutSong")
 def put_about(song_id: UUID, body: AboutBody, ctx: Work) -> SongRead:
-    return SongRead.of(about(ctx, song_id, body.title, body.facts), ctx.words)
+    return SongRead.of(songbook.about(ctx, song_id, body.title, body.facts), ctx.words)
 
 
 @router.get("/songs/{song_id}/insight", operation_id="songInsight")
 def get_insight(song_id: UUID, ctx: Work, recast: Recast = None, do: DoLetter = None) -> InsightRead:
-    song = songs.song(ctx.session, ctx.school_id, song_id)
-    twins = songs.of_title(ctx.session, ctx.school_id, song.title)
+    song = songbook.in_book(ctx, song_id)
     a = seen(song, Variant(recast, do), ctx.sequence.wording.minor)
-    return InsightRead.of(song, a, ctx.words, list(twins))
+    return InsightRead.of(song, a, ctx.words, songbook.twins(ctx, song))
 
 
 @router.get("/songs/{song_id}/keys", operation_id="songKeys")
@@ -117,7 +109,7 @@ def get_keys(
     signs: Annotated[int, Query(ge=0, le=7)] = 1,
 ) -> list[KeyRead]:
     """The best keys for a grade and a purpose; `signs`: how many the class reads."""
-    song = songs.song(ctx.session, ctx.school_id, song_id)
+    song = songbook.in_book(ctx, song_id)
     return [
         KeyRead.of(advice, ctx.words) for advice in best_keys_for(analysis_of(song), grade, purpose, signs)
     ]
@@ -125,8 +117,18 @@ def get_keys(
 
 @router.delete("/songs/{song_id}", status_code=204, operation_id="removeSong")
 def delete_song(song_id: UUID, ctx: Work) -> None:
-    songs.song(ctx.session, ctx.school_id, song_id)
-    songs.remove(ctx.session, ctx.school_id, song_id)
+    """Out of the songbook; `/removed-songs` lists it, and it can be taken back."""
+    songbook.remove(ctx, song_id)
+
+
+@router.get("/removed-songs", operation_id="removedSongs")
+def get_removed(ctx: Work) -> list[RemovedSongRead]:
+    return [RemovedSongRead.model_validate(song) for song in songbook.removed(ctx)]
+
+
+@router.post("/songs/{song_id}/bring-back", operation_id="bringSongBack")
+def post_back(song_id: UUID, ctx: Work) -> SongRead:
+    return SongRead.of(songbook.bring_back(ctx, song_id), ctx.words)
 
 
 @router.get(
@@ -143,7 +145,7 @@ def get_file(
     do: DoLetter = None,
 ) -> Response:
     """The file as it came, or written anew in another open format."""
-    song = songs.song(ctx.session, ctx.school_id, song_id)
+    song = songbook.in_book(ctx, song_id)
     title = "".join(c if c.isalnum() or c in "-_." else "-" for c in song.filename).rsplit(".", 1)
     name = f"{title[0]}.{kind or title[-1]}"
     data = write_tune(seen(song, Variant(recast, do)).tune, name) if kind else song.source
@@ -169,7 +171,7 @@ def get_score(
 
     `wall` has larger words; `layers` stand as lines of text between the staff and the words.
     """
-    song = songs.song(ctx.session, ctx.school_id, song_id)
+    song = songbook.in_book(ctx, song_id)
     a = seen(song, Variant(recast, do), ctx.sequence.wording.minor)
     tune = a.tune
     encoded = lines and any(bar.line_end for bar in tune.bars)
@@ -184,7 +186,7 @@ def get_score(
 )
 def get_opening(song_id: UUID, ctx: Work, services: Provided) -> Response:
     """The first bars as a small picture that stands by itself, for the rows of the songbook."""
-    tune = analysis_of(songs.song(ctx.session, ctx.school_id, song_id)).tune
+    tune = analysis_of(songbook.in_book(ctx, song_id)).tune
     music = mei(opening(tune, OPENING_BARS), Under(words=False))
     picture = printable(services.engraver.strip(music, OPENING_WIDTH))
     return Response(picture, media_type=SVG, headers=PICTURE)
@@ -209,7 +211,7 @@ def get_print(
     paper: Paper = "A4",
 ) -> Response:
     """The song as PDF, as it is seen on the screen; without `facts` only what children read."""
-    song = songs.song(ctx.session, ctx.school_id, song_id)
+    song = songbook.in_book(ctx, song_id)
     variant, wording = Variant(recast, do), ctx.sequence.wording
     shown = under(seen(song, variant, wording.minor), layers, words, wording)
     sheet = song_sheet(song, variant, shown, ctx.words, services.engraver, facts, mirrored)

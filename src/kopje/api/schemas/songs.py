@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from datetime import datetime
 from typing import Annotated, Literal
 from uuid import UUID
 
@@ -168,6 +169,14 @@ class OwnRead(Read):
     tonality: str
     confidence: float
     form: str
+
+
+class RemovedSongRead(Read):
+    """A song that was taken out of the songbook and can be taken back."""
+
+    id: UUID
+    title: str
+    removed: datetime
 
 
 class SongRead(Read):

@@ -92,6 +92,11 @@ def keep(ctx: Context, sequence: Sequence) -> Changed:
     return Changed(whole, number, along)
 
 
+def versions(ctx: Context) -> list[t.SequenceVersion]:
+    """Every version that was kept, the newest first."""
+    return list(sequences.versions(ctx.session, ctx.school_id))
+
+
 def start_from(ctx: Context, key: str) -> Changed:
     if key not in SHIPPED:
         raise NotFoundError("sequence_not_shipped", value=key)

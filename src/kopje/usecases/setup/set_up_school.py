@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date, datetime
 from uuid import UUID
@@ -70,6 +70,20 @@ def known_zone(name: str | None) -> str | None:
     if name is not None and name not in available_timezones():
         raise SetUpError("time_zone_unknown", name=name, value=name)
     return name
+
+
+def school(ctx: Context) -> t.School:
+    return people.school(ctx.session, ctx.school_id)
+
+
+def first_run_needed(session: Session) -> bool:
+    return not people.any_school(session)
+
+
+def set_bar_colours(ctx: Context, colours: Mapping[int, str]) -> None:
+    """The room's own colours of its bars, by pitch class; none: plain."""
+    school(ctx).bar_colours = {str(bar): colour for bar, colour in colours.items()}
+    ctx.session.flush()
 
 
 def set_school(ctx: Context, name: str, time_zone: str | None) -> t.School:
@@ -177,6 +191,17 @@ def add_child(ctx: Context, section_id: UUID, name: str, joined: date) -> t.Chil
     )
     ctx.session.add(child)
     return child
+
+
+def sections_of_school(ctx: Context) -> Sequence[t.Section]:
+    """In order of grade and name."""
+    return sections.sections(ctx.session, ctx.school_id)
+
+
+def declared(ctx: Context, section_id: UUID) -> list[str]:
+    """What earlier years brought, by the keys of concepts."""
+    section = sections.section(ctx.session, ctx.school_id, section_id)
+    return list(sections.declared(ctx.session, section.id))
 
 
 def declare(ctx: Context, section_id: UUID, concepts: Sequence[str]) -> None:

@@ -31,6 +31,7 @@ class SignedIn:
     school_id: UUID
     name: str
     role: str
+    school: str
     sequence: int = 0
     wording: Mapping[str, Any] = field(default_factory=dict)
     time_zone: str | None = None
@@ -73,8 +74,9 @@ def sign_in(session: Session, login: str, password: str, token: str, now: dateti
         return SignInError("sign_in_failed")
     people.forget_failures(session, login)
     people.clear_expired(session, now, now - FORGOTTEN)
+    school = people.school(session, teacher.school_id)
     session.add(SignIn(token_hash=token_hash(token), teacher_id=teacher.id, created=now, expires=now + LASTS))
-    return SignedIn(teacher.id, teacher.school_id, teacher.name, teacher.role)
+    return SignedIn(teacher.id, teacher.school_id, teacher.name, teacher.role, school.name)
 
 
 def _seconds_to_wait(failures: list[datetime], now: datetime) -> int:

@@ -3,7 +3,7 @@ query."""
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from datetime import timedelta
 from typing import Any
@@ -80,6 +80,15 @@ def keep_question(ctx: Context, name: str, asked: Mapping[str, Any]) -> t.KeptQu
     found.asked = dict(asked)
     ctx.session.flush()
     return found
+
+
+def kinds(ctx: Context) -> dict[str, int]:
+    """Everything that songs of the songbook have, with the number of songs."""
+    return songs.kinds(ctx.session, ctx.school_id)
+
+
+def kept_questions(ctx: Context) -> Iterable[t.KeptQuestion]:
+    return songs.kept_questions(ctx.session, ctx.school_id)
 
 
 def drop_question(ctx: Context, question_id: UUID) -> None:

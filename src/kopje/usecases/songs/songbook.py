@@ -45,6 +45,34 @@ OUR_FACTS = ("source", "language", "rights", "verified", "role", "game", "season
 MAY_BE_SAID = frozenset((*FACT_NAMES.values(), *OUR_FACTS))
 
 
+def in_book(ctx: Context, song_id: UUID) -> tables.Song:
+    """A song of the songbook; NotFoundError for one that is not there or was taken out."""
+    return songs.song(ctx.session, ctx.school_id, song_id)
+
+
+def twins(ctx: Context, song: tables.Song) -> list[tables.Song]:
+    """The songs of the same title, this one among them."""
+    return list(songs.of_title(ctx.session, ctx.school_id, song.title))
+
+
+def remove(ctx: Context, song_id: UUID) -> None:
+    """Out of the songbook. Lessons that had it still name it, and it can be taken back."""
+    in_book(ctx, song_id).removed = ctx.now
+    ctx.session.flush()
+
+
+def removed(ctx: Context) -> Iterable[tables.Song]:
+    return songs.removed(ctx.session, ctx.school_id)
+
+
+def bring_back(ctx: Context, song_id: UUID) -> tables.Song:
+    """Into the songbook again, with everything the teacher had said about it."""
+    found = songs.kept_or_removed(ctx.session, ctx.school_id, song_id)
+    found.removed = None
+    ctx.session.flush()
+    return found
+
+
 @dataclass(frozen=True)
 class _Source:
     """A song's bytes, told apart by their hash alone, and the teacher's word on them."""
@@ -166,7 +194,7 @@ def _source(song: tables.Song) -> _Source:
 def annotate(ctx: Context, song_id: UUID, values: Mapping[str, Any]) -> tables.Song:
     """Keep the teacher's word on a song; empty values take it back. TuneError for what does not fit
     the song."""
-    song = songs.song(ctx.session, ctx.school_id, song_id)
+    song = in_book(ctx, song_id)
     annotations = annotations_of(values)
     phrases = len(analyse(read_tunes(song.source, song.filename)[0], annotations=annotations).phrases)
     if annotations.labels and len(annotations.labels) != phrases:
@@ -181,7 +209,7 @@ def annotate(ctx: Context, song_id: UUID, values: Mapping[str, Any]) -> tables.S
 def about(ctx: Context, song_id: UUID, title: str, facts: Mapping[str, str]) -> tables.Song:
     """Keep what is known about a song beside its notes; what is empty is taken away. TuneError for a fact of
     no kind."""
-    song = songs.song(ctx.session, ctx.school_id, song_id)
+    song = in_book(ctx, song_id)
     strange = sorted(set(facts) - MAY_BE_SAID)
     if strange:
         raise TuneError("song_no_such_fact", name=strange[0], value=strange[0])
@@ -258,6 +286,9 @@ def import_file(
 def _import_piece(ctx: Context, filename: str, data: bytes, shipped: bool) -> Imported:
     digest = hashlib.sha256(data).hexdigest()
     there = songs.by_hash(ctx.session, ctx.school_id, digest)
+    if there is not None and there.removed is not None:
+        bring_back(ctx, there.id)
+        return Imported(filename, there.title, there.id, False, because("import_back"), 0)
     if there is not None:
         return Imported(filename, there.title, there.id, True, because("import_already"), 0)
     try:

@@ -25,12 +25,16 @@ def upgrade() -> None:
     op.rename_table("wish", "arc_override")
     op.execute("ALTER INDEX ix_wish_school_id RENAME TO ix_arc_override_school_id")
     for name in CONSTRAINTS:
-        op.execute(f"ALTER TABLE arc_override RENAME CONSTRAINT {name.format('wish')} TO {name.format('arc_override')}")
+        op.execute(
+            f"ALTER TABLE arc_override RENAME CONSTRAINT {name.format('wish')} TO {name.format('arc_override')}"
+        )
 
 
 def downgrade() -> None:
     for name in CONSTRAINTS:
-        op.execute(f"ALTER TABLE arc_override RENAME CONSTRAINT {name.format('arc_override')} TO {name.format('wish')}")
+        op.execute(
+            f"ALTER TABLE arc_override RENAME CONSTRAINT {name.format('arc_override')} TO {name.format('wish')}"
+        )
     op.execute("ALTER INDEX ix_arc_override_school_id RENAME TO ix_wish_school_id")
     op.rename_table("arc_override", "wish")
     op.execute("ALTER INDEX ix_song_elements RENAME TO ix_song_things")
