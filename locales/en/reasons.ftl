@@ -474,7 +474,10 @@ kind_song_story = song story
 kind_vocal_exploration = vocal exploration
 
 ## The year
+grades_name = { $low } and { LOW($high) }
+other_grades = Made for { LOW($first) } to { LOW($last) }.
 grade_name = { $grade ->
+    [-1] Below kindergarten
     [0] Kindergarten
     [13] Choir
    *[other] Grade { $grade }

@@ -111,6 +111,7 @@ sequence_no_version = There is no such version. Nothing was changed.
 school_there = This Kopje already has a school. Sign in instead.
 name_too_long = “{ $name }” is too long for a name. Nothing was kept; put one name on a line.
 too_many_names = { $count } names are more than one section can hold. Nothing was kept.
+grades_apart = A class holds one grade or two neighbouring ones, not { LOW($low) } and { LOW($high) }. Nothing was kept.
 section_there = There already is a section { $section }. Nothing was kept; choose another name.
 signed_out = You are signed out. Sign in again; nothing is lost.
 song_removed = “{ $song }” was taken out of your songbook. The songbook lists it; take it back there.
@@ -210,6 +211,7 @@ stale_lesson = This lesson was changed meanwhile, perhaps in another window. Not
 stale_plan = What this was worked out from has changed meanwhile. Nothing was kept; try once more.
 busy_solving = This is being worked out already, perhaps in another window. Nothing was changed; look again in a moment.
 solver_ended = The computation was ended from outside before it had an answer. Nothing was changed; try once more.
+plan_nothing_to_undo = There is nothing to take back: the plan is as it was last laid, or lessons have moved it since.
 plan_no_such_lesson = { $section } has no lesson to plan on { DATE($day) } at that time. Look at the week, then ask again.
 
 ## Why an event was kept aside

@@ -27,6 +27,7 @@ from kopje.usecases.ledger.projections import RULES
 from kopje.usecases.lessons import propose_lesson
 from kopje.usecases.setup import school_calendar, set_up_school
 from kopje.usecases.setup.sign_in import hashed
+from kopje.usecases.year import undo_year
 from kopje.usecases.songs import ask_songbook
 from kopje.usecases.songs.bring_shipped_songs import bring_shipped_songs
 from kopje.workers import Worker
@@ -81,6 +82,7 @@ def make_school(work: UnitOfWork, name: str) -> Place:
         concert = school_calendar.add_concert(
             ctx(session), "Concert", date(2026, 12, 17), [section.id], ["do"]
         )
+        undo_year.remember(ctx(session), section.id)
         kept = ask_songbook.keep_question(ctx(session), "Quiet ones", {"has": ["re"]})
     lesson_id = propose_lesson.propose(Desk(work, ctx), section.id)
     with work.begin() as session:

@@ -76,6 +76,35 @@ def test_the_teachers_word_is_kept_and_taken_back(client: TestClient, kestrel: P
     assert [one["key"] for one in year(client, kestrel)["next_year"]] == ["do"]
 
 
+def test_what_she_changed_in_a_year_is_taken_back_step_by_step(client: TestClient, kestrel: Place) -> None:
+    address = f"/api/sections/{kestrel.ids['section_id']}/year"
+    kept = ("arcs", "overrides", "reserve", "left_out", "status", "gap", "sentence")
+    client.delete(f"/api/concerts/{kestrel.ids['concert_id']}")
+    seen = [client.post(f"{address}/fit").json()]
+    seen.append(client.put(f"{address}/overrides", json={"overrides": [], "reserve": 4}).json())
+    start = seen[0]["next_lesson"] + 10
+    moved = {"overrides": [{"concept": "do", "start": start}], "reserve": None}
+    seen.append(client.put(f"{address}/overrides", json=moved).json())
+    assert len({str([one[name] for name in kept]) for one in seen}) == 3
+    for before in (seen[1], seen[0]):
+        back = client.post(f"{address}/undo").json()
+        assert {name: back[name] for name in kept} == {name: before[name] for name in kept}
+        assert back["can_undo"]
+    while client.post(f"{address}/undo").status_code == 200:
+        pass
+    assert not year(client, kestrel)["can_undo"]
+    assert client.post(f"{address}/undo").json()["title"].startswith("There is nothing to take back")
+
+
+def test_a_plan_that_facts_have_moved_is_not_taken_back(client: TestClient, kestrel: Place) -> None:
+    address = f"/api/sections/{kestrel.ids['section_id']}/year"
+    fitted = client.post(f"{address}/fit").json()
+    day = fitted["lessons"][fitted["next_lesson"]]
+    lost = {"kind": "lost", "day": day, "starts": None, "why": "Assembly", "section_ids": []}
+    assert client.post("/api/changes", json=lost).status_code == 201
+    assert not year(client, kestrel)["can_undo"]
+
+
 def test_where_sections_will_be_and_how_long_until_the_concert(client: TestClient, kestrel: Place) -> None:
     client.post(f"/api/sections/{kestrel.ids['section_id']}/year/fit")
     day = (TODAY + timedelta(days=16)).isoformat()

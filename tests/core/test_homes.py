@@ -22,7 +22,10 @@ HOMES = {
         {"core/ledger/events.py", "store/events.py"},
     ),
     "ready": (r"\bTHRESHOLD\b", {"core/ledger/readiness.py"}),
-    "what is carried over": (r"\[:CARRIED\]", {"usecases/lessons/propose_lesson.py", "core/planning/facts.py"}),
+    "what is carried over": (
+        r"\[:CARRIED\]",
+        {"usecases/lessons/propose_lesson.py", "core/planning/facts.py"},
+    ),
 }
 
 

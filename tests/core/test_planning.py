@@ -13,6 +13,7 @@ from kopje.core.planning.composer import alternatives, compose
 from kopje.core.planning.lesson import Choice, LeftOver, LessonPlan, LessonQuestion
 from kopje.core.planning.template import available
 from kopje.core.sequence.concepts import Concept, ConceptKey, Sequence
+from kopje.core.sequence.grades import outside
 from kopje.core.sequence.section_state import due, may_present
 from kopje.core.sequence.so_mi_first import SO_MI_FIRST
 from kopje.core.songs.suitability import Met
@@ -72,7 +73,8 @@ def check_must_rules(asked: LessonQuestion, plan: LessonPlan) -> None:
     for part in plan.parts:
         least, _, most = part.activity.minutes
         assert least <= part.minutes <= most
-        assert part.activity.fits_grade(asked.state.grade)
+        away = outside(asked.state.grade, asked.state.grade, part.activity.grades)
+        assert bool(away) == any(reason.code == "other_grades" for reason in part.reasons)
         assert (part.activity.key, part.choice.song) not in asked.refused
     songs = [part.choice.song for part in plan.parts if part.choice.song]
     assert len(songs) == len(set(songs))
@@ -165,7 +167,7 @@ def test_alternatives_fit_the_rest_of_the_lesson() -> None:
 
 
 def test_the_catalogue_is_large_enough_and_speaks_plainly() -> None:
-    assert sum(a.fits_grade(1) or a.fits_grade(2) or a.fits_grade(3) for a in CATALOGUE) >= 30
+    assert sum(any(not outside(grade, grade, a.grades) for grade in (1, 2, 3)) for a in CATALOGUE) >= 30
     for item in CATALOGUE:
         assert activity(item.key) is item
         assert 1 <= len(item.steps) <= 3

@@ -10,7 +10,8 @@ from kopje.core.analysis.elements import ORDER
 from kopje.core.music.degree import NATURAL, RAISED, Degree
 from kopje.core.music.rhythm_syllables import SYSTEMS, syllables
 from kopje.core.planning.year.arcs import lengths_of
-from kopje.core.sequence.concepts import CHOIR, Sequence
+from kopje.core.sequence.concepts import Sequence
+from kopje.core.sequence.grades import CHOIR
 from kopje.core.sequence.phases import LISTEN_TO_CREATE, MAKE_INVENT_UNDERSTAND, MODELS
 from kopje.core.sequence.section_state import SectionState, due
 from kopje.core.sequence.shipped import SHIPPED

@@ -18,7 +18,7 @@ TABLE = """Class;Grade;Student;Minutes;Meets
 2A;2;Jun;;
 KB;K;Zoë;30;Day 2 10:00
 ;2;Nobody;;
-2A;3;Ines;;
+2A;4;Ines;;
 3A;3;Tove;30;Someday 9:00
 3B;13;Kofi;;
 """
@@ -33,11 +33,17 @@ def test_a_pasted_table_is_understood_and_each_bad_row_is_named() -> None:
     assert two.meetings == [Meeting(0, time(9, 10)), Meeting(3, time(8, 30))]
     assert found.sections["KB"].meetings == [Meeting(1, time(10))]
     assert [row for row, _ in found.problems] == [5, 6, 7, 8]
-    assert "grade 2 further up, and 3 here" in spoken(found.problems[1][1])
+    assert "grade 2 further up, and 4 here" in spoken(found.problems[1][1])
     assert "someday" in spoken(found.problems[2][1]).lower()
     without_comma = read_roster(b"section,grade,name,meets\n2A,2,Ama,Mon 10:00 Wed 10:00\n")
     assert without_comma.sections["2A"].meetings == [Meeting(0, time(10)), Meeting(2, time(10))]
     assert not without_comma.problems
+
+
+def test_a_split_class_is_what_its_rows_or_its_name_say() -> None:
+    rows = read_roster(b"section,grade,name\n2A,2,Ama\n2A,3,Jun\nKB,K/1,Tove\nPK,pre-k,Kofi\n").sections
+    assert [(one.grade, one.upper) for one in rows.values()] == [(2, 3), (0, 1), (-1, None)]
+    assert rows["2A"].children == ["Ama", "Jun"]
 
 
 def one_roster(**files: str) -> bytes:

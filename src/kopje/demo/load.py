@@ -19,7 +19,7 @@ from kopje.core.ledger.marks import Result
 from kopje.core.planning.calendar import Span
 from kopje.core.planning.catalogue import activity
 from kopje.core.planning.meetings import Meeting
-from kopje.core.sequence.concepts import CHOIR
+from kopje.core.sequence.grades import CHOIR
 from kopje.demo.school import NAMES, NOTES, SCHOOL, SECTIONS, SINGERS, TEACHER, Plan
 from kopje.settings import Settings
 from kopje.store import people, sections

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from datetime import time
 from pathlib import Path
 
-from kopje.core.sequence.concepts import CHOIR
+from kopje.core.sequence.grades import CHOIR
 
 NAMES = Path(__file__).with_name("names.txt").read_text().split()
 

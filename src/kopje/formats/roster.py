@@ -14,11 +14,21 @@ from datetime import time
 from kopje.core.errors import RosterError
 from kopje.core.planning.meetings import Meeting
 from kopje.core.reasons import Reason, because
-from kopje.core.sequence.concepts import CHOIR
+from kopje.core.sequence.grades import BELOW_KINDERGARTEN, CHOIR, may_span
 
 MOST_BYTES = 4 << 20
 MOST_ROWS = 20_000
-GRADES = {"k": 0, "kg": 0, "kindergarten": 0, "pk": 0, "0": 0}
+GRADES = {
+    "k": 0,
+    "kg": 0,
+    "kindergarten": 0,
+    "0": 0,
+    "pk": -1,
+    "pre-k": -1,
+    "prek": -1,
+    "nursery": -1,
+    "preschool": -1,
+}
 DAYS = ("mon", "tue", "wed", "thu", "fri", "sat", "sun")
 HEADS = {
     "section": ("section", "class", "group", "homeroom"),
@@ -39,6 +49,7 @@ class RosterSection:
 
     name: str
     grade: int | None = None
+    upper: int | None = None
     minutes: int | None = None
     meetings: list[Meeting] = field(default_factory=list)
     children: list[str] = field(default_factory=list)
@@ -110,7 +121,7 @@ def _add_row(found: Roster, number: int, row: dict[str, str]) -> None:
         found.problems.append((number, because("row_section")))
         return
     try:
-        grade = _grade(row.get("grade", ""))
+        grades = _grades(row.get("grade", ""))
         minutes = _minutes(row.get("minutes", ""))
     except RowError as problem:
         found.problems.append((number, problem.reason))
@@ -121,12 +132,13 @@ def _add_row(found: Roster, number: int, row: dict[str, str]) -> None:
         found.problems.append((number, because("row_kept_without_times", why=problem.reason)))
         meetings = []
     section = found.section(name)
-    if grade is not None and section.grade not in (None, grade):
+    whole = _with_grades(section, grades)
+    if whole is None:
         found.problems.append(
-            (number, because("row_two_grades", section=name, one=section.grade or 0, other=grade))
+            (number, because("row_two_grades", section=name, one=section.grade or 0, other=grades[0]))
         )
         return
-    section.grade = grade if grade is not None else section.grade
+    section.grade, section.upper = whole
     section.minutes = minutes or section.minutes
     section.meetings += [one for one in meetings if one not in section.meetings]
     child = " ".join(row.get("name", "").split())
@@ -138,6 +150,25 @@ def _add_row(found: Roster, number: int, row: dict[str, str]) -> None:
 
 class RowError(RosterError):
     """A row that says something no section can have; the others are read."""
+
+
+def _with_grades(section: RosterSection, grades: tuple[int, ...]) -> tuple[int | None, int | None] | None:
+    """The grades of a section with these; None where they are more than a split class holds."""
+    if not grades:
+        return section.grade, section.upper
+    known = {grade for grade in (section.grade, section.upper) if grade is not None}
+    low, high = min({*known, *grades}), max({*known, *grades})
+    return (low, high if high != low else None) if may_span(low, high) else None
+
+
+def _grades(text: str) -> tuple[int, ...]:
+    """One grade, or the two of a split class: `2/3`, `K-1`, `2 and 3`."""
+    if text.lower().strip() in GRADES:
+        return (GRADES[text.lower().strip()],)
+    parts = [part for part in re.split(r"\s*(?:/|-|–|&|\band\b)\s*", text) if part]
+    if len(parts) > 2:
+        raise RowError("row_grade", text=text)
+    return tuple(grade for grade in map(_grade, parts) if grade is not None)
 
 
 def _grade(text: str) -> int | None:
@@ -153,12 +184,28 @@ def _grade(text: str) -> int | None:
     raise RowError("row_grade", text=text)
 
 
-def guessed_grade(name: str) -> int:
-    """From a name such as 2A; kindergarten where it has no number, unless it is called a choir."""
+def guessed_grades(name: str) -> tuple[int, int | None]:
+    """From a name such as 2A or 2/3B, as (grade, second grade); kindergarten where it has no number, unless
+    it is called a choir.
+
+    >>> guessed_grades("2A"), guessed_grades("K/1"), guessed_grades("PK"), guessed_grades("Choir")
+    ((2, None), (0, 1), (-1, None), (13, None))
+    """
+    split = re.match(r"(?i)(k|\d+)[/-](\d+)", name)
+    if split:
+        low = GRADES["k"] if split[1].lower() == "k" else int(split[1])
+        if may_span(low, int(split[2])) and low != int(split[2]):
+            return low, int(split[2])
+    return _guessed(name), None
+
+
+def _guessed(name: str) -> int:
     if "choir" in name.lower():
         return CHOIR
-    digits = "".join(c for c in name if c.isdigit())
-    return min(int(digits), 12) if digits else 0
+    if re.fullmatch(r"(?i)pre-?k.*|pk.*|nursery.*", name):
+        return BELOW_KINDERGARTEN
+    digits = re.search(r"\d+", name)
+    return min(int(digits[0]), 12) if digits else 0
 
 
 def _minutes(text: str) -> int | None:

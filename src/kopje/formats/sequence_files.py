@@ -14,10 +14,12 @@ from uuid import NAMESPACE_URL, uuid5
 
 from kopje.core.errors import SequenceError
 from kopje.core.reasons import Param, because
-from kopje.core.sequence.concepts import CHOIR, STRANDS, Concept, ConceptKey, Sequence
+from kopje.core.sequence.concepts import STRANDS, Concept, ConceptKey, Sequence
+from kopje.core.sequence.grades import BELOW_KINDERGARTEN, CHOIR
 
 MOST_BYTES = 2 << 20
 MOST_CONCEPTS = 500
+LEVELS = {BELOW_KINDERGARTEN: "PK", 0: "KG", CHOIR: "OT"}  # as CEDS codes them; other grades are 01 to 12
 LISTS = ("needs", "elements", "degrees", "meters", "tone_sets", "ways")
 COLUMNS = (
     "key",
@@ -48,7 +50,7 @@ def concept_of(values: dict[str, Any], where: Param) -> Concept:
     except (KeyError, ValueError, TypeError) as problem:
         raise SequenceError("concept_needs", where=where) from problem
     lists = {name: tuple(str(one) for one in values.get(name) or ()) for name in LISTS}
-    if not key or not name or len(key) > 60 or len(name) > 120 or not 0 <= grade <= CHOIR:
+    if not key or not name or len(key) > 60 or len(name) > 120 or not BELOW_KINDERGARTEN <= grade <= CHOIR:
         raise SequenceError(
             "concept_grade",
             where=where,
@@ -150,7 +152,7 @@ def write_case(sequence: Sequence, strands: Mapping[str, str]) -> str:
             "fullStatement": c.name,
             "humanCodingScheme": c.key,
             "CFItemType": strands[c.strand],
-            "educationLevel": ["KG" if c.grade == 0 else "OT" if c.grade == CHOIR else f"{c.grade:02d}"],
+            "educationLevel": [LEVELS.get(c.grade, f"{c.grade:02d}")],
             "extensions": {"kopje": concept_values(c)},
         }
         for c in sequence.concepts
@@ -240,7 +242,7 @@ def _foreign(item: Any, links: Any, named: dict[str, Any], where: Param) -> dict
             "key": str(item.get("humanCodingScheme") or item["identifier"])[:60],
             "name": str(item["fullStatement"])[:120],
             "strand": "vocabulary",
-            "grade": int(level) if str(level).isdigit() else 0,
+            "grade": int(level) if str(level).isdigit() else {"PK": BELOW_KINDERGARTEN}.get(str(level), 0),
             "needs": before,
             "ways": ["sing"],
         }

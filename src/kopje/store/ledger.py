@@ -69,13 +69,13 @@ GRID = text(
             UNION ALL SELECT s.* FROM membership m JOIN child s ON s.id = m.child_id WHERE m.section_id = :section
         ) c WHERE c.joined <= :day AND (c."left" IS NULL OR c."left" > :day)
     )
-    SELECT 'section', n.id::text, n.name, n.grade, n.minutes FROM section n
+    SELECT 'section', n.id::text, n.name, n.grade, n.minutes, n.upper FROM section n
     WHERE n.id = :section AND n.school_id = :school
-    UNION ALL SELECT 'child', r.id::text, r.name, r.place, 0 FROM roll r
+    UNION ALL SELECT 'child', r.id::text, r.name, r.place, 0, 0 FROM roll r
     UNION ALL
     SELECT 'stones', s.concept, string_agg(r.place || CASE WHEN s.partly THEN 'p' ELSE
         CASE s.level WHEN 'secure' THEN 's' WHEN 'once' THEN 'o' WHEN 'nearly' THEN 'n' ELSE 'y' END END
-        || coalesce((s.last_full - DATE '1970-01-01')::text, ''), ' '), 0, 0
+        || coalesce((s.last_full - DATE '1970-01-01')::text, ''), ' '), 0, 0, 0
     FROM standing s JOIN roll r ON r.id = s.child_id GROUP BY s.concept
     """
 )
@@ -83,12 +83,12 @@ GRID = text(
 
 @dataclass(frozen=True, slots=True)
 class GridRows:
-    """A section's ledger in one question to the database. `section` is (name, grade, minutes), `children` is
+    """A section's ledger in one question to the database. `section` is (name, grade, upper, minutes), `children` is
     (id, name) in the order of the roll. `stones` in short, by concept, made by the database (`0s20781 2n`:
     place on the roll, then s secure, o once, n nearly, y not yet, p heard in one way only, then the day it
     was last heard alone, in days since 1970): a grid is many rows and no thought."""
 
-    section: tuple[str, int, int]
+    section: tuple[str, int, int, int]
     children: tuple[tuple[str, str], ...]
     stones: dict[str, str]
 
@@ -97,13 +97,14 @@ def grid(session: Session, school_id: UUID, section_id: UUID, day: date) -> Grid
     """Of everybody on the roll that day; NotFoundError for a section that is not this school's."""
     rows = session.execute(GRID, {"section": section_id, "school": school_id, "day": day}).all()
     section = next(
-        ((name, grade, minutes) for kind, _, name, grade, minutes in rows if kind == "section"), None
+        ((name, grade, upper, minutes) for kind, _, name, grade, minutes, upper in rows if kind == "section"),
+        None,
     )
     if section is None:
         raise NotFoundError("no_such", what=because("what_section"), value=str(section_id))
-    children = sorted((place, key, name) for kind, key, name, place, _ in rows if kind == "child")
+    children = sorted((place, key, name) for kind, key, name, place, *_ in rows if kind == "child")
     return GridRows(
         section,
         tuple((key, name) for _, key, name in children),
-        {key: stones for kind, key, stones, _, _ in rows if kind == "stones"},
+        {key: stones for kind, key, stones, *_ in rows if kind == "stones"},
     )

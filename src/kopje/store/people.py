@@ -32,8 +32,8 @@ def teacher_by_login(session: Session, login: str) -> Teacher | None:
 def signed_in(
     session: Session, token_hash: str, now: datetime
 ) -> tuple[UUID, UUID, str, str, str, int, Json, str | None] | None:
-    """(teacher, school, name, role, the school's name, version of the school's sequence, its words, its time zone) of a sign-in
-    that has not run out."""
+    """(teacher, school, name, role, the school's name, version of its sequence, its words, its time zone)
+    of a sign-in that has not run out."""
     found = session.execute(
         select(Teacher.id, Teacher.name, Teacher.role, School)
         .join(SignIn, SignIn.teacher_id == Teacher.id)

@@ -21,16 +21,19 @@ from kopje.core.reasons import because
 
 ONLY = "(CAST(:only AS uuid[]) IS NULL OR {0} = ANY(:only))"
 SECTIONS = text(
-    f"""SELECT n.id, n.name, n.grade, n.minutes, n.rolled,
+    f"""SELECT n.id, n.name, n.grade, n.upper, n.minutes, n.rolled,
         (SELECT array_agg(concept) FROM declared d WHERE d.section_id = n.id) AS declared,
         (SELECT json_agg(json_build_array(activity, song_id)) FROM refusal r WHERE r.section_id = n.id) AS refused,
         (SELECT json_agg(json_build_array(concept, start, prepare, practise, next_year, not_before, not_after, pause_from,
             pause) ORDER BY concept) FROM arc_override w WHERE w.section_id = n.id) AS overrides,
+        (SELECT count(*) FROM year_step y WHERE y.section_id = n.id) AS steps,
         f.facts::text, coalesce(f.version, 0), p.reserve, p.status, p.gap, p.short, p.left_out
     FROM section n LEFT JOIN section_facts f ON f.section_id = n.id LEFT JOIN year_plan p ON p.section_id = n.id
     WHERE n.school_id = :school AND n.ended IS NULL AND {ONLY.format("n.id")} ORDER BY n.grade, n.name"""
 )
-OF_GRADE = text("SELECT id FROM section WHERE school_id = :school AND grade = :grade AND ended IS NULL")
+OF_GRADE = text(
+    "SELECT id FROM section WHERE school_id = :school AND :grade IN (grade, upper) AND ended IS NULL"
+)
 ROLLS = text(
     f"""SELECT m.section_id, count(*) FROM (
         SELECT c.id, c.section_id FROM child c WHERE c.school_id = :school
@@ -156,6 +159,7 @@ class SectionRow:
     id: UUID
     name: str
     grade: int
+    upper: int
     minutes: int
     rolled: date | None
     declared: frozenset[str]
@@ -164,6 +168,7 @@ class SectionRow:
     facts: str | None
     version: int
     plan: PlanRow | None
+    steps: int = 0  # changes of its year that can be taken back
 
 
 @dataclass(frozen=True, slots=True)
@@ -184,12 +189,28 @@ class PlannedRow:
 def sections(session: Session, school_id: UUID, only: Iterable[UUID] | None) -> list[SectionRow]:
     found = []
     for row in session.execute(SECTIONS, {"school": school_id, "only": _ids(only)}):
-        key, name, grade, minutes, rolled, declared, refused, overrides, facts, version, *plan = row
+        (
+            key,
+            name,
+            grade,
+            upper,
+            minutes,
+            rolled,
+            declared,
+            refused,
+            overrides,
+            steps,
+            facts,
+            version,
+            *plan,
+        ) = row
         laid = PlanRow(*plan) if plan[1] is not None else None
         no = frozenset((activity, song) for activity, song in refused or ())
         said = tuple(_override(*one) for one in overrides or ())
         known = frozenset(declared or ())
-        found.append(SectionRow(key, name, grade, minutes, rolled, known, no, said, facts, version, laid))
+        found.append(
+            SectionRow(key, name, grade, upper, minutes, rolled, known, no, said, facts, version, laid, steps)
+        )
     return found
 
 

@@ -91,6 +91,7 @@ class Section(OfSchool):
     __tablename__ = "section"
     name: Mapped[str]
     grade: Mapped[int]
+    upper: Mapped[int]  # the same, or the second grade of a split class
     minutes: Mapped[int]
     rolled: Mapped[
         date | None
@@ -98,7 +99,8 @@ class Section(OfSchool):
     ended: Mapped[date | None]  # its children have left the school
     __table_args__ = (
         UniqueConstraint("school_id", "name"),
-        CheckConstraint("grade BETWEEN 0 AND 13", name="grade"),  # 13: a choir
+        CheckConstraint("grade BETWEEN -1 AND 13", name="grade"),  # 13: a choir, -1: below kindergarten
+        CheckConstraint("upper = grade OR (upper = grade + 1 AND upper <= 12)", name="upper"),
         CheckConstraint("minutes BETWEEN 10 AND 180", name="minutes"),
     )
 
@@ -189,6 +191,16 @@ class YearPlan(Table):
         one_of("status", "best_possible", "best_found", "kept"),
         CheckConstraint("reserve BETWEEN 0 AND 20", name="reserve"),
     )
+
+
+class YearStep(OfSchool):
+    """The plan of a section's year and the teacher's word on it as they were before a change of hers."""
+
+    __tablename__ = "year_step"
+    section_id: Mapped[UUID] = mapped_column(ForeignKey("section.id", ondelete="CASCADE"), index=True)
+    number: Mapped[int]
+    before: Mapped[Json]
+    __table_args__ = (UniqueConstraint("section_id", "number"),)
 
 
 class Arc(OfSchool):

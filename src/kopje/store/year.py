@@ -9,7 +9,7 @@ from sqlalchemy import delete, select
 from sqlalchemy.orm import Session
 
 from kopje.store.owned import owned
-from kopje.store.tables import Arc, ArcOverride, Concert, LessonChange, Period, School, YearPlan
+from kopje.store.tables import Arc, ArcOverride, Concert, LessonChange, Period, School, YearPlan, YearStep
 
 
 def school(session: Session, school_id: UUID) -> School:
@@ -48,7 +48,19 @@ def overrides(session: Session, section_id: UUID) -> Sequence[ArcOverride]:
     ).all()
 
 
-def clear_overrides(session: Session, section_id: UUID, concepts: Sequence[str]) -> None:
-    session.execute(
-        delete(ArcOverride).where(ArcOverride.section_id == section_id, ArcOverride.concept.in_(concepts))
-    )
+def clear_overrides(session: Session, section_id: UUID, concepts: Sequence[str] | None = None) -> None:
+    """Of these concepts, or all of them."""
+    wanted = delete(ArcOverride).where(ArcOverride.section_id == section_id)
+    session.execute(wanted if concepts is None else wanted.where(ArcOverride.concept.in_(concepts)))
+
+
+def last_step(session: Session, section_id: UUID) -> YearStep | None:
+    mine = select(YearStep).where(YearStep.section_id == section_id)
+    return session.scalar(mine.order_by(YearStep.number.desc()).limit(1))
+
+
+def forget_steps(session: Session, section_id: UUID, keep: int = 0) -> None:
+    """All but the latest of them."""
+    mine = select(YearStep.id).where(YearStep.section_id == section_id)
+    older = mine.order_by(YearStep.number.desc()).offset(keep)
+    session.execute(delete(YearStep).where(YearStep.id.in_(older)))

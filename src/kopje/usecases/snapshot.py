@@ -87,6 +87,10 @@ class SectionNow:
         return self.row.grade
 
     @property
+    def upper(self) -> int:
+        return self.row.upper
+
+    @property
     def minutes(self) -> int:
         return self.row.minutes
 
@@ -157,7 +161,7 @@ def state_of(
         for key, n in facts.taught.items()
     }
     declared = frozenset(map(ConceptKey, row.declared))
-    return SectionState(row.name, row.grade, sequence, declared, taught, readiness)
+    return SectionState(row.name, row.grade, sequence, declared, taught, readiness, row.upper)
 
 
 @dataclass(frozen=True)

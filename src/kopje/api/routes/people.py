@@ -80,7 +80,7 @@ def sign_out_everywhere(response: Response, session: Transaction, teacher: Teach
 
 
 @router.get("/me", operation_id="me")
-def me(session: Transaction, teacher: Teacher) -> MeRead:
+def me(teacher: Teacher) -> MeRead:
     return MeRead(id=teacher.teacher_id, name=teacher.name, school=teacher.school, role=teacher.role)
 
 

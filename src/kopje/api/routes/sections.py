@@ -7,7 +7,7 @@ from uuid import UUID
 
 from fastapi import APIRouter, Query, Response
 
-from kopje.api.deps import Work
+from kopje.api.deps import AtDesk, Work
 from kopje.api.schemas.ledger import EvidenceRead, LedgerRead
 from kopje.api.schemas.lessons import (
     ConceptRead,
@@ -20,6 +20,8 @@ from kopje.api.schemas.people import (
     DeclaredBody,
     DeclaredRead,
     SectionBody,
+    SectionChangeBody,
+    SectionDetail,
     SectionRead,
     SingerRead,
     SingersBody,
@@ -27,7 +29,7 @@ from kopje.api.schemas.people import (
 from kopje.core.sequence.phases import Purpose
 from kopje.usecases.ledger import read_ledger
 from kopje.usecases.lessons import read_day, read_lesson
-from kopje.usecases.setup import set_up_school
+from kopje.usecases.setup import change_section, set_up_school
 from kopje.usecases.songs.songbook import songs_by_id
 from kopje.usecases.year import read_section
 
@@ -64,6 +66,20 @@ def get_section(section_id: UUID, ctx: Work) -> OverviewRead:
     shown += [found.now.open.id] if found.now.open else []
     shown += [UUID(found.last.id)] if found.last else []
     return OverviewRead.of(found, read_lesson.briefs(ctx, shown), ctx.words)
+
+
+@router.get("/sections/{section_id}/detail", operation_id="sectionDetail")
+def get_detail(section_id: UUID, ctx: Work) -> SectionDetail:
+    return SectionDetail.of(change_section.read(ctx, section_id))
+
+
+@router.put("/sections/{section_id}", operation_id="changeSection")
+def put_section(section_id: UUID, body: SectionChangeBody, desk: AtDesk) -> SectionDetail:
+    """Its name, grades, minutes and meetings; the plan of its year follows."""
+    meetings = [one.value() for one in body.meetings]
+    grades = (body.grade, body.upper)
+    found = change_section.change(desk, section_id, body.name.strip(), grades, body.minutes, meetings)
+    return SectionDetail.of(found)
 
 
 @router.get("/sections/{section_id}/songs-for", operation_id="songsFor")

@@ -41,7 +41,7 @@ def get_colours(ctx: Work) -> BarColoursBody:
 
 @router.put("/bar-colours", operation_id="setBarColours")
 def put_colours(body: BarColoursBody, ctx: Work) -> BarColoursBody:
-    set_up_school.set_bar_colours(ctx, body.colours)
+    set_up_school.set_bar_colours(ctx, {str(bar): colour for bar, colour in body.colours.items()})
     return body
 
 

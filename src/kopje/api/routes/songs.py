@@ -24,7 +24,7 @@ from kopje.core.analysis.analysis import analyse
 from kopje.core.analysis.layers import Layer
 from kopje.core.analysis.recast import How
 from kopje.core.music.tune import opening
-from kopje.core.sequence.concepts import CHOIR
+from kopje.core.sequence.grades import BELOW_KINDERGARTEN, CHOIR
 from kopje.core.songs.keys import Purpose, best_keys_for
 from kopje.engraving.flat import printable
 from kopje.engraving.mei import Under, mei
@@ -104,7 +104,7 @@ def get_insight(song_id: UUID, ctx: Work, recast: Recast = None, do: DoLetter = 
 def get_keys(
     song_id: UUID,
     ctx: Work,
-    grade: Annotated[int, Query(ge=0, le=CHOIR)],
+    grade: Annotated[int, Query(ge=BELOW_KINDERGARTEN, le=CHOIR)],
     purpose: Purpose = "voices",
     signs: Annotated[int, Query(ge=0, le=7)] = 1,
 ) -> list[KeyRead]:

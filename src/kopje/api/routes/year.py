@@ -27,14 +27,14 @@ from kopje.api.schemas.year import (
     WhereRead,
     YearRead,
 )
-from kopje.core.sequence.concepts import CHOIR
+from kopje.core.sequence.grades import BELOW_KINDERGARTEN, CHOIR
 from kopje.formats.ical import MOST_BYTES as ICAL_BYTES
 from kopje.formats.ical import read_holidays
 from kopje.usecases.setup import school_calendar
-from kopje.usecases.year import plan_year, read_school_year, read_week, section_year, whereabouts
+from kopje.usecases.year import plan_year, read_school_year, read_week, section_year, undo_year, whereabouts
 
 router = APIRouter(tags=["year"])
-Grade = Annotated[int, Query(ge=0, le=CHOIR, examples=[2])]
+Grade = Annotated[int, Query(ge=BELOW_KINDERGARTEN, le=CHOIR, examples=[2])]
 OnDay = Annotated[Day | None, Query(examples=["2026-11-24"])]
 
 
@@ -95,6 +95,15 @@ def post_fit(section_id: UUID, desk: AtDesk) -> YearRead:
 @router.put("/sections/{section_id}/year/overrides", operation_id="overrideYear")
 def put_wishes(section_id: UUID, body: ArcOverridesBody, desk: AtDesk) -> YearRead:
     plan_year.override(desk, section_id, [one.value() for one in body.overrides], body.reserve)
+    with desk.look() as ctx:
+        return get_year(section_id, ctx)
+
+
+@router.post("/sections/{section_id}/year/undo", operation_id="undoYear")
+def post_undo(section_id: UUID, desk: AtDesk) -> YearRead:
+    """Take back the last change of the plan that the teacher made."""
+    with desk.keep() as ctx:
+        undo_year.undo(ctx, section_id)
     with desk.look() as ctx:
         return get_year(section_id, ctx)
 

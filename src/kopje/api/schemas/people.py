@@ -10,7 +10,8 @@ from pydantic import Field
 
 from kopje.api.schemas.base import Body, Name, Read
 from kopje.core.planning.meetings import Meeting
-from kopje.core.sequence.concepts import CHOIR
+from kopje.core.sequence.grades import BELOW_KINDERGARTEN, CHOIR
+from kopje.usecases.setup.change_section import SectionNow
 from kopje.usecases.setup.set_up_school import NewSection
 
 TimeZone = Annotated[str, Field(min_length=1, max_length=60)]
@@ -23,7 +24,7 @@ class SignInBody(Body):
 
 
 class MeetingBody(Body):
-    weekday: Annotated[int, Field(ge=0, le=6)] = Field(examples=[1])
+    weekday: Annotated[int, Field(ge=0, le=19)] = Field(examples=[1])
     starts: Annotated[str, Field(pattern=r"^([01]\d|2[0-3]):[0-5]\d$")] = Field(examples=["09:10"])
 
     minutes: Annotated[int, Field(ge=10, le=180)] | None = Field(default=None, examples=[45])
@@ -34,7 +35,8 @@ class MeetingBody(Body):
 
 class SectionBody(Body):
     name: Annotated[str, Field(min_length=1, max_length=20, pattern=r"\S")] = Field(examples=["3C"])
-    grade: Annotated[int, Field(ge=0, le=CHOIR)] = Field(examples=[3])
+    grade: Annotated[int, Field(ge=BELOW_KINDERGARTEN, le=CHOIR)] = Field(examples=[3])
+    upper: Annotated[int, Field(ge=BELOW_KINDERGARTEN, le=CHOIR)] | None = Field(default=None, examples=[4])
     minutes: Annotated[int, Field(ge=10, le=180)] = Field(examples=[30])
     names: Annotated[str, Field(max_length=20_000)] = Field(examples=["Ama\nJun\nInes\nTove"])
     meetings: Annotated[list[MeetingBody], Field(max_length=14)] = Field(
@@ -50,6 +52,49 @@ class SectionBody(Body):
             tuple(self.names.splitlines()),
             tuple(meeting.value() for meeting in self.meetings),
             self.declare_earlier,
+            self.upper,
+        )
+
+
+class SectionChangeBody(Body):
+    """A section as it is to be; `upper`: the second grade of a split class, null for one grade."""
+
+    name: Annotated[str, Field(min_length=1, max_length=20, pattern=r"\S")] = Field(examples=["2A"])
+    grade: Annotated[int, Field(ge=BELOW_KINDERGARTEN, le=CHOIR)] = Field(examples=[2])
+    upper: Annotated[int, Field(ge=BELOW_KINDERGARTEN, le=CHOIR)] | None = Field(default=None, examples=[3])
+    minutes: Annotated[int, Field(ge=10, le=180)] = Field(examples=[30])
+    meetings: Annotated[list[MeetingBody], Field(max_length=20)] = Field(
+        examples=[[{"weekday": 1, "starts": "09:10"}]]
+    )
+
+
+class MeetingRead(Read):
+    weekday: int
+    starts: str
+    minutes: int | None
+
+
+class SectionDetail(Read):
+    id: UUID
+    name: str
+    grade: int
+    upper: int
+    minutes: int
+    meetings: list[MeetingRead]
+
+    @classmethod
+    def of(cls, found: SectionNow) -> SectionDetail:
+        meetings = [
+            MeetingRead(weekday=m.weekday, starts=f"{m.starts:%H:%M}", minutes=m.minutes)
+            for m in found.meetings
+        ]
+        return cls(
+            id=found.id,
+            name=found.name,
+            grade=found.grade,
+            upper=found.upper,
+            minutes=found.minutes,
+            meetings=meetings,
         )
 
 
@@ -99,6 +144,7 @@ class SectionRead(Read):
     id: UUID
     name: str
     grade: int
+    upper: int
     minutes: int
 
 

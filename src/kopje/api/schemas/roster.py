@@ -11,8 +11,8 @@ from pydantic import Field
 from kopje.api.schemas.base import Body, Day, Read
 from kopje.api.schemas.year import Clock
 from kopje.core.planning.meetings import Meeting
-from kopje.core.sequence.concepts import CHOIR
-from kopje.formats.roster import Roster, guessed_grade
+from kopje.core.sequence.grades import BELOW_KINDERGARTEN, CHOIR
+from kopje.formats.roster import Roster, guessed_grades
 from kopje.usecases.setup.set_up_school import NewSection
 from kopje.words import Words
 
@@ -25,7 +25,8 @@ class RosterMeeting(Body):
 
 class RosterSectionBody(Body):
     name: Annotated[str, Field(min_length=1, max_length=20, pattern=r"\S")] = Field(examples=["4C"])
-    grade: Annotated[int, Field(ge=0, le=CHOIR)] = Field(examples=[4])
+    grade: Annotated[int, Field(ge=BELOW_KINDERGARTEN, le=CHOIR)] = Field(examples=[4])
+    upper: Annotated[int, Field(ge=BELOW_KINDERGARTEN, le=CHOIR)] | None = Field(default=None, examples=[5])
     minutes: Annotated[int, Field(ge=10, le=180)] = Field(examples=[45])
     meetings: Annotated[list[RosterMeeting], Field(max_length=20)] = Field(examples=[[]])
     children: Annotated[list[Annotated[str, Field(max_length=60)]], Field(max_length=120)] = Field(
@@ -34,7 +35,9 @@ class RosterSectionBody(Body):
 
     def value(self) -> NewSection:
         meetings = tuple(Meeting(m.weekday, time.fromisoformat(m.starts), m.minutes) for m in self.meetings)
-        return NewSection(self.name.strip(), self.grade, self.minutes, tuple(self.children), meetings)
+        return NewSection(
+            self.name.strip(), self.grade, self.minutes, tuple(self.children), meetings, upper=self.upper
+        )
 
 
 class RosterBody(Body):
@@ -56,11 +59,16 @@ class RosterRead(Read):
 
     @classmethod
     def of(cls, found: Roster, words: Words) -> RosterRead:
+        grades = {
+            one.name: guessed_grades(one.name) if one.grade is None else (one.grade, one.upper)
+            for one in found.sections.values()
+        }
         return cls(
             sections=[
                 RosterSectionBody(
                     name=one.name,
-                    grade=one.grade if one.grade is not None else guessed_grade(one.name),
+                    grade=grades[one.name][0],
+                    upper=grades[one.name][1],
                     minutes=one.minutes or 30,
                     meetings=[
                         RosterMeeting(weekday=m.weekday, starts=f"{m.starts:%H:%M}", minutes=m.minutes)
@@ -102,4 +110,5 @@ class StepRead(Read):
     was: str
     becomes: str
     grade: int
+    upper: int
     children: int

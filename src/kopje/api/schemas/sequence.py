@@ -9,7 +9,8 @@ from pydantic import Field
 
 from kopje.api.schemas.base import Body, Read
 from kopje.core.reasons import because
-from kopje.core.sequence.concepts import CHOIR, STRANDS, Sequence, Way, strand_name
+from kopje.core.sequence.concepts import STRANDS, Sequence, Way, strand_name
+from kopje.core.sequence.grades import BELOW_KINDERGARTEN, CHOIR
 from kopje.formats.sequence_files import concept_values, sequence_of
 from kopje.words import Words
 
@@ -24,7 +25,7 @@ class ConceptBody(Body):
     key: Annotated[str, Field(min_length=1, max_length=60, pattern=r"\S")] = Field(examples=["do"])
     name: Annotated[str, Field(min_length=1, max_length=120, pattern=r"\S")] = Field(examples=["do"])
     strand: Text = Field(examples=["melody"])
-    grade: Annotated[int, Field(ge=0, le=CHOIR)] = Field(examples=[2])
+    grade: Annotated[int, Field(ge=BELOW_KINDERGARTEN, le=CHOIR)] = Field(examples=[2])
     sign: Annotated[str, Field(max_length=40)] = Field(examples=["do"])
     needs: Texts = Field(examples=[[]])
     elements: Texts = Field(examples=[[]])

@@ -215,7 +215,7 @@ class ArcOverrideRead(Read):
 
 class YearRead(Read):
     """`lessons` are the days; lesson n is lessons[n - 1]. `gap`: at most so many points from the
-    best plan."""
+    best plan. `can_undo`: the teacher's last change of it can be taken back."""
 
     section: SectionRead
     lessons: list[date]
@@ -238,6 +238,7 @@ class YearRead(Read):
     cuts: list[CutRead]
     overrides: list[ArcOverrideRead]
     until_concert: str
+    can_undo: bool
 
     @classmethod
     def of(cls, y: SectionYear, words: Words) -> YearRead:
@@ -270,6 +271,7 @@ class YearRead(Read):
             cuts=cuts(y),
             overrides=[ArcOverrideRead.model_validate(override) for override in overrides],
             until_concert=words.say(y.until_concert) if y.until_concert else "",
+            can_undo=y.now.row.steps > 0,
         )
 
 

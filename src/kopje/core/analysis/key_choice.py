@@ -41,6 +41,11 @@ VOICES: dict[int, Voice] = {
 }
 
 
+def voice_of(grade: int) -> Voice:
+    """The voices of a grade; below kindergarten those of kindergarten, above grade 5 those of grade 5."""
+    return VOICES[min(max(grade, min(VOICES)), max(VOICES))]
+
+
 @dataclass(frozen=True, slots=True)
 class KeyChoice:
     """One written key: how far to move the stored pitches, and what it costs (beats x semitones outside)."""

@@ -8,7 +8,9 @@ from typing import Literal
 from kopje.core.ledger.marks import Help, Voices
 from kopje.core.reasons import Reason, because
 from kopje.core.sequence.concepts import Concept, Line, Way
+from kopje.core.sequence.grades import outside
 from kopje.core.sequence.phases import Purpose
+from kopje.core.sequence.section_state import SectionState
 
 HANDS_ON = frozenset({"unpitched", "barred", "recorder"})
 Energy = Literal["seated", "standing", "moving"]
@@ -61,5 +63,6 @@ class Activity:
             return concept.strand in self.strands
         return concept.line in self.lines
 
-    def fits_grade(self, grade: int) -> bool:
-        return self.grades[0] <= grade <= self.grades[1]
+    def too_young_or_old(self, state: SectionState) -> int:
+        """By how many grades the farthest of a section's children lie outside those it is made for."""
+        return outside(state.grade, state.upper if state.upper is not None else state.grade, self.grades)

@@ -13,6 +13,7 @@ from kopje.core.planning.lesson import Choice, LeftOver, LessonQuestion, New
 from kopje.core.planning.template import Slot, template
 from kopje.core.reasons import Named, Reason, because
 from kopje.core.sequence.concepts import Concept, ConceptKey
+from kopje.core.sequence.grades import grade_name
 from kopje.core.sequence.phases import Purpose
 from kopje.core.sequence.section_state import Due, SectionState, due
 from kopje.core.songs.suitability import Fit, Met, fit, ranked, unknown
@@ -26,6 +27,7 @@ LATELY = 3
 SUNG_THIS_WEEK = 2
 UNKNOWN_IN_SONG = 1
 OTHER_KIND = 2
+OTHER_GRADES = 9  # for each grade that somebody lies outside those an activity is made for
 NEW_SONGS = 4
 
 
@@ -121,9 +123,8 @@ class Slots:
         return self._of(choice, 0, ())
 
     def _fitting(self, slot: Slot) -> Iterator[Candidate]:
-        grade = self.question.state.grade
         for item in CATALOGUE:
-            if slot.role in item.roles and item.fits_grade(grade):
+            if slot.role in item.roles:
                 if item.with_concept:
                     yield from self._with_concept(slot, item)
                 else:
@@ -266,7 +267,14 @@ class Slots:
             extra.append(because("hears", "for", "part", count=item.hears))
         if item.key in self.question.lately:
             extra.append(because("lately", "against", "part"))
-        total = cost + NEW * bool(new) + (LATELY - 2 * item.routine) * (item.key in self.question.lately)
+        away = item.too_young_or_old(self.question.state)
+        if away:
+            first, last = item.grades
+            extra.append(
+                because("other_grades", "against", "part", first=grade_name(first), last=grade_name(last))
+            )
+        lately = (LATELY - 2 * item.routine) * (item.key in self.question.lately)
+        total = cost + OTHER_GRADES * away + NEW * bool(new) + lately
         return Candidate(choice, item, total, new, (*reasons, *extra))
 
     def _new(self, choice: Choice, item: Activity) -> New | None:

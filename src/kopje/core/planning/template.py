@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from kopje.core.exact import Fraction
 from kopje.core.planning.activities import Role
 from kopje.core.reasons import Reason, because
-from kopje.core.sequence.concepts import CHOIR
+from kopje.core.sequence.grades import CHOIR
 
 SETTLE_IN, LINE_UP, TRANSITION = 2, 2, Fraction(1, 2)
 
@@ -25,7 +25,7 @@ class Slot:
 CHOIR_NAMES = frozenset({"opening", "voice", "focus"})
 _CHOIR: tuple[Role, ...] = ("opening", "voice", "focus", "repertoire", "repertoire", "closing")
 _BANDS: tuple[tuple[int, int, tuple[Role, ...]], ...] = (
-    (0, 1, ("opening", "voice", "focus", "game", "second", "play", "closing")),
+    (-1, 1, ("opening", "voice", "focus", "game", "second", "play", "closing")),
     (2, 3, ("opening", "review", "focus", "second", "play", "game", "closing")),
     (4, 8, ("opening", "review", "focus", "second", "play", "game", "closing")),
 )

@@ -6,7 +6,8 @@ Source: docs/sources.md#sight-singing.
 
 from __future__ import annotations
 
-from kopje.core.sequence.concepts import CHOIR, Concept, ConceptKey
+from kopje.core.sequence.concepts import Concept, ConceptKey
+from kopje.core.sequence.grades import CHOIR
 
 _LEVELS = (
     "do re mi in steps", "do to so, two eighths, beat rest", "ti below to la, three beats", "two parts in steps",

@@ -15,6 +15,7 @@ from typing import Literal, NewType
 
 from kopje.core.errors import ConceptError, SequenceError
 from kopje.core.reasons import Reason, because
+from kopje.core.sequence.grades import CHOIR, KINDERGARTEN
 from kopje.core.sequence.wording import OURS, Wording
 
 ConceptKey = NewType("ConceptKey", str)
@@ -28,7 +29,6 @@ LINE_OF = {
     "tonality": "melody",
 }
 TONE_STRANDS = frozenset({"melody", "tonality", "staff", "sight-singing"})
-CHOIR = 13  # the grade of choirs: beyond the grades of classes, which lie side by side with it
 STRANDS = (
     "beat",
     "rhythm",
@@ -167,7 +167,7 @@ class Sequence:
         """What a section of this grade may work on: a class what the grades hold, a choir its own."""
         return tuple(c for c in self.concepts if (c.grade == CHOIR) == (grade == CHOIR))
 
-
-def grade_name(grade: int) -> Reason:
-    """The term for kindergarten, a grade, or a choir."""
-    return because("grade_name", grade=grade)
+    @cached_property
+    def first_grade(self) -> int:
+        """The grade it begins in; a class below that begins where it begins."""
+        return min((c.grade for c in self.concepts if c.grade != CHOIR), default=KINDERGARTEN)

@@ -11,7 +11,8 @@ from functools import cached_property
 
 from kopje.core.ledger.readiness import Readiness
 from kopje.core.reasons import Named, Phased, Reason, Verdict, because, listed
-from kopje.core.sequence.concepts import CHOIR, Concept, ConceptKey, Line, Sequence
+from kopje.core.sequence.concepts import Concept, ConceptKey, Line, Sequence
+from kopje.core.sequence.grades import CHOIR
 from kopje.core.sequence.phases import Phase, PhaseModel, Purpose
 
 PURPOSES: tuple[Purpose, ...] = ("present", "prepare", "practise")
@@ -33,7 +34,7 @@ UNTOUCHED = Taught()
 
 @dataclass(frozen=True)
 class SectionState:
-    """What a section brings, has been taught, and has shown."""
+    """What a section brings, has been taught, and has shown. `upper`: its second grade, in a split class."""
 
     name: str
     grade: int
@@ -41,6 +42,12 @@ class SectionState:
     declared: frozenset[ConceptKey] = frozenset()
     taught: Mapping[ConceptKey, Taught] = field(default_factory=dict)
     readiness: Mapping[ConceptKey, Readiness] = field(default_factory=dict)
+    upper: int | None = None
+
+    @property
+    def oldest(self) -> int:
+        """The grade that its learning reaches up to; a class below the sequence begins where that begins."""
+        return max(self.grade if self.upper is None else self.upper, self.sequence.first_grade)
 
     @property
     def phases(self) -> PhaseModel:
@@ -84,6 +91,17 @@ class Due:
     purpose: Purpose
     reasons: tuple[Reason, ...]
     phase: Phase | None = None
+
+
+def belongs(concept: Concept, state: SectionState) -> bool:
+    """Whether a section's year may hold a concept: core of its grades and earlier ones, the optional of its
+    grades, and whatever has begun here; choirs have their own."""
+    taught = state.taught_counts(concept.key)
+    begun = taught.prepared > 0 or taught.presented > 0
+    if (concept.grade == CHOIR) != (state.grade == CHOIR):
+        return begun
+    youngest = min(state.grade, state.oldest)
+    return begun or (concept.grade <= state.oldest and (concept.core or concept.grade >= youngest))
 
 
 def may_present(concept: Concept, state: SectionState) -> Verdict:
@@ -138,7 +156,7 @@ def _line_due(line: Line, state: SectionState) -> list[Due]:
     concepts = [
         c
         for c in state.sequence.taught_in(state.grade)
-        if c.line == line and c.core and c.grade <= state.grade + 1
+        if c.line == line and c.core and c.grade <= state.oldest + 1
     ]
     found = [_practise(concept, state) for concept in concepts if _in_practice(concept.key, state)]
     waiting = any(state.taught_counts(item.concept.key).practised < NEXT_AFTER for item in found)

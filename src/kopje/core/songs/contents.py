@@ -53,7 +53,7 @@ class SongCard:
     keys: tuple[tuple[KeyChoice, ...], ...] = ()  # the best keys for grades 0, 1, 2 …
 
     def keys_for(self, grade: int) -> tuple[KeyChoice, ...]:
-        return self.keys[min(grade, len(self.keys) - 1)] if self.keys else ()
+        return self.keys[min(max(grade, 0), len(self.keys) - 1)] if self.keys else ()
 
     def content(self, key: ConceptKey) -> Content | None:
         return next((content for content in self.contents if content.concept == key), None)

@@ -28,7 +28,7 @@ class SongFacts:
     keys: tuple[KeyFit, ...] = ()
 
     def key_for(self, grade: int) -> KeyFit | None:
-        return self.keys[min(grade, len(self.keys) - 1)] if self.keys else None
+        return self.keys[min(max(grade, 0), len(self.keys) - 1)] if self.keys else None
 
 
 def elements_of(concept: Concept) -> frozenset[str]:

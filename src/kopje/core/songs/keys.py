@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from kopje.core.analysis.analysis import Analysis
-from kopje.core.analysis.key_choice import VOICES, KeyChoice, best_keys, weights_of
+from kopje.core.analysis.key_choice import KeyChoice, best_keys, voice_of, weights_of
 from kopje.core.exact import Fraction
 from kopje.core.instruments.barred import bars_for, bars_reason
 from kopje.core.instruments.recorder import needed_level, recorder_reason
@@ -37,7 +37,7 @@ def best_keys_for(a: Analysis, grade: int, purpose: Purpose, signs_read: int = 1
     pitches = {sound.pitch for sound in a.attacks if sound.pitch is not None}
     if do is None or not pitches:
         return ()
-    voice = VOICES[min(grade, max(VOICES))]
+    voice = voice_of(grade)
     beats = weights_of(a.attacks)
     every = best_keys(beats, do, voice, EVERY)
     ranked = sorted(

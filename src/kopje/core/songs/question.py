@@ -10,7 +10,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass, replace
 from datetime import date
 
-from kopje.core.analysis.key_choice import VOICES, fit_reason
+from kopje.core.analysis.key_choice import fit_reason, voice_of
 from kopje.core.reasons import Named, Param, Reason, Tone, Verdict, because, listed
 from kopje.core.sequence.concepts import Sequence
 from kopje.core.sequence.section_state import SectionState
@@ -136,7 +136,7 @@ def _fits(song: SongFacts, asked: SongQuestion, state: SectionState) -> Iterator
     found = song.key_for(state.grade)
     if not asked.fits or found is None:
         return
-    reason = fit_reason(found, VOICES[min(state.grade, 5)])
+    reason = fit_reason(found, voice_of(state.grade))
     weight = "bars" if reason.weight == "against" else "for"
     yield replace(reason, weight=weight)  # type: ignore[arg-type]
 

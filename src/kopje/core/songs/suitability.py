@@ -10,7 +10,7 @@ from collections.abc import Iterable, Iterator
 from dataclasses import dataclass
 from datetime import date
 
-from kopje.core.analysis.key_choice import VOICES, KeyChoice, key_reason
+from kopje.core.analysis.key_choice import KeyChoice, key_reason, voice_of
 from kopje.core.reasons import Listed, Named, Reason, Verdict, because, listed
 from kopje.core.sequence.concepts import Concept, ConceptKey
 from kopje.core.sequence.phases import Purpose
@@ -187,7 +187,7 @@ def _by_rote(content: Content, state: SectionState) -> bool:
 def _range(song: SongCard, state: SectionState, keys: tuple[KeyChoice, ...]) -> Scored:
     if song.do is None:
         return
-    reason = key_reason(keys, song.do, VOICES[min(state.grade, 5)])
+    reason = key_reason(keys, song.do, voice_of(state.grade))
     if reason.weight == "against":
         yield reason, OUT_OF_RANGE
     else:

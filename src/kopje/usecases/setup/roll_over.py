@@ -6,12 +6,11 @@ Standings come along as something to check again: what was secure is due to be h
 
 from __future__ import annotations
 
-import re
 from collections.abc import Sequence
-from dataclasses import dataclass
 
 from kopje.core.errors import SetUpError
 from kopje.core.planning.meetings import Meeting
+from kopje.core.planning.next_year import ClassNow, Step, steps
 from kopje.store import plans, sections, year
 from kopje.store import tables as t
 from kopje.usecases.context import Context
@@ -20,65 +19,40 @@ from kopje.usecases.setup.set_up_school import meeting_row
 APART = 120  # days; nobody goes up a grade twice in one school year
 
 
-@dataclass(frozen=True, slots=True)
-class Step:
-    """What becomes of one section. `becomes` empty: its children leave the school. `was` empty: it begins."""
-
-    was: str
-    becomes: str
-    grade: int
-    children: int
-
-
-def next_name(name: str) -> str | None:
-    """The name a grade up; None where a name does not say its grade (a choir stays what it is).
-
-    >>> next_name("KA"), next_name("2B"), next_name("Choir")
-    ('1A', '3B', None)
-    """
-    if re.fullmatch(r"K[A-Z0-9]?", name):
-        return "1" + name[1:]
-    match = re.search(r"\d+", name)
-    return f"{name[: match.start()]}{int(match[0]) + 1}{name[match.end() :]}" if match else None
-
-
 def preview(ctx: Context) -> tuple[Step, ...]:
     """What rolling over would do, youngest first; nothing is changed."""
-    rows = [one for one in sections.sections(ctx.session, ctx.school_id) if next_name(one.name)]
-    top, low = max((one.grade for one in rows), default=0), min((one.grade for one in rows), default=0)
-    steps = [Step("", one.name, one.grade, 0) for one in rows if one.grade == low]
-    for one in rows:
-        count = len(sections.roll(ctx.session, one.id, ctx.today))
-        leaves = one.grade == top
-        steps.append(
-            Step(one.name, "" if leaves else next_name(one.name) or "", one.grade + (not leaves), count)
-        )
-    return tuple(steps)
+    rows = sections.sections(ctx.session, ctx.school_id)
+    return steps(
+        ClassNow(one.name, one.grade, one.upper, len(sections.roll(ctx.session, one.id, ctx.today)))
+        for one in rows
+    )
 
 
 def roll_over(ctx: Context) -> tuple[Step, ...]:
     """Do what `preview` says. A section takes over the times and minutes of the one whose name it gets."""
     _refuse_twice(ctx)
-    steps = preview(ctx)
+    found = preview(ctx)
     rows = {one.name: one for one in sections.sections(ctx.session, ctx.school_id)}
     times = {name: _times(ctx, one) for name, one in rows.items()}
     minutes = {name: one.minutes for name, one in rows.items()}
-    for step in sorted((s for s in steps if s.was), key=lambda s: (bool(s.becomes), -s.grade)):
+    for step in sorted((s for s in found if s.was), key=lambda s: (bool(s.becomes), -s.grade)):
         section = rows[step.was]
         if not step.becomes:
             _leave(ctx, section)
             continue
-        section.name, section.grade, section.rolled = step.becomes, step.grade, ctx.today
+        section.name, section.rolled = step.becomes, ctx.today
+        section.grade, section.upper = step.grade, step.upper
         section.minutes = minutes.get(step.becomes, section.minutes)
         _set_times(ctx, section, times.get(step.becomes, times[step.was]))
         _forget_plans(ctx, section)
         ctx.session.flush()
-    for step in (s for s in steps if not s.was):
+    for step in (s for s in found if not s.was):
         fresh = t.Section(
             id=ctx.new_id(),
             school_id=ctx.school_id,
             name=step.becomes,
             grade=step.grade,
+            upper=step.upper,
             minutes=minutes[step.becomes],
             rolled=ctx.today,
         )
@@ -86,7 +60,7 @@ def roll_over(ctx: Context) -> tuple[Step, ...]:
         ctx.session.flush()
         _set_times(ctx, fresh, times[step.becomes])
     ctx.session.flush()
-    return steps
+    return found
 
 
 def _refuse_twice(ctx: Context) -> None:

@@ -12,7 +12,7 @@ from sqlalchemy.orm import Session
 
 from kopje.core.errors import ConceptError, RosterError, SetUpError
 from kopje.core.planning.meetings import Meeting
-from kopje.core.sequence.concepts import CHOIR
+from kopje.core.sequence.grades import CHOIR, grade_name, may_span
 from kopje.store import people, sections
 from kopje.store import tables as t
 from kopje.usecases.context import Context
@@ -24,7 +24,8 @@ LONGEST_NAME = 60
 
 @dataclass(frozen=True, slots=True)
 class NewSection:
-    """`names`: children as they are to be displayed. The concepts of earlier grades are declared on wish."""
+    """`names`: children as they are to be displayed. `upper`: the second grade of a split class. The
+    concepts of earlier grades are declared on wish."""
 
     name: str
     grade: int
@@ -32,6 +33,7 @@ class NewSection:
     names: tuple[str, ...]
     meetings: tuple[Meeting, ...]
     declare_earlier: bool = True
+    upper: int | None = None
 
 
 def first_run(
@@ -80,9 +82,9 @@ def first_run_needed(session: Session) -> bool:
     return not people.any_school(session)
 
 
-def set_bar_colours(ctx: Context, colours: Mapping[int, str]) -> None:
-    """The room's own colours of its bars, by pitch class; none: plain."""
-    school(ctx).bar_colours = {str(bar): colour for bar, colour in colours.items()}
+def set_bar_colours(ctx: Context, colours: Mapping[str, str]) -> None:
+    """The room's own colours of its bars, by the letter of its pitch."""
+    school(ctx).bar_colours = dict(colours)
     ctx.session.flush()
 
 
@@ -118,12 +120,26 @@ def cleaned_names(lines: Iterable[str]) -> tuple[str, ...]:
     return tuple(names)
 
 
+def checked_upper(grade: int, upper: int | None) -> int:
+    """The grade a section reaches up to; RosterError for grades that no class can hold."""
+    found = grade if upper is None else upper
+    if not may_span(grade, found):
+        raise RosterError("grades_apart", low=grade_name(grade), high=grade_name(found), value=found)
+    return found
+
+
 def add_section(ctx: Context, new: NewSection) -> t.Section:
     """Add a section with its roll and meetings; its name must be free."""
     if any(section.name == new.name for section in sections.sections(ctx.session, ctx.school_id)):
         raise RosterError("section_there", section=new.name, value=new.name)
+    upper = checked_upper(new.grade, new.upper)
     section = t.Section(
-        id=ctx.new_id(), school_id=ctx.school_id, name=new.name, grade=new.grade, minutes=new.minutes
+        id=ctx.new_id(),
+        school_id=ctx.school_id,
+        name=new.name,
+        grade=new.grade,
+        upper=upper,
+        minutes=new.minutes,
     )
     ctx.session.add(section)
     ctx.session.flush()

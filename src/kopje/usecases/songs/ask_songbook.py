@@ -9,7 +9,7 @@ from datetime import timedelta
 from typing import Any
 from uuid import UUID
 
-from kopje.core.analysis.key_choice import KeyFit
+from kopje.core.analysis.key_choice import KeyFit, voice_of
 from kopje.core.errors import SongQuestionError
 from kopje.core.reasons import Reason
 from kopje.core.sequence.section_state import SectionState
@@ -43,7 +43,7 @@ def ask(
         asked = SongQuestion(has=asked.has)
     else:
         now = snapshot(ctx, [section_id]).section(section_id)
-        state, grade = now.state, min(now.grade, 5)
+        state, grade = now.state, voice_of(now.grade).grade
     wanted = Wanted(
         tuple(text.lower().split()),
         tuple(meant_by(key, ctx.sequence) for key in asked.has),

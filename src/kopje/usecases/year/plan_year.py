@@ -19,6 +19,7 @@ from kopje.store.snapshot import ArcOverrideRow, PlanRow
 from kopje.usecases.context import Context, Desk
 from kopje.usecases.snapshot import SectionNow, snapshot
 from kopje.usecases.year.section_year import SectionYear, own_lengths, school_years, section_year, year_of
+from kopje.usecases.year.undo_year import remember
 
 LONGEST_PHASE = 12
 
@@ -35,6 +36,7 @@ def fit(desk: Desk, section_id: UUID) -> None:
         plan, short = desk.solve(fit_year, question), desk.solve(short_by, question)
         with desk.keep() as ctx:
             _check(ctx, section_id, seen)
+            remember(ctx, section_id)
             _keep(ctx, section_id, plan, short, found.reserve)
 
 
@@ -85,6 +87,7 @@ def keep_up(desk: Desk, section_ids: Iterable[UUID] | None = None) -> None:
         short = desk.solve(short_by, question)
         with suppress(StaleError), desk.keep() as ctx:
             _check(ctx, found.now.id, _seen(found))
+            year.forget_steps(ctx.session, found.now.id)  # they no longer fit the facts
             _keep(ctx, found.now.id, plan, short, found.reserve)
 
 
@@ -148,6 +151,7 @@ def override(
         plan, short = desk.solve(fit_year, question), desk.solve(short_by, question)
         with desk.keep() as ctx:
             _check(ctx, section_id, seen)
+            remember(ctx, section_id)
             year.clear_overrides(ctx.session, section_id, [one.concept for one in overrides])
             for one in (one for one in overrides if one.says_something):
                 ctx.session.add(_wish_row(ctx, section_id, one))

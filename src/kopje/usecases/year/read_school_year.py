@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from kopje.core.reasons import Reason, because, listed
-from kopje.core.sequence.concepts import grade_name
+from kopje.core.sequence.grades import grade_name
 from kopje.usecases.context import Context
 from kopje.usecases.snapshot import snapshot
 from kopje.usecases.year.section_year import SectionYear, school_years, spare

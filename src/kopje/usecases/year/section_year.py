@@ -20,8 +20,9 @@ from kopje.core.planning.year.arcs import (
 )
 from kopje.core.planning.year.ways import slack, verdict
 from kopje.core.reasons import Reason, because
-from kopje.core.sequence.concepts import CHOIR, Concept, ConceptKey, day_in
-from kopje.core.sequence.section_state import SectionState
+from kopje.core.sequence.concepts import Concept, ConceptKey, day_in
+from kopje.core.sequence.grades import CHOIR
+from kopje.core.sequence.section_state import SectionState, belongs
 from kopje.store import snapshot as store
 from kopje.usecases.context import Context
 from kopje.usecases.snapshot import SectionNow, Snapshot, snapshot
@@ -110,7 +111,7 @@ def year_of(now: SectionNow, usual: Lengths) -> SectionYear:
 def _question(now: SectionNow, next_lesson: int, reserve: int, usual: Lengths) -> YearQuestion:
     state, lessons = now.state, now.lessons
     said = {override.concept: override for override in now.overrides}
-    concepts = [c for c in now.sequence.concepts if _belongs(c, now.grade, state)]
+    concepts = [c for c in now.sequence.concepts if belongs(c, state)]
     if now.grade == CHOIR:
         concepts = _as_many_levels(concepts, state, len(lessons) - next_lesson + 1)
     known = frozenset(c.key for c in now.sequence.concepts if _known(c, state))
@@ -134,16 +135,6 @@ def own_lengths(ctx: Context) -> Lengths:
     four times."""
     done = [pair for pair in store.named(ctx.session, ctx.school_id) if pair[1] >= PRACTISED]
     return learned(done, lengths_of(ctx.sequence.wording.phases))
-
-
-def _belongs(concept: Concept, grade: int, state: SectionState) -> bool:
-    """Core of this grade and earlier ones, the optional of this grade, and whatever has begun here; choirs
-    have their own."""
-    taught = state.taught_counts(concept.key)
-    begun = taught.prepared > 0 or taught.presented > 0
-    if (concept.grade == CHOIR) != (grade == CHOIR):
-        return begun
-    return begun or (concept.grade <= grade and (concept.core or concept.grade == grade))
 
 
 def _as_many_levels(concepts: Sequence[Concept], state: SectionState, lessons: int) -> list[Concept]:

@@ -1,7 +1,7 @@
 """Choir rehearsals: warm-up, hard intervals, daily sight-singing, repertoire, closing."""
 
 from kopje.core.planning.activities import Activity
-from kopje.core.sequence.concepts import CHOIR
+from kopje.core.sequence.grades import CHOIR
 
 _ONLY = (CHOIR, CHOIR)
 _VOICES = "In range and not loud; a tired or changing voice rests."
