@@ -69,11 +69,38 @@ first-run-missing = Still needed: school, a name and password to sign in with, a
 ## sectionForm
 section-form-name = Section, for instance 2A
 section-form-grade = Grade
-section-form-grade-of = { $n ->
+grade-of = { $n ->
+     [-1] Below kindergarten
      [0] Kindergarten
      [13] Choir
     *[other] Grade { $n }
   }
+grades-of = { $low } and { $high }
+section-form-upper = Taught together with
+section-form-upper-none = nobody else
+section-change = Change this section
+section-changed = { $name } was changed.
+undo-back = Take it back
+undo-done = Taken back.
+song-removed = “{ $title }” was taken out of the songbook.
+songs-removed = Taken out of the songbook
+songs-back = Take back
+year-changed = The year of { $name } was changed.
+year-undo = Take back
+kept-dates = The dates were kept.
+kept-school = The school was kept.
+kept-words = The words were kept.
+kept-colours = The colours were kept.
+kept-singers = The singers were kept.
+kept-sequence = The sequence was kept.
+change-removed = { $what } was removed.
+question-dropped = “{ $name }” was dropped.
+section-all-share = All of them:
+words-terms = What children are told
+words-terms-hint = Leave a field empty to keep the usual word.
+words-own-rhythm = Our own syllables
+words-own-rhythm-hint = A blank between syllables, one for each note that sounds. A rest is silent unless it has a word here.
+words-silent = silent
 section-form-minutes = Minutes a lesson
 section-form-names = Children, one name a line
 section-form-names-hint = Paste a column. Names as you call them; nothing else is needed.
@@ -132,11 +159,7 @@ today-propose = Propose the lesson
 today-no-lesson = No lesson is proposed yet.
 
 ## section
-section-title = { $grade ->
-     [0] Kindergarten
-     [13] Choir
-    *[other] Grade { $grade }
-  } · { $roll ->
+section-title = { $grade } · { $roll ->
      [one] { $roll } child
     *[other] { $roll } children
   }
@@ -384,6 +407,7 @@ year-lessons-of = { $n ->
   }
 year-where = Where will they be on
 year-grade = { $g ->
+     [-1] Below kindergarten
      [0] Kindergarten
      [13] Choirs
     *[other] Grade { $g }
@@ -554,7 +578,7 @@ ask-groups-tone = Tones
 ask-groups-figure = Rhythms
 ask-groups-meter = Meters
 ask-groups-set = Tone sets
-ask-groups-rests = Home
+ask-groups-rests = { CAP($word_home) }
 ask-keep = Keep this sentence
 ask-kept-as = Call it
 ask-kept = Kept:
@@ -586,7 +610,7 @@ ask-found = { $n ->
 ## insight
 insight-tabs-made = Made of
 insight-tabs-words = Words
-insight-tabs-phrases = Phrases
+insight-tabs-phrases = { CAP($word_phrases) }
 insight-tabs-keys = Best keys
 insight-tabs-drills = Practise
 insight-tabs-games = Games
@@ -604,7 +628,7 @@ insight-axes-meter = meter
 insight-axes-key = key
 insight-axes-range = range
 insight-step = { $n } of 5
-insight-phrases = Phrase by phrase
+insight-phrases = { CAP($word_phrase) } by { $word_phrase }
 insight-move = { $kind ->
     [repeat] { $n ->
         [one] { $n } repeat
@@ -629,14 +653,14 @@ insight-half-steps = ({ $n ->
   })
 insight-phrases-from-told = They begin where you said.
 insight-phrases-from-marks = They begin where the file shows it: line ends, breath marks, repeats.
-insight-phrases-from-spans = The file does not show phrases; these are equal spans.
-insight-heard = From long tones, rests and repeats they seem to begin in { $n ->
+insight-phrases-from-spans = The file does not show { $word_phrases }; these are equal spans.
+insight-heard = From long tones, { $word_rests } and repeats they seem to begin in { $n ->
     [one] bar
    *[other] bars
   } { $bars }.
 insight-take-heard = Take these
 insight-strong = only strong beats
-insight-line = The line of phrase { $label }
+insight-line = The line of { $word_phrase } { $label }
 insight-hear = Hear it
 insight-bars = { $several ->
     [0] bar { $first }
@@ -682,11 +706,11 @@ drills-kinds-widening = signs to read, one new tone a row
 drills-beats = Beats
 drills-ending = Ending
 drills-endings-any = any
-drills-endings-home = at home
+drills-endings-home = at { $word_home }
 drills-endings-open = open
 drills-from = From
 drills-lowest = the lowest
-drills-home = ends at home
+drills-home = ends at { $word_home }
 drills-open = open end
 drills-none = No stretch of this length begins on a strong beat without cutting a tone.
 drills-sum = { $tones ->
@@ -731,7 +755,7 @@ about-twins = Other tunes of this title
 variant-title = Another way
 variant-how = Sound it
 variant-as-is = as it is
-variant-parallel = in { $name }, same home
+variant-parallel = in { $name }, same { $word_home }
 variant-half = half in { $name }
 variant-do = do is
 variant-written = { $letter }, as written
@@ -747,7 +771,7 @@ play-tempo-short = { $n } a min
 play-tonic-first = tonic first
 play-what = What
 play-all = all of it
-play-phrase = phrase { $n } ({ $label })
+play-phrase = { $word_phrase } { $n } ({ $label })
 play-loop = loop
 play-rhythm = rhythm only
 play-keyboard = Keyboard
@@ -766,7 +790,7 @@ layers-names-rhythm = rhythm
 layers-names-motion = steps and skips
 layers-names-marks = only where needed
 layers-names-hands = hands
-layers-names-phrases = phrases
+layers-names-phrases = { $word_phrases }
 layers-mirror = mirrored
 layers-own = own view
 layers-colours = bar colours
@@ -779,11 +803,11 @@ told-own = Worked out
 told-computed = as worked out
 told-printed = as printed
 told-do = Do is
-told-resting = It rests on
+told-resting = { CAP($word_resting_tone) }
 told-sung = Sung with do
 told-beat = It is counted
-told-phrases = Phrases begin in bars
-told-letters = Letters of the phrases
+told-phrases = { CAP($word_phrases) } begin in bars
+told-letters = Letters of the { $word_phrases }
 told-has = It has
 told-lacks = It has no
 told-choose = choose …
@@ -944,8 +968,8 @@ songs-sum-refused = { $refused ->
 song-open = Open the song
 song-pointed = Bar { $bar }
 song-point-hint = Press a note to hear it and see it in all pictures; arrow keys walk on from there.
-song-rests = rests on { $tone }
-song-rests-not = rests on nothing
+song-rests = { $word_resting_tone } { $tone }
+song-rests-not = no { $word_resting_tone }
 song-sure = { $share } % sure
 song-do-is = do = { $d }
 song-sung-with = Sung with do = { $letter }: the starting pitch, what plays and the keyboard follow that; the score stays as printed.
@@ -1056,3 +1080,40 @@ set-up-sections = Sections
 
 ## drawer
 drawer-close = Close the drawer
+
+words-dates = Dates
+words-dates-of-day_first = 24 November
+words-dates-of-month_first = November 24
+words-dates-of-iso = 2026-11-24
+words-clock = Times
+words-clock-of-24 = 14:30
+words-clock-of-12 = 2:30 pm
+clock-12 = { $time } { $half ->
+    [am] am
+   *[pm] pm
+  }
+## What a field may hold, said at the field and by the server in the same words
+field_missing = This is needed.
+field_long = At most { $most ->
+    [one] { $most } character
+   *[other] { $most } characters
+  }.
+field_short = At least { $least ->
+    [one] { $least } character
+   *[other] { $least } characters
+  }.
+field_from = { $least } or more.
+field_to = { $most } or less.
+field_form = Not written as it should be.
+
+day-pick = Pick a day: { $what }
+day-unread = No day: write it like { $example }.
+time-unread = No time: write it like { $example }.
+
+## What children are told; a school may have words of its own
+word-phrase = phrase
+word-phrases = phrases
+word-rest = rest
+word-rests = rests
+word-resting-tone = resting tone
+word-home = home

@@ -59,6 +59,14 @@ rota_unsure = { $state ->
    *[not_yet] Not yet, so far.
   }
 
+## What children are told, in the school's own words where it has some
+word_phrase = phrase
+word_phrases = phrases
+word_rest = rest
+word_rests = rests
+word_resting_tone = resting tone
+word_home = home
+
 ## Where a song is at home
 mode = { $mode ->
     [major] major
@@ -67,7 +75,7 @@ mode = { $mode ->
   }
 tonality_unpitched = No pitched notes.
 tonality_teacher = You said so.
-tonality_parallel = This phrase has { $tone } instead of { $instead }: do moves.
+tonality_parallel = This { $word_phrase } has { $tone } instead of { $instead }: do moves.
 tonality_stated = The file says { $mode }, and it ends on { $tone }.
 tonality_stated_differs = The file says { $mode }, but it ends on { $tone }.
 tonality_open = Too few tones to rest on any of them.
@@ -77,15 +85,15 @@ tonality_weight = It ends on { $tone }; of { $do } and { $la }, { $best } weighs
 tonality_weighed = It ends on { $tone }{ $same ->
     [1] , and
    *[0] ; yet
-  } first beats, phrase ends and long tones speak for { $best }.
-tonality_weighed_without_key = The file gives no key. First beats, phrase ends, long tones and the last tone speak for { $best }.
-tonality_dorian = { CAP($fi) } always and { $fa } never over { $la }: heard as dorian, resting on { $re }.
+  } first beats, ends of { $word_phrases } and long tones speak for { $best }.
+tonality_weighed_without_key = The file gives no key. First beats, ends of { $word_phrases }, long tones and the last tone speak for { $best }.
+tonality_dorian = { CAP($fi) } always and { $fa } never over { $la }: heard as dorian, { $word_resting_tone } { $re }.
 tonality_few_tones = Fewer than four tones: no tonality yet.
 tonality_tone_missing = Without { $tone } the tonality stays open.
 
 ## How phrases differ
 phrase_moved = { $name } is { $base }, { $moved }.
-phrase_same = { $name } is the same as phrase { $number }.
+phrase_same = { $name } is the same as { $word_phrase } { $number }.
 phrase_differs = { $name } differs from { $base }{ $more ->
     [1] { " " }in { $count } places: { $named } …
    *[0] : { $named }.
@@ -166,17 +174,17 @@ beats_part = { $whole ->
   }
 bar_sum = Bar { $bar } has { $beats }, the meter asks for { $asked }.
 pickup_not_completed = The upbeat is not paid back: bar { $bar } would need { $beats }.
-repair_rest = A rest of { $beats } at its end.
+repair_rest = A { $word_rest } of { $beats } at its end.
 repair_longer = Its last { $what ->
-    [rest] rest
+    [rest] { $word_rest }
    *[tone] tone
   } { $beats } longer.
 repair_shorter = Its last { $what ->
-    [rest] rest
+    [rest] { $word_rest }
    *[tone] tone
   } { $beats } shorter.
 repair_longest_shorter = Its longest tone { $beats } shorter.
-repair_drop_rest = Without its last rest.
+repair_drop_rest = Without its last { $word_rest }.
 repair_last_tones = Its last tones belong to the next bar.
 repair_first_tones = The first tones of the next bar belong to it.
 repair_meter = This bar is in { $meter }.
@@ -224,10 +232,10 @@ figure_whole = whole note
 figure_syncopation = syncopation
 figure_dotted_quarter_eighth = dotted quarter and eighth
 figure_eighth_dotted_quarter = eighth and dotted quarter
-figure_beat_rest = beat rest
-figure_half_beat_rest = half-beat rest
-figure_half_rest = half rest
-figure_bar_rest = bar rest
+figure_beat_rest = beat { $word_rest }
+figure_half_beat_rest = half-beat { $word_rest }
+figure_half_rest = half { $word_rest }
+figure_bar_rest = bar { $word_rest }
 figure_upbeat = upbeat
 figure_tie = tie
 figure_dotted_quarter = dotted quarter (6/8)
@@ -237,7 +245,7 @@ figure_eighth_quarter = eighth and quarter (6/8)
 figure_six_sixteenths = six sixteenths (6/8)
 figure_siciliano = dotted eighth, sixteenth, eighth (6/8)
 figure_dotted_half_compound = dotted half (6/8)
-figure_compound_beat_rest = beat rest (6/8)
+figure_compound_beat_rest = beat { $word_rest } (6/8)
 figure_unnamed = the figure { $figure }
 meter_of = { $meter } meter
 tone_set = { $name ->
@@ -271,7 +279,7 @@ tone_set = { $name ->
     [1] { " " }and chromatic tones
    *[0] { "" }
   }
-tone_as_home = { $tone } as home
+tone_as_home = { $tone } as { $word_home }
 
 ## Keys, voices, instruments
 voice_of = { $grade ->
@@ -316,14 +324,14 @@ times = { $count ->
 observed = { CAP($concept) } can be done with any song.
 target_missing = Has no { $what }.
 target_unnamed = { $section } cannot name { $concept } yet.
-target_thin = Has { $concept } only { times }, never twice in a phrase or in one place.
+target_thin = Has { $concept } only { times }, never twice in a { $word_phrase } or in one place.
 target_aspect = Is a song with { $concept }.
 target_in_bars = Has { $what } in { $bars ->
     [one] { $bars } bar
    *[other] { $bars } bars
   }.
 target = Has { $concept } { times }{ $same_place ->
-    [1] , in the same place of its phrases
+    [1] , in the same place of its { $word_phrases }
    *[0] { "" }
   }{ $strong ->
     [1] , on strong beats

@@ -162,11 +162,16 @@ beat_in_quarters = in quarters
 beat_in_dotted_quarters = in dotted quarters
 beat_in_halves = in halves
 beat_in_dotted_halves = in dotted halves
-song_phrases = A song has at most { $most } phrases here. Nothing was changed.
+rhythm_no_figure = There is no figure “{ $figure }”. Nothing was changed.
+rhythm_syllables = { CAP($figure) } has { $wanted ->
+    [one] { $wanted } syllable
+   *[other] { $wanted } syllables
+  }, one for each note that sounds, and you gave { $given }. Nothing was changed.
+song_phrases = A song has at most { $most } { $word_phrases } here. Nothing was changed.
 song_has_and_lacks = A song cannot both have a concept and lack it. Nothing was changed.
 song_letters = The song has { $phrases ->
-    [one] { $phrases } phrase
-   *[other] { $phrases } phrases
+    [one] { $phrases } { $word_phrase }
+   *[other] { $phrases } { $word_phrases }
   }, but { $letters } letters were given. Nothing was changed.
 recast_no_parallel = Only a song in major or minor has a parallel tonality. Nothing was changed.
 recast_no_mode = Only a song in a tonality, and another one, has such a mode. Nothing was changed.
@@ -194,14 +199,8 @@ sign_in_failed = Name and password do not belong together. Try again.
 ## What the server itself refuses
 request_invalid = Something in the request is not as it should be. Nothing was kept.
 request_not_served = Kopje does not serve this address in this way. Nothing was kept.
-field_wrong = { $how ->
-    [missing] “{ $field }” is missing.
-    [unknown] “{ $field }” is not known here.
-    [long] “{ $field }” is too long.
-    [short] “{ $field }” is too short.
-    [bounds] “{ $field }” is out of bounds.
-   *[wrong] “{ $field }” is not as it should be.
-  }
+field_wrong = “{ $field }”: { $why }
+field_unknown = This is not known here.
 no_such_address = There is no such address.
 database_silent = Kopje's database did not answer. Nothing was changed; what you marked stays on this device and is sent again.
 unkeepable = A text holds a sign that cannot be kept, or a number is out of all bounds. Nothing was kept.

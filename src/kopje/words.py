@@ -19,9 +19,12 @@ from kopje.core.reasons import Listed, Named, Param, Phased, Reason, Tone
 from kopje.core.sequence.concepts import Sequence
 from kopje.core.sequence.phases import MODELS
 from kopje.core.sequence.so_mi_first import SO_MI_FIRST
+from kopje.core.sequence.wording import TERMS, Dates
 
 FOLDER = Path(__file__).resolve().parents[2] / "locales"
 ENGLISH = "en"
+SHORT: dict[Dates, str] = {"day_first": "d MMM", "month_first": "MMM d", "iso": "yyyy-MM-dd"}
+LONG: dict[Dates, str] = {"day_first": "d MMMM y", "month_first": "MMMM d, y", "iso": "yyyy-MM-dd"}
 
 
 def _capital(text: Any) -> Any:
@@ -38,6 +41,7 @@ class Catalogue:
 
     folder: Path
     language: str
+    dates: Dates = "day_first"
 
     @cached_property
     def files(self) -> tuple[Path, ...]:
@@ -60,8 +64,8 @@ class Catalogue:
             functions={
                 "CAP": _capital,
                 "LOW": _small,
-                "DAY": dated("d MMM"),
-                "DATE": dated("d MMMM y"),
+                "DAY": dated(SHORT[self.dates]),
+                "DATE": dated(LONG[self.dates]),
                 "WEEKDAY": dated("EEEE"),
             },
         )
@@ -83,24 +87,48 @@ class Catalogue:
         if not self.bundle.has_message(code):
             return code
         pattern = self.bundle.get_message(code).value
-        return str(self.bundle.format_pattern(pattern, dict(params))[0]) if pattern else code
+        values = {**self.terms, **dict(params)}
+        return str(self.bundle.format_pattern(pattern, values)[0]) if pattern else code
+
+    @cached_property
+    def terms(self) -> dict[str, str]:
+        """What children are told, as this language says it; sentences have it as `$word_…`."""
+        found = {}
+        for key in TERMS:
+            message = (
+                self.bundle.get_message(f"word_{key}") if self.bundle.has_message(f"word_{key}") else None
+            )
+            if message is not None and message.value:
+                found[f"word_{key}"] = str(self.bundle.format_pattern(message.value)[0])
+        return found
 
 
-@lru_cache(maxsize=8)
-def catalogue(language: str = ENGLISH, folder: Path = FOLDER) -> Catalogue:
-    return Catalogue(folder, language)
+@lru_cache(maxsize=16)
+def catalogue(language: str = ENGLISH, folder: Path = FOLDER, dates: Dates = "day_first") -> Catalogue:
+    return Catalogue(folder, language, dates)
 
 
 @dataclass(frozen=True)
 class Words:
     """The catalogue in a school's words."""
 
-    catalogue: Catalogue
+    base: Catalogue
     sequence: Sequence = SO_MI_FIRST
+
+    @cached_property
+    def catalogue(self) -> Catalogue:
+        """The one that writes dates as the school does."""
+        return catalogue(self.base.language, self.base.folder, self.sequence.wording.dates)
 
     def say(self, reason: Reason) -> str:
         """The sentence of a reason, or the word of a term."""
-        return self.catalogue.text(reason.code, {name: self._plain(value) for name, value in reason.params})
+        said = {name: self._plain(value) for name, value in reason.params}
+        return self.catalogue.text(reason.code, {**self._terms, **said})
+
+    @cached_property
+    def _terms(self) -> dict[str, str]:
+        """The school's own words for what children are told."""
+        return {f"word_{key}": word for key, word in self.sequence.wording.terms.items()}
 
     def term(self, value: Param) -> str:
         """One parameter in words, as it stands inside a sentence."""

@@ -27,9 +27,9 @@ from kopje.usecases.ledger.projections import RULES
 from kopje.usecases.lessons import propose_lesson
 from kopje.usecases.setup import school_calendar, set_up_school
 from kopje.usecases.setup.sign_in import hashed
-from kopje.usecases.year import undo_year
 from kopje.usecases.songs import ask_songbook
 from kopje.usecases.songs.bring_shipped_songs import bring_shipped_songs
+from kopje.usecases.year import undo_year
 from kopje.workers import Worker
 
 PASSWORD = "a long password"

@@ -15,8 +15,15 @@ def client(app_client: TestClient, kestrel: Place) -> TestClient:
 
 def added(client: TestClient, name: str, grade: int, upper: int | None = None) -> str:
     meets = [{"weekday": 2, "starts": "10:30", "minutes": None}]
-    new = {"name": name, "grade": grade, "upper": upper, "minutes": 30, "names": "Bo\nTaru", "meetings": meets}
-    made = client.post("/api/sections", json=new)
+    new = {
+        "name": name,
+        "grade": grade,
+        "upper": upper,
+        "minutes": 30,
+        "names": "Bo\nTaru",
+        "meetings": meets,
+    }
+    made = client.post("/api/sections", json={**new, "meetings": meets})
     assert made.status_code == 201, made.text
     return str(made.json()["id"])
 
@@ -31,11 +38,17 @@ def laid(client: TestClient, section: str) -> dict[str, int]:
 
 def test_a_split_class_learns_what_both_grades_learn(client: TestClient) -> None:
     two, three, both = added(client, "2B", 2), added(client, "3B", 3), added(client, "2/3", 2, 3)
-    assert client.get(f"/api/sections/{both}/declared").json() == client.get(f"/api/sections/{two}/declared").json()
+    assert (
+        client.get(f"/api/sections/{both}/declared").json()
+        == client.get(f"/api/sections/{two}/declared").json()
+    )
     core = {one["key"] for one in client.get("/api/sequence").json()["concepts"] if one["core"]}
     assert set(laid(client, both)) & core == (set(laid(client, two)) | set(laid(client, three))) & core
     for grade in (2, 3):
-        names = [one["section"]["name"] for one in client.get("/api/year/grade", params={"grade": grade}).json()["sections"]]
+        names = [
+            one["section"]["name"]
+            for one in client.get("/api/year/grade", params={"grade": grade}).json()["sections"]
+        ]
         assert "2/3" in names
     sentence = client.get("/api/songs", params={"section": both, "fits": True}).json()
     younger = client.get("/api/songs", params={"section": two, "fits": True}).json()
@@ -55,7 +68,10 @@ def test_grades_that_no_class_holds_are_refused(client: TestClient, kestrel: Pla
     for grade, upper in ((2, 4), (12, 13), (3, 2)):
         new = {"name": "X", "grade": grade, "upper": upper, "minutes": 30, "names": "", "meetings": []}
         refused = client.post("/api/sections", json=new)
-        assert (refused.status_code, refused.json()["title"][:34]) == (422, "A class holds one grade or two nei")
+        assert (refused.status_code, refused.json()["title"][:34]) == (
+            422,
+            "A class holds one grade or two nei",
+        )
 
 
 def test_a_section_is_changed_and_its_year_follows(client: TestClient, kestrel: Place) -> None:

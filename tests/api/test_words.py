@@ -18,6 +18,7 @@ from api.test_every_route import OPERATIONS, request, swappable
 from conftest import SETTINGS
 from kopje.cli import main
 from kopje.core.planning.catalogue import CATALOGUE
+from kopje.core.music.rhythm_syllables import FIGURES, SYSTEMS, spoken
 from kopje.core.sequence.phases import MODELS
 from kopje.core.sequence.shipped import SHIPPED
 from kopje.engraving.printing import Printer
@@ -112,6 +113,7 @@ def data(client: TestClient) -> set[str]:
         for part in re.split(r"\{\w+\}", text)
         if part.strip()
     }
+    found |= {spoken(figure, system) for figure in FIGURES for system in SYSTEMS}
     for sequence in SHIPPED.values():
         found.add(sequence.name)
         found |= {text for concept in sequence.concepts for text in strings(asdict(concept), 1)}

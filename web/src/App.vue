@@ -3,13 +3,17 @@
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { begin, end, outbox } from '@/api/outbox'
-import { forgetWhatHappened, queryClient, useFirstRun, useMe, useWords } from '@/api/queries'
+import { forgetWhatHappened } from '@/api/lessons'
+import { queryClient, useFirstRun, useMe } from '@/api/queries'
+import { useWords } from '@/api/setup'
 import KeySheet from '@/components/KeySheet.vue'
 import TopLine from '@/components/TopLine.vue'
+import UndoBar from '@/components/UndoBar.vue'
 import DayStrip from '@/features/strip/DayStrip.vue'
 import FindBox from '@/features/strip/FindBox.vue'
 import UnsentSign from '@/features/strip/UnsentSign.vue'
 import { provideTrail } from '@/composables/useTrail'
+import { forgetUndo } from '@/composables/useUndo'
 import { say } from '@/locales/say'
 import { wording } from '@/composables/useWording'
 
@@ -35,6 +39,11 @@ watch(
   { immediate: true },
 )
 watch(outbox.sent, forgetWhatHappened)
+// What can be taken back may name a child, and a class looks at this page.
+watch(
+  () => route.name,
+  (name) => name === 'teach' && forgetUndo(),
+)
 // The cache itself, for what is shown lags a moment behind it: just after signing in it would still say “signed out”.
 const stillOut = () => queryClient.getQueryState(['me'])?.status === 'error'
 watch(
@@ -66,6 +75,7 @@ const ready = computed(() => bare.value || me.data.value !== undefined)
       <div class="rest">
         <TopLine @find="finding = true"><UnsentSign /><KeySheet /></TopLine>
         <FindBox v-if="finding" @close="finding = false" />
+        <UndoBar />
         <main id="main" class="work" tabindex="-1">
           <router-view :key="String(route.name) + String(route.params.id ?? '')" />
         </main>

@@ -26,5 +26,6 @@ export const section = (name: string): Schemas['SectionRead'] => ({
   id: name,
   name,
   grade: 2,
+  upper: 2,
   minutes: 30,
 })

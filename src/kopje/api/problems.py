@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from typing import Any
 
 import structlog
@@ -14,6 +14,7 @@ from starlette.exceptions import HTTPException
 
 from kopje.api.schemas.base import Read
 from kopje.core import errors
+from kopje.core.reasons import Reason, because
 from kopje.core.sequence.concepts import Sequence as Concepts
 from kopje.core.sequence.so_mi_first import SO_MI_FIRST
 from kopje.settings import Settings
@@ -27,6 +28,7 @@ STATUS: dict[type[errors.KopjeError], int] = {
     errors.PracticeError: 422,
     errors.ConceptError: 422,
     errors.SequenceError: 422,
+    errors.WordingError: 422,
     errors.CalendarError: 422,
     errors.MarkError: 409,
     errors.PlanError: 409,
@@ -98,20 +100,30 @@ async def _invalid(request: Request, error: Exception) -> JSONResponse:
             {
                 "code": one["type"],
                 "subject": where,
-                "sentence": words.word("field_wrong", field=where, how=_how(one["type"])),
+                "sentence": words.word("field_wrong", field=where, why=_why(one["type"], one.get("ctx", {}))),
             }
         )
     return problem(422, "request_invalid", words.word("request_invalid"), reasons)
 
 
-def _how(kind: str) -> str:
-    """What is wrong with a field, from what the schema's own check calls it."""
-    if kind == "missing":
-        return "missing"
+def _why(kind: str, limits: Mapping[str, Any]) -> Reason:
+    """What is wrong with a field, from what the schema's own check calls it; the page says the same at the
+    field (web/src/api/rules.ts)."""
+    least = limits.get("min_length", limits.get("ge", limits.get("gt")))
+    most = limits.get("max_length", limits.get("le", limits.get("lt")))
+    if kind == "missing" or (kind.endswith("too_short") and least == 1):
+        return because("field_missing")
     if kind == "extra_forbidden":
-        return "unknown"
-    known = {"long": "long", "short": "short", "greater": "bounds", "less": "bounds"}
-    return next((how for part, how in known.items() if part in kind), "wrong")
+        return because("field_unknown")
+    if kind.endswith("too_long"):
+        return because("field_long", most=int(most or 0))
+    if kind.endswith("too_short"):
+        return because("field_short", least=int(least or 0))
+    if kind.startswith("greater"):
+        return because("field_from", least=int(least or 0))
+    if kind.startswith("less"):
+        return because("field_to", most=int(most or 0))
+    return because("field_form")
 
 
 async def _no_answer(request: Request, error: Exception) -> JSONResponse:

@@ -55,6 +55,10 @@ class SequenceError(KopjeError):
     code = "sequence_cycle"
 
 
+class WordingError(KopjeError):
+    code = "words_unreadable"
+
+
 class MarkError(KopjeError):
     code = "mark_refused"
 

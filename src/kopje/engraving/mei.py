@@ -58,6 +58,7 @@ class Under:
     words: bool = True
     hands: Mapping[int, Hand] = field(default_factory=dict)  # the page draws hands in place of the syllables
     phrases: tuple[tuple[int, int, str], ...] = ()  # first note, last note, letter
+    rests: Mapping[int, str] = field(default_factory=dict)  # what is spoken in a rest
 
     @cached_property
     def hand_rows(self) -> int:
@@ -110,7 +111,8 @@ def _measures(tune: Tune, under: Under) -> Iterator[str]:
         placed = _placed(bar, counter, joined, held)
         for note in bar.notes:
             joined = _joined(note, joined)
-        above = "".join((*_phrases(under, range(counter, counter + len(bar.notes))), *_navigation(bar)))
+        notes = range(counter, counter + len(bar.notes))
+        above = "".join((*_phrases(under, notes), *_navigation(bar), *_spoken_rests(under, notes)))
         counter += len(bar.notes)
         full = bar.length == bar.meter.length
         left = ' left="rptstart"' if bar.left == "repeat" else ""
@@ -128,6 +130,13 @@ def _navigation(bar: Bar) -> Iterator[str]:
     for sign in bar.signs:
         place = "1" if sign in AT_HEAD else str(max(int(bar.length / bar.meter.beat), 1))
         yield f'<dir tstamp="{place}" place="above" staff="1"><rend fontstyle="italic">{WRITTEN[sign]}</rend></dir>'
+
+
+def _spoken_rests(under: Under, notes: range) -> Iterator[str]:
+    """A rest takes no line of words, so its word hangs below it."""
+    for note in notes:
+        if note in under.rests:
+            yield f'<dir startid="#n{note}" place="below" type="layer">{escape(under.rests[note])}</dir>'
 
 
 def _phrases(under: Under, notes: range) -> Iterator[str]:
@@ -253,7 +262,7 @@ def _note(item: _Placed, under: Under) -> str:
     note, dots = item.note, f' dots="{item.dots}"' if item.dots else ""
     shared = f'xml:id="{item.id}" dur="{item.written}"{dots}'
     if note.kind == "rest":
-        return "<mRest/>" if note.fills_bar else f"<rest {shared}/>"
+        return f'<mRest xml:id="{item.id}"/>' if note.fills_bar else f"<rest {shared}/>"
     tie = f' tie="{item.tie}"' if item.tie else ""
     if note.pitch is None:
         return f'<note {shared} loc="0"{tie}>{"".join(_lines(item, under))}</note>'

@@ -205,7 +205,7 @@ export type RowKind = 'up_and_down' | 'thirds' | 'sequence' | 'widening'
 export function useRows(
   id: MaybeRefOrGetter<string>,
   kind: MaybeRefOrGetter<RowKind | 'echo'>,
-  start: MaybeRefOrGetter<string>,
+  start: MaybeRefOrGetter<string | null>,
   tempo: MaybeRefOrGetter<number>,
   on: MaybeRefOrGetter<boolean>,
 ) {
@@ -286,3 +286,19 @@ export function useGuess(
     enabled: computed(() => toValue(on) && toValue(section) !== ''),
   })
 }
+
+/** Out of the songbook, and into it again. */
+export async function removeSong(id: string): Promise<void> {
+  await body(api.DELETE('/api/songs/{song_id}', { params: { path: { song_id: id } } }))
+  await forgetSongs()
+}
+export async function bringSongBack(id: string): Promise<void> {
+  await body(api.POST('/api/songs/{song_id}/bring-back', { params: { path: { song_id: id } } }))
+  await forgetSongs()
+}
+export const useRemovedSongs = () =>
+  useQuery({ queryKey: ['songs', 'removed'], queryFn: () => body(api.GET('/api/removed-songs')) })
+const forgetSongs = () =>
+  queryClient.invalidateQueries({
+    predicate: (query) => ['songs', 'songs-for', 'section'].includes(String(query.queryKey[0])),
+  })

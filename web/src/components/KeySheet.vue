@@ -22,14 +22,16 @@ useKeys([
 </script>
 
 <template>
-  <button
+  <v-btn
+    size="small"
+    variant="text"
     class="opener narrow"
     :aria-expanded="open"
     aria-controls="key-sheet"
     @click="open = !open"
   >
     <span class="kbd">?</span> {{ say('keys-open') }}
-  </button>
+  </v-btn>
   <section v-if="open" id="key-sheet" class="keys sheet" :aria-label="say('keys-title')">
     <div class="row spread">
       <h2>{{ say('keys-title') }}</h2>

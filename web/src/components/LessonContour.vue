@@ -150,6 +150,8 @@ const spoken = computed(() =>
   line-height: 1.2;
   text-align: left;
   overflow: hidden;
+  overflow-wrap: anywhere;
+  hyphens: auto;
   padding: 2px 4px 0 2px;
   color: var(--granite);
 }

@@ -1,13 +1,12 @@
 <script setup lang="ts">
 // A day of every year, as month and day: "10-01", or nothing.
 import { computed } from 'vue'
+import { monthLong } from '@/composables/words'
 import { say } from '@/locales/say'
 
 const props = defineProps<{ label: string; none: string }>()
 const said = defineModel<string>({ required: true })
-const months = Array.from({ length: 12 }, (_, n) =>
-  new Date(2024, n, 1).toLocaleDateString('en-GB', { month: 'long' }),
-)
+const months = computed(() => Array.from({ length: 12 }, (_, n) => monthLong(n)))
 const month = computed(() => Number(said.value.slice(0, 2)) || 0)
 const day = computed(() => Number(said.value.slice(3)) || 1)
 const longest = computed(() => (month.value ? new Date(2024, month.value, 0).getDate() : 31))
@@ -17,28 +16,27 @@ function set(newMonth: number, newDay: number) {
     ? `${two(newMonth)}-${two(Math.min(Math.max(newDay || 1, 1), new Date(2024, newMonth, 0).getDate()))}`
     : ''
 }
-const value = (event: Event) => Number((event.target as HTMLInputElement).value)
 </script>
 
 <template>
   <fieldset class="row">
     <legend class="small quiet">{{ props.label }}</legend>
-    <select
-      :value="month"
+    <v-select
+      :model-value="month"
       :aria-label="say('month-day-month', { what: label })"
-      @change="set(value($event), day)"
-    >
-      <option :value="0">{{ none }}</option>
-      <option v-for="(name, n) in months" :key="name" :value="n + 1">{{ name }}</option>
-    </select>
-    <input
+      :items="[
+        { value: 0, title: none },
+        ...months.map((name, n) => ({ value: n + 1, title: name })),
+      ]"
+      @update:model-value="set($event, day)"
+    />
+    <v-number-input
       v-if="month"
-      type="number"
-      min="1"
-      :max="longest"
-      :value="day"
+      :model-value="day"
       :aria-label="say('month-day-day', { what: label })"
-      @change="set(month, value($event))"
+      :min="1"
+      :max="longest"
+      @update:model-value="set(month, $event)"
     />
   </fieldset>
 </template>
@@ -49,18 +47,5 @@ fieldset {
   padding: 0;
   margin: 0;
   gap: 8px;
-}
-select,
-input {
-  font: inherit;
-  color: inherit;
-  background: var(--sheet);
-  border: 1px solid var(--line);
-  border-radius: 2px;
-  padding: 5px 8px;
-  min-height: 40px;
-}
-input {
-  width: 72px;
 }
 </style>

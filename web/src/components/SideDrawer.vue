@@ -17,9 +17,9 @@ onUnmounted(() => window.removeEventListener('keydown', onKey))
   <aside class="drawer" :aria-label="title">
     <header class="row spread">
       <h2>{{ title }}</h2>
-      <button class="shut" :aria-label="say('drawer-close')" @click="$emit('close')">
+      <v-btn size="small" class="shut" :aria-label="say('drawer-close')" @click="$emit('close')">
         <v-icon :icon="mdiClose" size="20" />
-      </button>
+      </v-btn>
     </header>
     <div class="inside"><slot /></div>
   </aside>

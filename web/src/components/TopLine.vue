@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { mdiMagnify } from '@mdi/js'
 import { useKeys } from '@/composables/useKeys'
 import { useTrail } from '@/composables/useTrail'
 import { say } from '@/locales/say'
@@ -21,8 +22,17 @@ useKeys([{ key: '/', says: say('keys-search'), act: () => emit('find') }])
       </template>
     </nav>
     <div class="row">
-      <button class="find narrow" @click="emit('find')">
-        <span class="kbd">/</span> {{ say('keys-search') }}</button
+      <v-btn
+        size="small"
+        variant="text"
+        class="find narrow"
+        :aria-label="say('keys-search')"
+        @click="emit('find')"
+      >
+        <span class="kbd">/</span><v-icon :icon="mdiMagnify" size="20" class="glass" /><span
+          class="words"
+          >{{ say('keys-search') }}</span
+        ></v-btn
       ><slot />
     </div>
   </header>
@@ -60,14 +70,21 @@ useKeys([{ key: '/', says: say('keys-search'), act: () => emit('find') }])
 .slash {
   color: var(--line);
 }
+.glass {
+  display: none;
+}
 .find {
   color: var(--granite);
   min-height: 32px;
   padding: 0 6px;
 }
 @media (max-width: 900px) {
-  .find {
+  .find .kbd,
+  .find .words {
     display: none;
+  }
+  .find .glass {
+    display: inline-flex;
   }
 }
 </style>

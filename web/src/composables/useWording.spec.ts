@@ -8,6 +8,9 @@ const ours = {
   model: 'prepare-present-practise',
   phases: { prepare: 'prepare' },
   phase_words: {},
+  dates: 'day_first' as const,
+  clock: '24' as const,
+  terms: [],
 }
 beforeEach(() => {
   wording.value = { ...ours }

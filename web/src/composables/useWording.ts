@@ -8,6 +8,9 @@ export interface Wording {
   model: string
   phases: Record<string, string>
   phase_words: Record<string, string>
+  dates: 'day_first' | 'month_first' | 'iso'
+  clock: '24' | '12'
+  terms: readonly { key: string; usual: string; own: string }[]
 }
 export const wording = ref<Wording>({
   so: 'so',
@@ -16,6 +19,9 @@ export const wording = ref<Wording>({
   model: 'prepare-present-practise',
   phases: {},
   phase_words: {},
+  dates: 'day_first',
+  clock: '24',
+  terms: [],
 })
 
 const DEGREES = ['do', 're', 'mi', 'fa', 'so', 'la', 'ti']

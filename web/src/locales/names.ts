@@ -19,3 +19,12 @@ export function standingName(level: string, due = false, partly = false): string
 export const phaseName = (phase: string): string => ownPhase(phase) ?? sayOf('year-phases', phase)
 export const purposeName = (purpose: 'prepare' | 'present' | 'practise'): string =>
   ownPhase(purpose) ?? sayOf('purpose', purpose)
+
+/** The grade of a section, or the two of a split class. */
+export const gradesName = (section: { grade: number; upper: number }): string =>
+  section.upper === section.grade
+    ? say('grade-of', { n: section.grade })
+    : say('grades-of', {
+        low: say('grade-of', { n: section.grade }),
+        high: say('grade-of', { n: section.upper }),
+      })

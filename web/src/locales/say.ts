@@ -1,6 +1,8 @@
 // Every word a user sees comes from the catalogue in `locales/`, which the server reads too.
 import { FluentBundle, FluentResource, type FluentVariable } from '@fluent/bundle'
 import { createFluentVue } from 'fluent-vue'
+import { computed } from 'vue'
+import { wording } from '@/composables/useWording'
 import english from '../../../locales/en/page.ftl?raw'
 import type { Key } from './generated/keys'
 
@@ -20,8 +22,20 @@ export function speak(language: string, text: string): void {
 }
 
 type Values = Record<string, FluentVariable>
+const TERMS = ['phrase', 'phrases', 'rest', 'rests', 'resting_tone', 'home'] as const
+/** What children are told, in the school's own words; sentences have it as `$word_…`. */
+const terms = computed<Values>(() =>
+  Object.fromEntries(
+    TERMS.map((key) => [
+      `word_${key}`,
+      wording.value.terms.find((one) => one.key === key)?.own ||
+        fluent.$t(`word-${key.replace('_', '-')}`),
+    ]),
+  ),
+)
 /** A sentence or a word by its key. */
-export const say = (key: Key, values: Values = {}): string => fluent.$t(key, values)
+export const say = (key: Key, values: Values = {}): string =>
+  fluent.$t(key, { ...terms.value, ...values })
 /** A word of a group, for a value that names it; a value without one says itself. */
 export function sayOf(
   group: string,
@@ -32,7 +46,7 @@ export function sayOf(
     .replace(/([a-z0-9])([A-Z])/g, '$1-$2')
     .toLowerCase()
     .replace(/[^a-z0-9_-]+/g, '-')}`
-  return known(key) ? fluent.$t(key) : otherwise
+  return known(key) ? fluent.$t(key, terms.value) : otherwise
 }
 /** The words of a group for some of its values, to choose from. */
 export const choices = <T extends string | number>(group: string, values: readonly T[]) =>

@@ -3,7 +3,8 @@ import { computed, reactive, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { api, body } from '@/api/client'
 import { signedInAs, useFirstRun } from '@/api/queries'
-import { emptySection } from '@/features/setup/emptySection'
+import { rules } from '@/api/rules'
+import { complete, emptySection } from '@/features/setup/emptySection'
 import SectionForm from '@/features/setup/SectionForm.vue'
 import { vFirst } from '@/composables/vFirst'
 import { say } from '@/locales/say'
@@ -21,7 +22,7 @@ const missing = computed(
     !sent.school ||
     !sent.login ||
     sent.password.length < 8 ||
-    !section.value.name ||
+    !complete(section.value) ||
     !section.value.meetings.length,
 )
 const busy = ref(false)
@@ -61,6 +62,8 @@ async function go() {
           v-model="sent.school"
           v-first
           :label="say('first-run-school')"
+          :rules="rules('FirstRunBody', 'school')"
+          validate-on="blur"
           name="school"
         />
         <v-text-field
@@ -72,12 +75,16 @@ async function go() {
         <v-text-field
           v-model="sent.login"
           :label="say('first-run-login')"
+          :rules="rules('FirstRunBody', 'login')"
+          validate-on="blur"
           name="login"
           autocomplete="username"
         />
         <v-text-field
           v-model="sent.password"
           :label="say('first-run-password')"
+          :rules="rules('FirstRunBody', 'password')"
+          validate-on="blur"
           type="password"
           name="password"
           autocomplete="new-password"

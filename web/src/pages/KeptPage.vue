@@ -2,7 +2,8 @@
 // What has not reached the server, and what it could not take: everything is here until it is settled.
 import { computed } from 'vue'
 import { dropRefused, outbox, send, tryRefused } from '@/api/outbox'
-import { useAside, useAsideActs, useConcepts, useSections } from '@/api/queries'
+import { useAside, useAsideActs } from '@/api/lessons'
+import { useConcepts, useSections } from '@/api/queries'
 import { useTrail } from '@/composables/useTrail'
 import { shortMoment } from '@/composables/words'
 import { say, sayOf } from '@/locales/say'

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 // Who has it, who was not heard? A grid of stones; the drawer shows the evidence behind one.
 import { computed, ref } from 'vue'
-import { useChangeChild, useDay, useEvidence, useGone, useLedger, useSections } from '@/api/queries'
+import { useChangeChild, useGone } from '@/api/setup'
+import { useDay, useEvidence, useLedger, useSections } from '@/api/queries'
 import type { Schemas } from '@/api/client'
 import PageState from '@/components/PageState.vue'
 import SideDrawer from '@/components/SideDrawer.vue'
@@ -11,7 +12,7 @@ import { useTrail } from '@/composables/useTrail'
 import ChildPanel from '@/features/ledger/ChildPanel.vue'
 import EvidenceView from '@/features/ledger/EvidenceView.vue'
 import StoneGrid from '@/features/ledger/StoneGrid.vue'
-import { standingName } from '@/locales/names'
+import { gradesName, standingName } from '@/locales/names'
 import { say } from '@/locales/say'
 
 const props = defineProps<{ id: string }>()
@@ -21,7 +22,7 @@ const found = computed(() => ledger.data.value)
 useTrail(() =>
   found.value
     ? [
-        { says: say('section-form-grade-of', { n: found.value.section.grade }) },
+        { says: gradesName(found.value.section) },
         { says: found.value.section.name, to: `/sections/${props.id}` },
         { says: say('ledger-title') },
       ]

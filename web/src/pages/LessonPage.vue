@@ -3,16 +3,17 @@
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { outbox, tell } from '@/api/outbox'
-import { useAlternatives, useLesson, useLessonActs } from '@/api/queries'
+import { useAlternatives, useLesson, useLessonActs } from '@/api/lessons'
 import LessonContour from '@/components/LessonContour.vue'
 import PageState from '@/components/PageState.vue'
 import SideDrawer from '@/components/SideDrawer.vue'
 import { useKeys } from '@/composables/useKeys'
 import { useTrail } from '@/composables/useTrail'
-import { weekday } from '@/composables/words'
+import { clock, weekday } from '@/composables/words'
 import PartReasons from '@/features/lesson/PartReasons.vue'
 import PartRow from '@/features/lesson/PartRow.vue'
 import { lessonNow, startedNow } from '@/features/teach/lessonNow'
+import { gradesName } from '@/locales/names'
 import { say } from '@/locales/say'
 import type { Schemas } from '@/api/client'
 
@@ -24,7 +25,7 @@ const found = computed(() => lesson.data.value && lessonNow(lesson.data.value, o
 useTrail(() =>
   found.value
     ? [
-        { says: say('section-form-grade-of', { n: found.value.section.grade }) },
+        { says: gradesName(found.value.section) },
         { says: found.value.section.name, to: `/sections/${found.value.section.id}` },
         { says: `${say('lesson-title', { n: found.value.number })}, ${weekday(found.value.day)}` },
       ]
@@ -106,7 +107,7 @@ useKeys([
     <div class="page">
       <header class="row spread">
         <div>
-          <h1>{{ found.section.name }}, {{ weekday(found.day) }} {{ found.starts }}</h1>
+          <h1>{{ found.section.name }}, {{ weekday(found.day) }} {{ clock(found.starts) }}</h1>
           <p class="quiet">
             {{ say('lesson-title', { n: found.number }) }} ·
             {{ say('lesson-minutes', { n: found.planned_minutes, of: found.available }) }} ·

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 // What the class sees: the music or the one cue, on the whole screen. Never names, marks or answers.
 import { computed, watchEffect } from 'vue'
-import { useLesson, useMe, useScore } from '@/api/queries'
+import { useLesson } from '@/api/lessons'
+import { useMe, useScore } from '@/api/queries'
 import PageState from '@/components/PageState.vue'
 import ScoreView from '@/components/ScoreView.vue'
 import { useProjectedPart } from '@/features/teach/useProjector'

@@ -1,8 +1,9 @@
 <script setup lang="ts">
+// Native buttons: a picture to open.
 // The school's year: which sections fit, how far the sections of a grade are apart, where they will be on a day.
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { useGrade, useSchoolYear, useYears } from '@/api/queries'
+import { useGrade, useSchoolYear, useYears } from '@/api/year'
 import { api, body } from '@/api/client'
 import { queryClient } from '@/api/queries'
 import ConceptSign from '@/components/ConceptSign.vue'
@@ -10,6 +11,7 @@ import PageState from '@/components/PageState.vue'
 import { useTrail } from '@/composables/useTrail'
 import RidgeView from '@/features/year/RidgeView.vue'
 import { phaseName } from '@/locales/names'
+import DayField from '@/components/DayField.vue'
 import { say } from '@/locales/say'
 import { spareLessons } from '@/locales/sayings'
 
@@ -29,7 +31,11 @@ const grade = computed(() =>
 )
 const day = ref('')
 const where = useGrade(grade, day)
-const mine = computed(() => sections.value.filter((one) => one.section.grade === grade.value))
+const mine = computed(() =>
+  sections.value.filter(
+    (one) => one.section.grade === grade.value || one.section.upper === grade.value,
+  ),
+)
 const ridges = useYears(() => mine.value.map((one) => one.section.id))
 
 const done = ref(0)
@@ -76,7 +82,7 @@ async function layAll() {
         <li v-for="one in sections" :key="one.section.id">
           <router-link
             :to="`/sections/${one.section.id}/year`"
-            :class="['line', { on: one.section.grade === grade }]"
+            :class="['line', { on: [one.section.grade, one.section.upper].includes(grade) }]"
           >
             <strong>{{ one.section.name }}</strong>
             <span class="bar" aria-hidden="true"
@@ -111,7 +117,7 @@ async function layAll() {
         >
           <strong>{{ one.section.name }}</strong><RidgeView :year="one" compact />
         </button>
-        <label class="row ask">{{ say('year-where') }} <input v-model="day" type="date" /></label>
+        <DayField v-model="day" :label="say('year-where')" />
         <ul class="where">
           <li v-for="one in where.data.value.sections" :key="one.section.id">
             <strong>{{ one.section.name }}</strong><span
@@ -195,14 +201,6 @@ async function layAll() {
   background: var(--dusk);
   color: var(--sheet);
   border-color: var(--dusk);
-}
-.ask input {
-  font: inherit;
-  color: inherit;
-  background: var(--sheet);
-  border: 1px solid var(--granite);
-  border-radius: 2px;
-  padding: 6px 10px;
 }
 .where li {
   display: grid;

@@ -1,17 +1,20 @@
 <script setup lang="ts">
+// Native buttons: whole paragraphs to choose from.
 // A section: what is due, which songs serve it, what it is secure in, its next lesson.
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { type Purpose, useLessonActs, useSection, useSongsFor } from '@/api/queries'
+import { type Purpose, useSection, useSongsFor } from '@/api/queries'
+import { useLessonActs } from '@/api/lessons'
 import ConceptSign from '@/components/ConceptSign.vue'
 import LessonContour from '@/components/LessonContour.vue'
 import PageState from '@/components/PageState.vue'
 import ReasonList from '@/components/ReasonList.vue'
 import SideDrawer from '@/components/SideDrawer.vue'
 import { useTrail } from '@/composables/useTrail'
-import { capital, shortDay, weekdayShort } from '@/composables/words'
+import { capital, clock, shortDay, weekdayShort } from '@/composables/words'
+import SectionChange from '@/features/setup/SectionChange.vue'
 import FitList from '@/features/songs/FitList.vue'
-import { purposeName } from '@/locales/names'
+import { gradesName, purposeName } from '@/locales/names'
 import { say } from '@/locales/say'
 
 const props = defineProps<{ id: string }>()
@@ -21,7 +24,7 @@ const found = computed(() => section.data.value)
 useTrail(() =>
   found.value
     ? [
-        { says: say('section-form-grade-of', { n: found.value.section.grade }) },
+        { says: gradesName(found.value.section) },
         { says: found.value.section.name, to: `/sections/${props.id}` },
       ]
     : [],
@@ -30,6 +33,7 @@ useTrail(() =>
 const concept = ref('')
 const purpose = ref<Purpose>('prepare')
 const picked = ref('')
+const changing = ref(false)
 const due = computed(() => found.value?.due.find((item) => item.concept.key === concept.value))
 watch(
   () => found.value?.due,
@@ -62,8 +66,12 @@ const purposes: Purpose[] = ['prepare', 'present', 'practise']
         <div>
           <h1>{{ found.section.name }}</h1>
           <p class="quiet">
-            {{ say('section-title', { grade: found.section.grade, roll: found.roll }) }} ·
-            {{ found.meets.map((one) => `${weekdayShort(one.weekday)} ${one.starts}`).join(', ') }}
+            {{ say('section-title', { grade: gradesName(found.section), roll: found.roll }) }} ·
+            {{
+              found.meets
+                .map((one) => `${weekdayShort(one.weekday)} ${clock(one.starts)}`)
+                .join(', ')
+            }}
             · {{ say('section-lessons', { n: found.lessons_done }) }}
           </p>
         </div>
@@ -71,7 +79,9 @@ const purposes: Purpose[] = ['prepare', 'present', 'practise']
           <v-btn :to="`/sections/${id}/year`">{{ say('year-title') }}</v-btn><v-btn
             :to="`/sections/${id}/ledger`"
             >{{ say('section-ledger') }}</v-btn
-          >
+          ><v-btn :aria-pressed="changing" @click="changing = !changing">{{
+            say('about-change')
+          }}</v-btn>
         </div>
       </header>
       <section class="next sheet">
@@ -153,15 +163,16 @@ const purposes: Purpose[] = ['prepare', 'present', 'practise']
           <div class="row spread">
             <h2>{{ say('section-songs-for') }}</h2>
             <div class="purposes" role="group" :aria-label="say('section-songs-for')">
-              <button
+              <v-btn
                 v-for="one in purposes"
                 :key="one"
+                size="small"
                 :class="{ on: one === purpose }"
                 :aria-pressed="one === purpose"
                 @click="purpose = one"
               >
                 {{ capital(purposeName(one)) }}
-              </button>
+              </v-btn>
             </div>
           </div>
           <PageState v-if="!fits.data.value" :error="fits.error.value" @again="fits.refetch()" />
@@ -175,7 +186,10 @@ const purposes: Purpose[] = ['prepare', 'present', 'practise']
         </section>
       </div>
     </div>
-    <SideDrawer v-if="chosen" :title="chosen.song.title" @close="picked = ''">
+    <SideDrawer v-if="changing" :title="say('section-change')" @close="changing = false">
+      <SectionChange :id="id" @done="changing = false" />
+    </SideDrawer>
+    <SideDrawer v-else-if="chosen" :title="chosen.song.title" @close="picked = ''">
       <p class="quiet">
         {{ capital(purposeName(purpose)) }} {{ due?.concept.name }}, {{ found.section.name }}
       </p>

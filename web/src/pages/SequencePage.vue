@@ -2,12 +2,14 @@
 // The sequence as a table that is edited in place: what is taught, in which order, in which grade, after what.
 import { mdiChevronDown, mdiChevronUp, mdiClose, mdiPlus } from '@mdi/js'
 import { computed, ref, watch } from 'vue'
-import { lookAtSequence, useSequence, useSequenceActs } from '@/api/queries'
+import { lookAtSequence, useSequence, useSequenceActs } from '@/api/setup'
 import type { Schemas } from '@/api/client'
 import ConceptSign from '@/components/ConceptSign.vue'
+import FileField from '@/components/FileField.vue'
 import MonthDay from '@/components/MonthDay.vue'
 import PageState from '@/components/PageState.vue'
 import { useTrail } from '@/composables/useTrail'
+import { offerUndo } from '@/composables/useUndo'
 import { useUnsaved } from '@/composables/useUnsaved'
 import { shortDay } from '@/composables/words'
 import { say, sayOf } from '@/locales/say'
@@ -37,6 +39,13 @@ const grades = computed(() =>
   [...new Set(rows.value.map((row) => row.grade))].sort((a, b) => a - b),
 )
 const names = computed(() => new Map(rows.value.map((row) => [row.key, row.name])))
+const strands = computed(() =>
+  Object.entries(sequence.data.value?.strands ?? {}).map(([value, title]) => ({ value, title })),
+)
+const everyGrade = Array.from({ length: 15 }, (_, n) => ({
+  value: n - 1,
+  title: say('year-grade', { g: n - 1 }),
+}))
 const ways = ['hear', 'sing', 'read', 'write', 'create'] as const
 
 function change() {
@@ -84,8 +93,13 @@ function remove(row: Row) {
 }
 async function act(make: () => Promise<Schemas['SequenceRead']>) {
   refused.value = ''
+  const before = sequence.data.value?.number
   try {
     const read = await make()
+    if (before)
+      offerUndo(say('kept-sequence'), () =>
+        acts.start.mutateAsync({ shipped: null, number: before }),
+      )
     said.value = read.along.length
       ? say('sequence-along', { names: read.along.join(', ') })
       : say('sequence-kept', { n: read.number })
@@ -103,8 +117,7 @@ const keep = () =>
 const start = (shipped: 'so-mi' | 'mi-re-do' | 'scale') =>
   act(() => acts.start.mutateAsync({ shipped, number: null }))
 const back = (number: number) => act(() => acts.start.mutateAsync({ shipped: null, number }))
-async function fromFile(event: Event) {
-  const file = (event.target as HTMLInputElement).files?.[0]
+async function fromFile([file]: File[]) {
   if (!file) return
   refused.value = ''
   try {
@@ -132,10 +145,12 @@ async function fromFile(event: Event) {
         <p class="quiet">{{ say('sequence-lead', { n: rows.length }) }}</p>
       </div>
       <div class="row">
-        <label class="row"
-          >{{ say('calendar-name') }}
-          <input v-model="name" maxlength="120" @input="change" /></label
-        ><v-btn class="main" :disabled="!dirty || acts.keep.isPending.value" @click="keep">{{
+        <v-text-field
+          v-model="name"
+          :label="say('calendar-name')"
+          maxlength="120"
+          @update:model-value="change"
+        /><v-btn class="main" :disabled="!dirty || acts.keep.isPending.value" @click="keep">{{
           say('sequence-keep')
         }}</v-btn>
       </div>
@@ -152,9 +167,7 @@ async function fromFile(event: Event) {
       >
       <a href="/api/sequence/file?kind=csv" download>CSV</a
       ><a href="/api/sequence/file?kind=case" download>CASE</a>
-      <label class="row"
-        >{{ say('sequence-bring') }} <input type="file" accept=".csv,.json" @change="fromFile"
-      /></label>
+      <FileField :label="say('sequence-bring')" accept=".csv,.json" @files="fromFile" />
     </div>
     <section v-for="grade in grades" :key="grade">
       <div class="row spread">
@@ -173,30 +186,24 @@ async function fromFile(event: Event) {
             <span class="sign"
               ><ConceptSign v-if="row.sign" :sign="row.sign" :name="row.name" :height="20"
             /></span>
-            <input
+            <v-text-field
               v-model="row.name"
               :aria-label="`${say('year-concept')}: ${row.name}`"
               maxlength="120"
-              @input="change"
+              @update:model-value="change"
             />
-            <select
+            <v-select
               v-model="row.strand"
               :aria-label="`${say('sequence-strand')}: ${row.name}`"
-              @change="change"
-            >
-              <option v-for="(says, key) in sequence.data.value.strands" :key="key" :value="key">
-                {{ says }}
-              </option>
-            </select>
-            <select
-              v-model.number="row.grade"
+              :items="strands"
+              @update:model-value="change"
+            />
+            <v-select
+              v-model="row.grade"
               :aria-label="`${say('sequence-grade')}: ${row.name}`"
-              @change="change"
-            >
-              <option v-for="one in 14" :key="one" :value="one - 1">
-                {{ say('year-grade', { g: one - 1 }) }}
-              </option>
-            </select>
+              :items="everyGrade"
+              @update:model-value="change"
+            />
             <span class="small quiet needs">{{
               row.needs.length
                 ? say('sequence-after', {
@@ -224,39 +231,46 @@ async function fromFile(event: Event) {
             >
           </div>
           <div v-if="open === row.key" class="more sheet">
-            <label class="stack"
-              >{{ say('sequence-needs')
-              }}<select v-model="row.needs" multiple size="6" @change="change">
-                <option
-                  v-for="one in rows.filter((other) => other !== row)"
-                  :key="one.key"
-                  :value="one.key"
-                >
-                  {{ one.name }}
-                </option>
-              </select></label
-            >
+            <v-select
+              v-model="row.needs"
+              :label="say('sequence-needs')"
+              :items="
+                rows
+                  .filter((other) => other !== row)
+                  .map((one) => ({ value: one.key, title: one.name }))
+              "
+              multiple
+              @update:model-value="change"
+            />
             <div class="stack">
-              <label class="stack"
-                >{{ say('sequence-sign') }}<input v-model="row.sign" maxlength="40" @input="change"
-              /></label>
-              <label class="stack"
-                >{{ say('sequence-prompt')
-                }}<input v-model="row.prompt" maxlength="300" @input="change"
-              /></label>
+              <v-text-field
+                v-model="row.sign"
+                :label="say('sequence-sign')"
+                maxlength="40"
+                @update:model-value="change"
+              />
+              <v-text-field
+                v-model="row.prompt"
+                :label="say('sequence-prompt')"
+                maxlength="300"
+                @update:model-value="change"
+              />
               <fieldset class="row">
                 <legend class="small quiet">{{ say('sequence-ways') }}</legend>
-                <label v-for="way in ways" :key="way" class="row"
-                  ><input v-model="row.ways" type="checkbox" :value="way" @change="change" />{{
-                    sayOf('teach-ways', way)
-                  }}</label
-                >
+                <v-checkbox
+                  v-for="way in ways"
+                  :key="way"
+                  v-model="row.ways"
+                  :label="sayOf('teach-ways', way)"
+                  :value="way"
+                  @update:model-value="change"
+                />
               </fieldset>
-              <label class="row"
-                ><input v-model="row.core" type="checkbox" @change="change" />{{
-                  say('sequence-core')
-                }}</label
-              >
+              <v-checkbox
+                v-model="row.core"
+                :label="say('sequence-core')"
+                @update:model-value="change"
+              />
               <div class="row dates">
                 <MonthDay
                   v-model="row.not_before"
@@ -330,8 +344,7 @@ li {
 .buttons {
   flex-wrap: nowrap;
 }
-input:not([type='checkbox'], [type='file']),
-select {
+input:not([type='checkbox'], [type='file']) {
   font: inherit;
   color: inherit;
   background: var(--sheet);

@@ -3,35 +3,24 @@
 import { computed, ref } from 'vue'
 import { end } from '@/api/outbox'
 import { api, body } from '@/api/client'
-import {
-  lookAtRoster,
-  queryClient,
-  readHolidays,
-  useCalendar,
-  useCalendarActs,
-  useConcepts,
-  useDay,
-  useMe,
-  useRollOver,
-  useSections,
-  useSingers,
-  useWords,
-  setSingers,
-  setWords,
-} from '@/api/queries'
+import { lookAtRoster, useRollOver, useSingers, useWords, setSingers, setWords } from '@/api/setup'
+import { queryClient, useConcepts, useDay, useMe, useSections } from '@/api/queries'
+import { useCalendar, useCalendarActs } from '@/api/year'
 import type { Schemas } from '@/api/client'
 import { device } from '@/composables/useDevice'
 import { useTrail } from '@/composables/useTrail'
-import CalendarForm from '@/features/setup/CalendarForm.vue'
+import { offerUndo } from '@/composables/useUndo'
+import DatesPanel from '@/features/setup/DatesPanel.vue'
 import ChangesForm from '@/features/setup/ChangesForm.vue'
-import { emptySection } from '@/features/setup/emptySection'
+import { complete, emptySection } from '@/features/setup/emptySection'
 import RollOver from '@/features/setup/RollOver.vue'
 import RosterForm from '@/features/setup/RosterForm.vue'
 import SchoolForm from '@/features/setup/SchoolForm.vue'
 import SectionForm from '@/features/setup/SectionForm.vue'
 import SingersForm from '@/features/setup/SingersForm.vue'
 import BarColours from '@/features/setup/BarColours.vue'
-import WordsForm from '@/features/setup/WordsForm.vue'
+import WordsForm, { wordsBody } from '@/features/setup/WordsForm.vue'
+import { shortDay } from '@/composables/words'
 import { say } from '@/locales/say'
 
 useTrail(() => [{ says: say('set-up-title') }])
@@ -62,8 +51,6 @@ const wrong = computed(() =>
     .map((one) => one.error.value)
     .find(Boolean),
 )
-const kept = ref('')
-const read = ref<Schemas['CalendarRead'] | null>(null)
 const missing = computed(() => {
   const parts = [
     calendar.data.value?.assumed ? say('calendar-no-terms') : '',
@@ -76,22 +63,23 @@ const missing = computed(() => {
     ? `${say('calendar-missing')}: ${parts.join(', ')}.`
     : say('calendar-nothing-missing')
 })
-async function keepDates(periods: Schemas['PeriodsBody']) {
-  await acts.periods.mutateAsync(periods)
-  read.value = null
-  kept.value = say('calendar-saved')
+async function unchange(gone: readonly Schemas['LessonChangeRead'][]) {
+  for (const one of gone) await acts.unchange.mutateAsync(one.id)
+  const [one] = gone
+  if (!one) return
+  const section_ids = gone.flatMap((each) => each.section_id ?? [])
+  const { kind, day, starts, why } = one
+  const back = { kind, day, starts, why, section_ids } as Schemas['LessonChangeBody']
+  offerUndo(say('change-removed', { what: why || shortDay(day) }), () =>
+    acts.change.mutateAsync(back),
+  )
 }
-async function holidaysFrom(event: Event) {
-  const file = (event.target as HTMLInputElement).files?.[0]
-  if (!file || !calendar.data.value) return
-  kept.value = refused.value = ''
-  try {
-    const found = await readHolidays(file)
-    read.value = { ...calendar.data.value, holidays: [...calendar.data.value.holidays, ...found] }
-    kept.value = say('calendar-brought', { n: found.length })
-  } catch (problem) {
-    refused.value = problem instanceof Error ? problem.message : String(problem)
-  }
+async function unconcert(gone: Schemas['ConcertRead']) {
+  await acts.unconcert.mutateAsync(gone.id)
+  const { name, day, section_ids, concepts } = gone
+  offerUndo(say('change-removed', { what: name }), () =>
+    acts.concert.mutateAsync({ name, day, section_ids, concepts }),
+  )
 }
 const contents = computed(() => [
   { to: 'dates', says: say('calendar-title') },
@@ -106,19 +94,28 @@ const contents = computed(() => [
 ])
 const words = useWords(() => true)
 const keeping = ref(false)
-const wordsKept = ref(false)
+const wordsRefused = ref('')
 async function keepWords(sent: Schemas['WordsBody']) {
+  const before = words.data.value && wordsBody(words.data.value)
   keeping.value = true
-  await setWords(sent).finally(() => (keeping.value = false))
-  wordsKept.value = true
+  wordsRefused.value = ''
+  try {
+    await setWords(sent)
+    if (before) offerUndo(say('kept-words'), () => setWords(before))
+  } catch (problem) {
+    wordsRefused.value = problem instanceof Error ? problem.message : String(problem)
+  } finally {
+    keeping.value = false
+  }
 }
 const choir = computed(() => sections.data.value?.find((one) => one.grade === 13))
 const singers = useSingers(() => choir.value?.id ?? '')
-const singersKept = ref(false)
 async function keepSingers(ids: string[]) {
   if (!choir.value) return
-  await setSingers(choir.value.id, ids)
-  singersKept.value = true
+  const id = choir.value.id
+  const before = (singers.data.value ?? []).filter((one) => one.sings).map((one) => one.id)
+  await setSingers(id, ids)
+  offerUndo(say('kept-singers'), () => setSingers(id, before))
 }
 const steps = useRollOver()
 const rolled = ref(false)
@@ -148,18 +145,13 @@ async function leave(everywhere: boolean) {
           </li>
         </ul>
       </nav>
-      <section v-if="calendar.data.value" id="dates" class="stack">
-        <h1>{{ say('calendar-title') }}</h1>
-        <CalendarForm :calendar="read ?? calendar.data.value" :busy="busy" @keep="keepDates" />
-        <div class="row">
-          <label class="file"
-            >{{ say('calendar-bring') }}
-            <input type="file" accept=".ics,text/calendar" @change="holidaysFrom" /></label
-          ><a href="/api/calendar.ics" download>{{ say('calendar-out') }}</a>
-        </div>
-        <p v-if="kept" class="secure" role="status">✓ {{ kept }}</p>
-        <p v-if="wrong" class="wrong" role="alert">△ {{ wrong.message }}</p>
-      </section>
+      <DatesPanel
+        v-if="calendar.data.value"
+        :calendar="calendar.data.value"
+        :acts="acts"
+        :busy="busy"
+      />
+      <p v-if="wrong" class="wrong" role="alert">△ {{ wrong.message }}</p>
       <section id="roster" class="stack">
         <h2>{{ say('roster-title') }}</h2>
         <RosterForm
@@ -174,7 +166,7 @@ async function leave(everywhere: boolean) {
         <p v-if="answer" class="secure" role="status">✓ {{ answer }}</p>
         <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
         <div>
-          <v-btn :disabled="!section.name" @click="add">{{ say('set-up-add') }}</v-btn>
+          <v-btn :disabled="!complete(section)" @click="add">{{ say('set-up-add') }}</v-btn>
         </div>
       </section>
       <section v-if="calendar.data.value" id="lost" class="stack">
@@ -185,9 +177,9 @@ async function leave(everywhere: boolean) {
           :concepts="concepts.data.value ?? []"
           :busy="busy"
           @change="acts.change.mutate($event)"
-          @unchange="acts.unchange.mutate($event)"
+          @unchange="unchange"
           @concert="acts.concert.mutate($event)"
-          @unconcert="acts.unconcert.mutate($event)"
+          @unconcert="unconcert"
         />
       </section>
     </div>
@@ -207,10 +199,13 @@ async function leave(everywhere: boolean) {
         <v-checkbox v-model="device.night" :label="say('set-up-night')" />
         <v-checkbox v-model="device.keys" :label="say('set-up-keys')" />
         <v-checkbox v-model="device.mine" :label="say('set-up-mine')" />
-        <label class="volume"
-          ><span>{{ say('set-up-volume') }}</span
-          ><input v-model.number="device.volume" type="range" min="0" max="1" step="0.05"
-        /></label>
+        <v-slider
+          v-model="device.volume"
+          :label="say('set-up-volume')"
+          :min="0"
+          :max="1"
+          :step="0.05"
+        />
       </section>
       <section class="stack">
         <h2>{{ say('set-up-sections') }}</h2>
@@ -228,11 +223,10 @@ async function leave(everywhere: boolean) {
       <section v-if="words.data.value" id="words" class="stack">
         <h2>{{ say('words-title') }}</h2>
         <WordsForm :words="words.data.value" :busy="keeping" @keep="keepWords" />
-        <p v-if="wordsKept" class="secure" role="status">✓ {{ say('words-kept') }}</p>
+        <p v-if="wordsRefused" class="wrong" role="alert">△ {{ wordsRefused }}</p>
       </section>
       <section v-if="choir && singers.data.value" class="stack">
         <SingersForm :children="singers.data.value" :name="choir.name" @keep="keepSingers" />
-        <p v-if="singersKept" class="secure" role="status">✓ {{ say('singers-kept') }}</p>
       </section>
       <section id="next-year" class="stack">
         <h2>{{ say('roll-over-heading') }}</h2>

@@ -224,18 +224,19 @@ useKeys([
         <p v-if="cannot" class="wrong small" role="alert">△ {{ cannot }}</p>
         <PlayBar v-if="found.sounds.length" :player="player" :phrases="found.form.split(' ')" />
         <template v-if="!reading">
-          <div class="tabs" role="tablist" :aria-label="say('insight-tabs-title')">
-            <button
+          <v-tabs
+            v-model="tab"
+            density="compact"
+            class="tabs"
+            :aria-label="say('insight-tabs-title')"
+          >
+            <v-tab
               v-for="one in choices('insight-tabs', TABS)"
               :key="one.value"
-              role="tab"
-              :aria-selected="tab === one.value"
-              :class="{ on: tab === one.value }"
-              @click="tab = one.value"
+              :value="one.value"
+              >{{ one.title }}</v-tab
             >
-              {{ one.title }}
-            </button>
-          </div>
+          </v-tabs>
           <div role="tabpanel" :aria-label="sayOf('insight-tabs', tab)">
             <SongMadeOf
               v-if="tab === 'made'"
@@ -346,6 +347,7 @@ useKeys([
           :layers="layers"
           :own-hands="ownHands"
           :shipped="found.shipped"
+          :title="found.title"
         />
       </aside>
     </div>
@@ -374,21 +376,8 @@ useKeys([
   padding-top: 4px;
 }
 .tabs {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 4px 2px;
   margin: 22px 0 14px;
   border-bottom: 1px solid var(--granite);
-}
-.tabs button {
-  padding: 6px 14px;
-  min-height: 38px;
-  border-bottom: 3px solid transparent;
-  margin-bottom: -1px;
-}
-.tabs button.on {
-  border-color: var(--dusk);
-  font-weight: 650;
 }
 .right {
   display: grid;

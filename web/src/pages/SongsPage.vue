@@ -1,6 +1,5 @@
 <script setup lang="ts">
 // The songbook: ask it in a sentence, find as one types, bring some in.
-import { mdiTrayArrowUp } from '@mdi/js'
 import { computed, onMounted, onUnmounted, ref } from 'vue'
 import { api, body, type Schemas } from '@/api/client'
 import { queryClient, useConcepts, useSections } from '@/api/queries'
@@ -11,12 +10,17 @@ import {
   NOTHING_ASKED,
   useSongKinds,
   useSongQuestions,
+  useRemovedSongs,
+  bringSongBack,
   useSongsAsked,
   type Asked,
 } from '@/api/songs'
 import ContourLine from '@/components/ContourLine.vue'
+import FileField from '@/components/FileField.vue'
 import PageState from '@/components/PageState.vue'
+import { offerUndo } from '@/composables/useUndo'
 import { useTrail } from '@/composables/useTrail'
+import { shortDay } from '@/composables/words'
 import { degreeName } from '@/composables/useWording'
 import ImportReport from '@/features/songs/ImportReport.vue'
 import SongSentence from '@/features/songs/SongSentence.vue'
@@ -41,7 +45,6 @@ const refused = ref('')
 const progress = ref<{ done: number; all: number } | null>(null)
 const stopped = ref(false)
 const over = ref(false)
-const picker = ref<HTMLInputElement>()
 async function bring(files: FileList | readonly File[] | null | undefined) {
   over.value = false
   if (!files?.length) return
@@ -56,7 +59,6 @@ async function bring(files: FileList | readonly File[] | null | undefined) {
       return !stopped.value
     }),
   )
-  if (picker.value) picker.value.value = '' // the same files may be chosen again
 }
 /** Pasted files, or the text of a tune: ABC or MusicXML, told apart by how it begins. Not while one types in a field. */
 function pasted(event: ClipboardEvent) {
@@ -91,6 +93,15 @@ async function keep(name: string) {
       (refused.value = problem instanceof Error ? problem.message : String(problem)),
   )
 }
+async function drop(id: string) {
+  const gone = kept.data.value?.find((one) => one.id === id)
+  await dropQuestion(id)
+  if (gone)
+    offerUndo(say('question-dropped', { name: gone.name }), () =>
+      keepQuestion(gone.name, gone.asked),
+    )
+}
+const removed = useRemovedSongs()
 </script>
 
 <template>
@@ -102,11 +113,11 @@ async function keep(name: string) {
           something ? say('ask-found', { n: total }) : say('songs-count', { n: total })
         }}</span>
       </div>
-      <input
+      <v-text-field
         v-model="text"
+        :label="say('songs-find')"
         type="search"
         class="find"
-        :aria-label="say('songs-find')"
         :placeholder="say('songs-find')"
       />
     </header>
@@ -117,7 +128,7 @@ async function keep(name: string) {
       :kinds="kinds.data.value ?? []"
       :kept="kept.data.value ?? []"
       @keep="keep"
-      @drop="dropQuestion"
+      @drop="drop"
     />
     <div
       :class="['drop', { over }]"
@@ -125,21 +136,12 @@ async function keep(name: string) {
       @dragleave="over = false"
       @drop.prevent="bring($event.dataTransfer?.files)"
     >
-      <input
-        ref="picker"
-        type="file"
+      <FileField
         multiple
-        hidden
+        :label="progress ? say('songs-busy') : say('songs-bring')"
         accept=".musicxml,.xml,.mxl,.abc,.mid,.midi"
-        :aria-label="say('songs-bring')"
-        @change="bring(picker?.files)"
+        @files="bring"
       />
-      <v-btn
-        :prepend-icon="mdiTrayArrowUp"
-        :disabled="progress !== null"
-        @click="picker?.click()"
-        >{{ progress ? say('songs-busy') : say('songs-bring') }}</v-btn
-      >
       <span class="quiet small">{{ say('songs-drop') }}</span>
       <v-btn to="/songs/new">{{ say('typing-open') }}</v-btn>
       <v-btn :disabled="progress !== null" @click="shipped">{{ say('songs-shipped') }}</v-btn>
@@ -192,6 +194,17 @@ async function keep(name: string) {
       @click="songs.fetchNextPage()"
       >{{ say('ask-more', { n: total - shown.length }) }}</v-btn
     >
+    <section v-if="removed.data.value?.length && !something" class="stack removed">
+      <h2>{{ say('songs-removed') }}</h2>
+      <ul>
+        <li v-for="one in removed.data.value" :key="one.id" class="row">
+          <span>{{ one.title }}</span><span class="quiet small">{{
+            one.removed ? shortDay(one.removed) : ''
+          }}</span
+          ><v-btn size="small" @click="bringSongBack(one.id)">{{ say('songs-back') }}</v-btn>
+        </li>
+      </ul>
+    </section>
   </div>
 </template>
 

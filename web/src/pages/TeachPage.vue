@@ -4,7 +4,7 @@ import { mdiProjectorScreenOutline } from '@mdi/js'
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { outbox, settled, tell } from '@/api/outbox'
-import { useHearing, useLesson } from '@/api/queries'
+import { useHearing, useLesson } from '@/api/lessons'
 import LessonContour from '@/components/LessonContour.vue'
 import PageState from '@/components/PageState.vue'
 import { device } from '@/composables/useDevice'
@@ -173,8 +173,9 @@ useKeys([
           <div class="row">
             <v-btn height="48" @click="go(-1)">← {{ say('teach-previous') }}</v-btn
             ><v-btn height="48" @click="go(1)">{{ say('teach-next') }} →</v-btn>
-            <button
+            <v-btn
               v-if="!device.mine && !projector.open.value"
+              size="small"
               class="names"
               @pointerdown="held = true"
               @pointerup="held = false"
@@ -183,10 +184,8 @@ useKeys([
               @keyup.space="held = false"
             >
               {{ say('teach-names') }} <span class="kbd">n</span>
-            </button>
-            <label class="names"
-              ><input v-model="device.mine" type="checkbox" /> {{ say('teach-mine') }}</label
-            >
+            </v-btn>
+            <v-checkbox v-model="device.mine" :label="say('teach-mine')" />
           </div>
           <div class="row">
             <span v-if="part.tick" class="tag">{{ sayOf('teach-ticked', part.tick) }}</span>
@@ -243,10 +242,5 @@ useKeys([
   gap: 8px;
   align-items: center;
   user-select: none;
-}
-.names input {
-  width: 18px;
-  height: 18px;
-  accent-color: var(--dusk);
 }
 </style>

@@ -3,14 +3,15 @@
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import { outbox, tell } from '@/api/outbox'
-import { useDay, useHearing, useLesson, useLessonActs, useSections } from '@/api/queries'
+import { useDay, useSections } from '@/api/queries'
+import { useHearing, useLesson, useLessonActs } from '@/api/lessons'
 import LessonContour from '@/components/LessonContour.vue'
 import PageState from '@/components/PageState.vue'
 import TonicPattern from '@/components/TonicPattern.vue'
 import { useKeys } from '@/composables/useKeys'
 import { play } from '@/composables/useSound'
 import { useTrail } from '@/composables/useTrail'
-import { listed, minutesUntil, pitchName, weekday } from '@/composables/words'
+import { clock, listed, minutesUntil, pitchName, weekday } from '@/composables/words'
 import type { Schemas } from '@/api/client'
 import { lessonNow, startedNow } from '@/features/teach/lessonNow'
 import { say } from '@/locales/say'
@@ -56,7 +57,7 @@ const sentence = computed(() => {
     : say('today-next-day', {
         name: entry.section.name,
         day: weekday(day.data.value.day),
-        time: entry.starts,
+        time: clock(entry.starts),
       })
   const first = firstSong.value?.starting
   const parts = [
@@ -163,7 +164,7 @@ useKeys([
         <ol>
           <li v-for="entry in later" :key="entry.section.id">
             <router-link :to="`/sections/${entry.section.id}`" class="later"
-              ><span class="narrow clock">{{ entry.starts }}</span
+              ><span class="narrow clock">{{ clock(entry.starts) }}</span
               ><strong>{{ entry.section.name }}</strong
               ><span class="small quiet">{{
                 entry.left_over ? say('strip-left-over', { n: entry.left_over }) : ''
@@ -175,9 +176,7 @@ useKeys([
       <section class="stack">
         <h2>{{ say('today-all') }}</h2>
         <div v-for="[grade, list] in byGrade" :key="grade" class="grade">
-          <span class="small quiet">{{
-            say('section-form-grade-of', { n: grade })
-          }}</span><router-link
+          <span class="small quiet">{{ say('grade-of', { n: grade }) }}</span><router-link
             v-for="one in list"
             :key="one.id"
             :to="`/sections/${one.id}`"

@@ -68,37 +68,29 @@ async function keep() {
       }}</v-btn>
     </header>
     <div class="head">
-      <label v-first
-        >{{ say('typing-name') }} <input v-model="typed.title" maxlength="120"
-      /></label>
-      <label
-        >{{ say('told-do') }}
-        <select v-model="typed.do">
-          <option v-for="one in LETTERS" :key="one" :value="one">{{ pitchName(one) }}</option>
-        </select></label
-      >
-      <label
-        >{{ say('song-meter') }}
-        <select v-model="typed.meter">
-          <option v-for="one in METERS" :key="one">{{ one }}</option>
-        </select></label
-      >
+      <v-text-field v-model="typed.title" v-first :label="say('typing-name')" maxlength="120" />
+      <v-select
+        v-model="typed.do"
+        :label="say('told-do')"
+        :items="LETTERS.map((one) => ({ value: one, title: pitchName(one) }))"
+      />
+      <v-select v-model="typed.meter" :label="say('song-meter')" :items="METERS" />
     </div>
     <div class="two">
-      <label class="area"
-        >{{ say('typing-line') }}
-        <textarea
-          v-model="typed.line"
-          rows="4"
-          spellcheck="false"
-          autocapitalize="off"
-          :placeholder="say('typing-example')"
-        />
-      </label>
-      <label class="area"
-        >{{ say('typing-words') }}
-        <textarea v-model="typed.words" rows="4" :placeholder="say('typing-words-example')" />
-      </label>
+      <v-textarea
+        v-model="typed.line"
+        :label="say('typing-line')"
+        rows="4"
+        spellcheck="false"
+        autocapitalize="off"
+        :placeholder="say('typing-example')"
+      />
+      <v-textarea
+        v-model="typed.words"
+        :label="say('typing-words')"
+        rows="4"
+        :placeholder="say('typing-words-example')"
+      />
     </div>
     <p class="small quiet">{{ say('typing-hint') }}</p>
     <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
@@ -125,34 +117,10 @@ async function keep() {
   flex-wrap: wrap;
   gap: 10px 20px;
 }
-label {
-  display: inline-flex;
-  gap: 8px;
-  align-items: center;
-}
 .area {
   display: grid;
   gap: 4px;
   align-items: start;
-}
-input,
-select,
-textarea {
-  font: inherit;
-  color: inherit;
-  background: var(--sheet);
-  border: 1px solid var(--granite);
-  border-radius: 2px;
-  padding: 8px 12px;
-  min-height: 40px;
-}
-.head input {
-  width: 320px;
-}
-textarea {
-  width: 100%;
-  line-height: 1.6;
-  font-size: 18px;
 }
 .two {
   display: grid;

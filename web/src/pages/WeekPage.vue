@@ -1,11 +1,12 @@
 <script setup lang="ts">
 // What meets when, what is due in each lesson, what changes in the room between two.
 import { computed, ref } from 'vue'
-import { useDay, useWeek } from '@/api/queries'
+import { useDay } from '@/api/queries'
+import { useWeek } from '@/api/year'
 import ConceptSign from '@/components/ConceptSign.vue'
 import PageState from '@/components/PageState.vue'
 import { useTrail } from '@/composables/useTrail'
-import { shortDay } from '@/composables/words'
+import { clock, shortDay } from '@/composables/words'
 import { phaseName } from '@/locales/names'
 import { say } from '@/locales/say'
 
@@ -52,7 +53,7 @@ const days = computed(() => week.data.value ?? [])
             >
               <span class="row spread"
                 ><span
-                  ><span class="narrow clock">{{ one.starts }}</span>
+                  ><span class="narrow clock">{{ clock(one.starts) }}</span>
                   <strong>{{ one.section.name }}</strong></span
                 ><span class="small quiet">{{ say('week-lesson', { n: one.number }) }}</span></span
               >

@@ -1,18 +1,20 @@
 <script setup lang="ts">
 // Does it fit, where are we? The year of one section as a ridge; a stratum can be moved, and what it pushes is shown.
 import { computed, ref, watch } from 'vue'
-import { useSections, useWays, useYear, useYearActs } from '@/api/queries'
+import { useSections } from '@/api/queries'
+import { useWays, useYear, useYearActs } from '@/api/year'
 import type { Schemas } from '@/api/client'
 import PageState from '@/components/PageState.vue'
 import SideDrawer from '@/components/SideDrawer.vue'
 import { useKeys } from '@/composables/useKeys'
 import { useTrail } from '@/composables/useTrail'
+import { offerUndo } from '@/composables/useUndo'
 import { capital } from '@/composables/words'
 import ArcPanel from '@/features/year/ArcPanel.vue'
 import RidgeView from '@/features/year/RidgeView.vue'
-import { moved } from '@/features/year/bands'
+import { bandsOf, inSight, moved } from '@/features/year/bands'
 import YearTable from '@/features/year/YearTable.vue'
-import { phaseName } from '@/locales/names'
+import { gradesName, phaseName } from '@/locales/names'
 import { say } from '@/locales/say'
 import { hoursLeft, yearFound } from '@/locales/sayings'
 
@@ -25,7 +27,7 @@ useTrail(() =>
   found.value
     ? [
         {
-          says: say('year-grade', { g: found.value.section.grade }),
+          says: gradesName(found.value.section),
           to: `/year/${found.value.section.grade}`,
         },
         { says: found.value.section.name, to: `/sections/${props.id}` },
@@ -39,7 +41,7 @@ const refused = ref('')
 const looking = ref(false)
 const preview = ref<Schemas['WayOutRead'] | null>(null)
 const ways = useWays(() => props.id, looking)
-const busy = computed(() => acts.fit.isPending.value || acts.override.isPending.value)
+const busy = computed(() => Object.values(acts).some((one) => one.isPending.value))
 const concepts = computed(() => [
   ...(found.value?.arcs ?? []).map((arc) => arc.concept),
   ...(found.value?.taught ?? []),
@@ -69,6 +71,8 @@ async function act(make: () => Promise<Schemas['YearRead']>) {
       pushed.value = moved(before, after).filter((one) => one.name !== concept.value?.name)
     looking.value = false
     preview.value = null
+    if (make !== undone && after.can_undo)
+      offerUndo(say('year-changed', { name: after.section.name }), undone)
   } catch (problem) {
     refused.value = problem instanceof Error ? problem.message : String(problem)
   }
@@ -79,10 +83,12 @@ const override = (one: Schemas['ArcOverrideBody']) =>
 const take = (way: Schemas['WayOutRead']) =>
   act(() => acts.override.mutateAsync({ overrides: way.overrides, reserve: way.reserve }))
 function walk(by: number) {
-  const list = found.value?.arcs ?? []
-  const index = list.findIndex((arc) => arc.concept.key === picked.value)
-  picked.value = list[Math.min(Math.max(index + by, 0), list.length - 1)]?.concept.key ?? ''
+  const list = found.value ? inSight(bandsOf(found.value)) : []
+  const index = list.indexOf(picked.value)
+  picked.value = list[Math.min(Math.max(index + by, 0), list.length - 1)] ?? ''
 }
+const undone = () => acts.undo.mutateAsync()
+const back = () => act(undone)
 useKeys([
   { key: 'ArrowRight', says: say('keys-choose'), act: () => walk(1) },
   { key: 'ArrowLeft', says: say('keys-choose'), act: () => walk(-1) },
@@ -92,6 +98,7 @@ useKeys([
   { key: '+', says: say('year-longer'), act: () => panel.value?.stretch(1) },
   { key: 's', says: say('year-split'), act: () => panel.value?.split() },
   { key: 'f', says: say('year-lay-again'), act: () => void fit() },
+  { key: 'u', says: say('year-undo'), act: () => found.value?.can_undo && void back() },
 ])
 const legend = ['prepare', 'present', 'practise', 'warm', 'assess']
 </script>
@@ -123,6 +130,9 @@ const legend = ['prepare', 'present', 'practise', 'warm', 'assess']
           <v-btn v-if="found.short > 0" @click="looking = !looking">{{
             say('year-ways-out')
           }}</v-btn>
+          <v-btn v-if="found.can_undo" :disabled="busy" @click="back"
+            >{{ say('year-undo') }} <span class="kbd">u</span></v-btn
+          >
           <v-btn :class="{ main: !found.fitted }" :disabled="busy" @click="fit"
             >{{
               busy ? say('year-laying') : found.fitted ? say('year-lay-again') : say('year-lay')
@@ -163,25 +173,27 @@ const legend = ['prepare', 'present', 'practise', 'warm', 'assess']
       <div class="row lists">
         <p v-if="found.left_out.length">
           <span class="quiet">{{ say('year-left-out') }}:</span>
-          <button
+          <v-btn
             v-for="one in found.left_out"
             :key="one.key"
+            size="small"
             class="tag"
             @click="picked = one.key"
           >
             {{ one.name }}
-          </button>
+          </v-btn>
         </p>
         <p v-if="found.next_year.length">
           <span class="quiet">{{ say('year-later') }}:</span>
-          <button
+          <v-btn
             v-for="one in found.next_year"
             :key="one.key"
+            size="small"
             class="tag"
             @click="picked = one.key"
           >
             {{ one.name }}
-          </button>
+          </v-btn>
         </p>
       </div>
       <nav class="row" :aria-label="say('set-up-sections')">

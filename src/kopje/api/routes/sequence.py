@@ -31,7 +31,7 @@ def _strands(ctx: Context) -> dict[str, str]:
 
 @router.get("/words", operation_id="words")
 def get_words(ctx: Work) -> WordsRead:
-    return WordsRead.of(ctx.sequence.wording)
+    return WordsRead.of(ctx.sequence.wording, ctx.words)
 
 
 @router.get("/bar-colours", operation_id="barColours")
@@ -49,7 +49,7 @@ def put_colours(body: BarColoursBody, ctx: Work) -> BarColoursBody:
 def put_words(body: WordsBody, ctx: Work) -> WordsRead:
     wording = body.value()
     school_sequence.set_words(ctx, wording)
-    return WordsRead.of(wording)
+    return WordsRead.of(wording, ctx.words)
 
 
 @router.get("/sequence", operation_id="sequence")

@@ -143,7 +143,7 @@ def spoken(
         "concept": named,
         "section": section,
     }
-    return [step.format(**filling) for step in item.steps]
+    return [words.sequence.wording.step(step).format(**filling) for step in item.steps]
 
 
 class LessonRead(Read):

@@ -303,7 +303,7 @@ def _elements(a: Analysis, words: Words) -> list[ElementRead]:
         ElementRead(
             key=k,
             name=words.say(figure_name(k)),
-            spoken=spoken(k, words.sequence.wording.rhythm),
+            spoken=spoken(k, words.sequence.wording.rhythm, words.sequence.wording.own_rhythm),
             count=n,
             bars=list(bars),
         )

@@ -14,7 +14,7 @@ from kopje.core.analysis.analysis import Analysis
 from kopje.core.analysis.motion import move
 from kopje.core.analysis.timeline import Sound, bar_starts
 from kopje.core.exact import Fraction
-from kopje.core.music.rhythm_syllables import syllables
+from kopje.core.music.rhythm_syllables import RESTS, syllables
 from kopje.core.music.tune import Tune
 from kopje.core.sequence.wording import Wording
 
@@ -101,8 +101,23 @@ def _rhythm(a: Analysis, words: Wording) -> Line:
             continue
         inside = [s for s in a.attacks if start <= s.onset < stop]
         rests_first = not any(s.onset == start for s in inside)
-        said = syllables(figure.key or "", words.rhythm, int(figure.beat) + 1, rests_first)
+        said = syllables(figure.key or "", words.rhythm, int(figure.beat) + 1, rests_first, words.own_rhythm)
         found.update({sound.note: one for sound, one in zip(inside, said, strict=False)})
+    return found
+
+
+def spoken_rests(a: Analysis, words: Wording) -> Line:
+    """The school's word for a rest under the first rest of each figure that is one; none where rests are
+    silent."""
+    if not any(figure in words.own_rhythm for figure in RESTS):
+        return {}
+    starts, found = bar_starts(a.tune), dict[int, str]()
+    silent = {sound.onset: sound.note for sound in a.timeline if not sound.attack}
+    for f in a.figures:
+        said = words.own_rhythm.get(f.key or "") if f.key in RESTS else None
+        onset = starts[f.bar] + f.beat * a.tune.bars[0].meter.beat if f.bar in starts else None
+        if said and onset in silent:
+            found[silent[onset]] = said
     return found
 
 

@@ -7,7 +7,11 @@ the next. A school's own system is one more row of data. Source: docs/sources.md
 from __future__ import annotations
 
 import re
+from collections.abc import Mapping
 from typing import Literal
+
+from kopje.core.errors import WordingError
+from kopje.core.reasons import because
 
 RhythmSystem = Literal["ta-titi", "beat-function", "macro-micro", "counting"]
 SYSTEMS: tuple[RhythmSystem, ...] = ("ta-titi", "beat-function", "macro-micro", "counting")
@@ -40,14 +44,21 @@ _FIGURES: dict[str, dict[RhythmSystem, tuple[str, ...]]] = {
     key.strip(): {system: tuple(cell.split()) for system, cell in zip(SYSTEMS, cells, strict=True)}
     for key, *cells in (line.split("|") for line in _TABLE.strip().splitlines())
 }
+FIGURES = tuple(_FIGURES)
+RESTS = ("beat_rest", "half_rest", "bar_rest", "compound_beat_rest")  # silent, unless the school speaks them
+NO_OWN: Mapping[str, str] = {}
 _NUMBER = re.compile(r"\(n\+(\d)\)|n")
 
 
 def syllables(
-    figure: str, system: RhythmSystem, beat: int = 1, first_half_silent: bool = True
+    figure: str,
+    system: RhythmSystem,
+    beat: int = 1,
+    first_half_silent: bool = True,
+    own: Mapping[str, str] = NO_OWN,
 ) -> tuple[str, ...]:
     """One syllable for each sounding note of a named figure that starts on a beat of its bar (from 1); none
-    for rests.
+    for rests. `own` goes before the system: syllables with blanks between them, by figure.
 
     A beat half of which rests sounds in its second half, unless `first_half_silent` is false.
 
@@ -55,13 +66,33 @@ def syllables(
     (('ti', 'ta', 'ti'), ('3', '&', '4&'))
     """
     if figure == "half_beat_rest" and not first_half_silent:
-        return syllables("two_eighths", system, beat)[:1]
+        return syllables("two_eighths", system, beat, own=own)[:1]
+    if figure in own and figure not in RESTS:
+        return tuple(own[figure].split())
     found = _FIGURES.get(figure, {}).get(system, ())
     if system != "counting":
         return found
     return tuple(_NUMBER.sub(lambda m: str(beat + int(m[1] or 0)), one) for one in found)
 
 
-def spoken(figure: str, system: RhythmSystem) -> str:
-    """A figure in one word or two, as it stands beside its name: `ti ti`."""
-    return " ".join(syllables(figure, system))
+def spoken(figure: str, system: RhythmSystem, own: Mapping[str, str] = NO_OWN) -> str:
+    """A figure in one word or two, as it stands beside its name: `ti ti`; a spoken rest by its word."""
+    return own.get(figure, "") if figure in RESTS else " ".join(syllables(figure, system, own=own))
+
+
+def sounding(figure: str) -> int:
+    """How many syllables a figure has: one for each sounding note; WordingError for one without a name."""
+    if figure not in _FIGURES and figure not in RESTS:
+        raise WordingError("rhythm_no_figure", figure=figure, value=figure)
+    return 1 if figure in RESTS else len(syllables(figure, "ta-titi"))
+
+
+def checked_own(own: Mapping[str, str]) -> dict[str, str]:
+    """Own syllables as they are kept, without what is empty; WordingError for too many or too few."""
+    found = {figure: " ".join(words.split()) for figure, words in own.items() if words.strip()}
+    for figure, words in found.items():
+        wanted, given = sounding(figure), len(words.split())
+        if wanted != given:
+            said = because(f"figure_{figure}")
+            raise WordingError("rhythm_syllables", figure=said, wanted=wanted, given=given, value=words)
+    return found

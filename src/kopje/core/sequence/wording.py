@@ -7,7 +7,7 @@ Source: docs/sources.md#solfa, docs/sources.md#arcs.
 from __future__ import annotations
 
 import re
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
 from functools import cached_property
 from typing import Literal
@@ -17,13 +17,25 @@ from kopje.core.music.rhythm_syllables import RhythmSystem
 from kopje.core.sequence.phases import MODELS, PREPARE_PRESENT_PRACTISE, PhaseModel
 
 Names = Literal["solfa", "numbers", "letters"]
+Dates = Literal["day_first", "month_first", "iso"]
+Clock = Literal["24", "12"]
+TERMS = {
+    "resting_tone": "resting tone",
+    "phrase": "phrase",
+    "phrases": "phrases",
+    "rest": "rest",
+    "rests": "rests",
+    "home": "home",
+}  # what children are told, by key, as the shipped sequence and activities say it
+IN_STEPS = ("resting_tone", "phrase", "phrases", "home")  # “the rest of you” is no silence
 _SO, _TI = re.compile(r"(?<![\w-])(so|sol)(?![\w-])"), re.compile(r"(?<![\w-])ti(?![\w-])")
 
 
 @dataclass(frozen=True)
 class Wording:
     """`so` and `ti` are spellings; with `ti` = "si" the raised so is written so♯. `phase_words`: own words
-    by phase key."""
+    by phase key. `terms`: own words for what children are told, by key of TERMS. `own_rhythm`: own syllables
+    by figure, and a word for a rest where it is spoken."""
 
     so: Literal["so", "sol"] = "so"
     ti: Literal["ti", "si"] = "ti"
@@ -32,6 +44,10 @@ class Wording:
     minor: Literal["la", "do"] = "la"
     model: str = PREPARE_PRESENT_PRACTISE.key
     phase_words: Mapping[str, str] = field(default_factory=dict)
+    terms: Mapping[str, str] = field(default_factory=dict)
+    own_rhythm: Mapping[str, str] = field(default_factory=dict)
+    dates: Dates = "day_first"
+    clock: Clock = "24"
 
     @cached_property
     def phases(self) -> PhaseModel:
@@ -66,9 +82,23 @@ class Wording:
         )
 
     def concept(self, name: str) -> str:
-        """A concept's name or sign, in which so and ti are always tones: `so and mi` becomes `sol and mi`."""
+        """A concept's name, sign or question, in which so and ti are always tones.
+
+        >>> Wording(so="sol").concept("so and mi"), Wording(terms={"rest": "silence"}).concept("beat rest")
+        ('sol and mi', 'beat silence')
+        """
         said = _SO.sub(self.so, name)
-        return _TI.sub(self.ti, said)
+        return self._termed(_TI.sub(self.ti, said), TERMS)
+
+    def step(self, text: str) -> str:
+        """What a teacher says in an activity, in the school's words."""
+        return self._termed(text, IN_STEPS)
+
+    def _termed(self, text: str, keys: Iterable[str]) -> str:
+        for key in keys:
+            if key in self.terms:
+                text = re.sub(rf"\b{TERMS[key]}\b", self.terms[key].replace("\\", r"\\"), text)
+        return text
 
 
 OURS = Wording()

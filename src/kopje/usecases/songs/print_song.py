@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 
 from kopje.core.analysis.analysis import Analysis
-from kopje.core.analysis.layers import Layer, hands, line, phrase_marks
+from kopje.core.analysis.layers import Layer, hands, line, phrase_marks, spoken_rests
 from kopje.core.reasons import Tone
 from kopje.core.sequence.wording import Wording
 from kopje.engraving.mei import Under, mei
@@ -27,6 +27,7 @@ def under(a: Analysis, layers: list[Layer], words: bool, wording: Wording) -> Un
         words,
         hands(a) if "hands" in layers else {},
         phrase_marks(a) if "phrases" in layers else (),
+        spoken_rests(a, wording) if "rhythm" in layers else {},
     )
 
 

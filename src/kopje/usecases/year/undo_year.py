@@ -12,7 +12,7 @@ from typing import Any
 from uuid import UUID
 
 from kopje.core.errors import PlanError
-from kopje.store import events, year
+from kopje.store import events, sections, year
 from kopje.store import tables as t
 from kopje.store.snapshot import ArcOverrideRow
 from kopje.usecases.context import Context
@@ -42,6 +42,7 @@ def remember(ctx: Context, section_id: UUID) -> None:
 
 def undo(ctx: Context, section_id: UUID) -> None:
     """Take the last change back; PlanError where there is none."""
+    sections.section(ctx.session, ctx.school_id, section_id)
     events.lock_sections(ctx.session, ctx.school_id, [section_id])
     step = year.last_step(ctx.session, section_id)
     if step is None:

@@ -27,15 +27,12 @@ watch(
   <details>
     <summary>{{ say('child-title') }}</summary>
     <form class="stack" @submit.prevent="emit('change', { name, section_id: chosen, left: null })">
-      <label class="stack"
-        >{{ say('child-name') }}<input v-model="name" maxlength="60" required
-      /></label>
-      <label class="stack"
-        >{{ say('child-section')
-        }}<select v-model="chosen">
-          <option v-for="one in sections" :key="one.id" :value="one.id">{{ one.name }}</option>
-        </select></label
-      >
+      <v-text-field v-model="name" :label="say('child-name')" maxlength="60" required />
+      <v-select
+        v-model="chosen"
+        :label="say('child-section')"
+        :items="sections.map((one) => ({ value: one.id, title: one.name }))"
+      />
       <div class="row">
         <v-btn
           type="submit"
@@ -59,18 +56,5 @@ summary {
 form {
   padding-top: 10px;
   gap: 10px;
-}
-.stack label {
-  gap: 4px;
-}
-input,
-select {
-  font: inherit;
-  color: inherit;
-  background: var(--sheet);
-  border: 1px solid var(--granite);
-  border-radius: 2px;
-  padding: 6px 10px;
-  min-height: 40px;
 }
 </style>

@@ -2,6 +2,7 @@
 // The colours of the bars in this room, if they have any: set here once, by letter, as the room has them. No colours are given.
 import { computed, ref } from 'vue'
 import { setBarColours, useBarColours } from '@/api/songs'
+import { offerUndo } from '@/composables/useUndo'
 import { pitchName } from '@/composables/words'
 import { say } from '@/locales/say'
 
@@ -15,6 +16,8 @@ async function set(bar: Bar, colour: string | null) {
     Object.entries({ ...colours.value, [bar]: colour }).filter(([, one]) => one),
   )
   refused.value = ''
+  const before = { ...colours.value }
+  offerUndo(say('kept-colours'), () => setBarColours(before))
   await setBarColours(now).catch(
     (problem: unknown) =>
       (refused.value = problem instanceof Error ? problem.message : String(problem)),
@@ -28,21 +31,21 @@ async function set(bar: Bar, colour: string | null) {
     <p class="quiet small">{{ say('bars-lead') }}</p>
     <div class="row bars">
       <span v-for="bar in BARS" :key="bar" class="bar"
-        ><label
-          >{{ pitchName(bar) }}
-          <input
-            type="color"
-            :value="colours[bar] ?? '#b9b2a6'"
-            :class="{ unset: !colours[bar] }"
-            @change="set(bar, ($event.target as HTMLInputElement).value)" /></label
-        ><button
+        ><v-text-field
+          :model-value="colours[bar] ?? '#b9b2a6'"
+          :label="pitchName(bar)"
+          type="color"
+          :class="{ unset: !colours[bar] }"
+          @change="set(bar, ($event.target as HTMLInputElement).value)"
+        /><v-btn
           v-if="colours[bar]"
+          size="small"
           class="small"
           :aria-label="say('bars-none', { bar: pitchName(bar) })"
           @click="set(bar, null)"
         >
           ×
-        </button></span
+        </v-btn></span
       >
     </div>
     <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
@@ -53,25 +56,9 @@ async function set(bar: Bar, colour: string | null) {
 .bars {
   gap: 10px 16px;
 }
-.bar,
-label {
+.bar {
   display: inline-flex;
   gap: 6px;
   align-items: center;
-}
-input {
-  width: 44px;
-  height: 36px;
-  padding: 2px;
-  border: 1px solid var(--granite);
-  border-radius: 2px;
-  background: var(--sheet);
-}
-input.unset {
-  opacity: 0.45;
-}
-button {
-  min-width: 28px;
-  min-height: 36px;
 }
 </style>

@@ -3,6 +3,7 @@
 import { mdiClose, mdiPlus } from '@mdi/js'
 import { ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
+import DayField from '@/components/DayField.vue'
 import { say } from '@/locales/say'
 
 const props = defineProps<{ calendar: Schemas['CalendarRead']; busy: boolean }>()
@@ -42,21 +43,15 @@ const complete = () =>
     >
       <legend>{{ part.says }}</legend>
       <div v-for="(row, index) in part.rows" :key="index" class="span">
-        <input
+        <v-text-field
           v-model="row.name"
-          :aria-label="`${part.says} ${index + 1}: ${say('calendar-name')}`"
+          :label="`${part.says} ${index + 1}: ${say('calendar-name')}`"
           maxlength="120"
-        /><input
+        /><DayField
           v-model="row.first"
-          type="date"
-          :aria-label="`${row.name}: ${say('calendar-first')}`"
+          :label="`${row.name}: ${say('calendar-first')}`"
           required
-        /><input
-          v-model="row.last"
-          type="date"
-          :aria-label="`${row.name}: ${say('calendar-last')}`"
-          required
-        />
+        /><DayField v-model="row.last" :label="`${row.name}: ${say('calendar-last')}`" required />
         <v-btn
           :icon="mdiClose"
           size="small"
@@ -68,14 +63,16 @@ const complete = () =>
         part.add
       }}</v-btn>
     </fieldset>
-    <label class="row"
-      >{{ say('calendar-cycle') }}
-      <select v-model.number="cycle">
-        <option v-for="one in cycles" :key="one" :value="one">
-          {{ one ? say('calendar-days', { n: one }) : say('calendar-weekly') }}
-        </option>
-      </select></label
-    >
+    <v-select
+      v-model="cycle"
+      :label="say('calendar-cycle')"
+      :items="
+        cycles.map((one) => ({
+          value: one,
+          title: one ? say('calendar-days', { n: one }) : say('calendar-weekly'),
+        }))
+      "
+    />
     <div>
       <v-btn type="submit" class="main" :disabled="busy || !complete()">{{
         say('calendar-save')
@@ -105,17 +102,6 @@ legend {
   grid-template-columns: minmax(0, 1fr) 160px 160px 44px;
   gap: 6px;
   width: 100%;
-}
-input,
-select {
-  font: inherit;
-  color: inherit;
-  background: var(--sheet);
-  border: 1px solid var(--granite);
-  border-radius: 2px;
-  padding: 6px 10px;
-  min-height: 40px;
-  min-width: 0;
 }
 @media (max-width: 600px) {
   .span {

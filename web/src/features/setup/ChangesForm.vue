@@ -3,6 +3,8 @@
 import { mdiClose } from '@mdi/js'
 import { computed, reactive } from 'vue'
 import type { Schemas } from '@/api/client'
+import DayField from '@/components/DayField.vue'
+import TimeField from '@/components/TimeField.vue'
 import { shortDay } from '@/composables/words'
 import { say } from '@/locales/say'
 
@@ -14,9 +16,9 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{
   change: [change: Schemas['LessonChangeBody']]
-  unchange: [id: string]
+  unchange: [gone: Schemas['LessonChangeRead'][]]
   concert: [concert: Schemas['ConcertBody']]
-  unconcert: [id: string]
+  unconcert: [gone: Schemas['ConcertRead']]
 }>()
 const change = reactive({
   kind: 'lost' as 'lost' | 'extra',
@@ -36,12 +38,12 @@ const names = computed(() => new Map(props.sections.map((one) => [one.id, one.na
 const rows = computed(() => {
   const found = new Map<
     string,
-    { ids: string[]; who: string[]; one: Schemas['LessonChangeRead'] }
+    { every: Schemas['LessonChangeRead'][]; who: string[]; one: Schemas['LessonChangeRead'] }
   >()
   for (const one of props.calendar.changes) {
     const key = `${one.kind}${one.day}${one.starts ?? ''}${one.why}`
-    const row = found.get(key) ?? { ids: [], who: [], one }
-    row.ids.push(one.id)
+    const row = found.get(key) ?? { every: [], who: [], one }
+    row.every.push(one)
     if (one.section_id) row.who.push(names.value.get(one.section_id) ?? '')
     found.set(key, row)
   }
@@ -61,31 +63,32 @@ function addConcert() {
   <div class="stack">
     <form class="stack" @submit.prevent="addChange">
       <div class="line">
-        <select v-model="change.kind" :aria-label="say('calendar-kind')">
-          <option value="lost">{{ say('calendar-lost-kind') }}</option>
-          <option value="extra">{{ say('calendar-extra-kind') }}</option>
-        </select>
-        <input v-model="change.day" type="date" :aria-label="say('calendar-day')" required /><input
+        <v-select
+          v-model="change.kind"
+          :label="say('calendar-kind')"
+          :items="[
+            { value: 'lost', title: say('calendar-lost-kind') },
+            { value: 'extra', title: say('calendar-extra-kind') },
+          ]"
+        />
+        <DayField v-model="change.day" :label="say('calendar-day')" required /><TimeField
           v-model="change.starts"
-          type="time"
-          :aria-label="say('calendar-time')"
-          :title="say('calendar-time')"
-        /><input
+          :label="say('calendar-time')"
+        /><v-text-field
           v-model="change.why"
+          :label="say('calendar-why')"
           :placeholder="say('calendar-why')"
-          :aria-label="say('calendar-why')"
           maxlength="120"
         />
       </div>
       <p class="row small" role="group" :aria-label="say('calendar-who')">
-        <span class="quiet">{{ say('calendar-who') }}</span><label
+        <span class="quiet">{{ say('calendar-who') }}</span><v-checkbox
           v-for="one in sections"
           :key="one.id"
-          class="pick"
-          ><input v-model="change.section_ids" type="checkbox" :value="one.id" />{{
-            one.name
-          }}</label
-        >
+          v-model="change.section_ids"
+          :label="one.name"
+          :value="one.id"
+        />
       </p>
       <div>
         <v-btn type="submit" size="small" :disabled="busy || !change.day">{{
@@ -106,34 +109,36 @@ function addConcert() {
           :icon="mdiClose"
           size="small"
           :aria-label="`${say('calendar-remove')}: ${row.one.why} ${row.one.day}`"
-          @click="row.ids.forEach((id) => emit('unchange', id))"
+          @click="emit('unchange', row.every)"
         />
       </li>
     </ul>
     <form class="stack" @submit.prevent="addConcert">
       <h3>{{ say('calendar-concerts') }}</h3>
       <div class="line two">
-        <input
+        <v-text-field
           v-model="concert.name"
+          :label="say('calendar-name')"
           :placeholder="say('calendar-name')"
-          :aria-label="say('calendar-name')"
           maxlength="120"
           required
-        /><input v-model="concert.day" type="date" :aria-label="say('calendar-day')" required />
+        /><DayField v-model="concert.day" :label="say('calendar-day')" required />
       </div>
       <p class="row small" role="group" :aria-label="say('set-up-sections')">
-        <label v-for="one in sections" :key="one.id" class="pick"
-          ><input v-model="concert.section_ids" type="checkbox" :value="one.id" />{{
-            one.name
-          }}</label
-        >
+        <v-checkbox
+          v-for="one in sections"
+          :key="one.id"
+          v-model="concert.section_ids"
+          :label="one.name"
+          :value="one.id"
+        />
       </p>
-      <label class="stack small"
-        >{{ say('calendar-concepts')
-        }}<select v-model="concert.concepts" multiple size="5">
-          <option v-for="one in concepts" :key="one.key" :value="one.key">{{ one.name }}</option>
-        </select></label
-      >
+      <v-select
+        v-model="concert.concepts"
+        :label="say('calendar-concepts')"
+        :items="concepts.map((one) => ({ value: one.key, title: one.name }))"
+        multiple
+      />
       <div>
         <v-btn
           type="submit"
@@ -155,7 +160,7 @@ function addConcert() {
           :icon="mdiClose"
           size="small"
           :aria-label="`${say('calendar-remove')}: ${one.name}`"
-          @click="emit('unconcert', one.id)"
+          @click="emit('unconcert', one)"
         />
       </li>
     </ul>
@@ -174,27 +179,11 @@ function addConcert() {
 .line.two {
   grid-template-columns: 1fr 160px;
 }
-input:not([type='checkbox']),
-select {
-  font: inherit;
-  color: inherit;
-  background: var(--sheet);
-  border: 1px solid var(--granite);
-  border-radius: 2px;
-  padding: 6px 10px;
-  min-height: 40px;
-  min-width: 0;
-}
 .pick {
   display: inline-flex;
   gap: 4px;
   align-items: center;
   min-height: 32px;
-}
-.pick input {
-  width: 18px;
-  height: 18px;
-  accent-color: var(--dusk);
 }
 .list li {
   display: grid;

@@ -36,7 +36,7 @@ test('a table that is refused leaves what was typed where it is', async () => {
   })
   await view.find('textarea').setValue('x')
   await press(view, 'Look at it')
-  expect(view.find('[role=alert]').text()).toContain('The table is empty')
+  expect(view.find('p[role=alert]').text()).toContain('The table is empty')
   expect(view.find('textarea').element.value).toBe('x')
   view.unmount()
 })

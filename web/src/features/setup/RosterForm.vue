@@ -1,8 +1,9 @@
 <script setup lang="ts">
 // The whole school from one table: understood first, with every bad row named; kept when the teacher agrees.
-import { mdiUpload } from '@mdi/js'
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
+import { gradesName } from '@/locales/names'
+import FileField from '@/components/FileField.vue'
 import { say } from '@/locales/say'
 
 const props = defineProps<{
@@ -14,7 +15,6 @@ const text = ref('')
 const read = ref<Schemas['RosterRead'] | null>(null)
 const kept = ref<Schemas['KeptRead'][] | null>(null)
 const refused = ref('')
-const input = ref<HTMLInputElement>()
 const children = computed(
   () => read.value?.sections.reduce((sum, one) => sum + (one.children?.length ?? 0), 0) ?? 0,
 )
@@ -26,10 +26,6 @@ async function lookAt(file: File) {
     refused.value = problem instanceof Error ? problem.message : String(problem)
     return null
   })
-}
-function chosen(event: Event) {
-  const file = (event.target as HTMLInputElement).files?.[0]
-  if (file) void lookAt(file)
 }
 const lookAtText = () => lookAt(new File([text.value], 'table.csv'))
 async function keep() {
@@ -48,25 +44,17 @@ async function keep() {
 <template>
   <div class="stack">
     <p class="quiet small">{{ say('roster-lead') }}</p>
-    <textarea
+    <v-textarea
       v-model="text"
+      :label="say('roster-paste')"
       rows="5"
       :placeholder="say('roster-example')"
-      :aria-label="say('roster-paste')"
     />
     <div class="row">
-      <v-btn :disabled="!text.trim()" @click="lookAtText">{{ say('roster-look') }}</v-btn><v-btn
-        :prepend-icon="mdiUpload"
-        @click="input?.click()"
-        >{{ say('roster-file') }}</v-btn
-      ><input
-        ref="input"
-        type="file"
+      <v-btn :disabled="!text.trim()" @click="lookAtText">{{ say('roster-look') }}</v-btn><FileField
+        :label="say('roster-file')"
         accept=".csv,.txt,.tsv,.zip"
-        class="visually-hidden"
-        tabindex="-1"
-        :aria-label="say('roster-file')"
-        @change="chosen"
+        @files="([file]) => file && lookAt(file)"
       />
     </div>
     <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
@@ -79,8 +67,8 @@ async function keep() {
       <ul>
         <li v-for="one in read.sections" :key="one.name">
           <strong>{{ one.name }}</strong><span class="small"
-            >{{ say('year-grade', { g: one.grade }) }}, {{ one.minutes }}
-            {{ say('teach-minutes') }},
+            >{{ gradesName({ grade: one.grade, upper: one.upper ?? one.grade }) }},
+            {{ one.minutes }} {{ say('teach-minutes') }},
             {{ say('roster-meets', { n: one.meetings?.length ?? 0 }) }}</span
           ><span class="small quiet">{{
             say('roster-children', { n: one.children?.length ?? 0 })
@@ -112,16 +100,6 @@ async function keep() {
 <style scoped>
 .stack {
   gap: 12px;
-}
-textarea {
-  font: 14px/1.4 var(--narrow);
-  color: inherit;
-  background: var(--sheet);
-  border: 1px solid var(--granite);
-  border-radius: 2px;
-  padding: 8px 10px;
-  width: 100%;
-  resize: vertical;
 }
 .found {
   padding: 12px 14px;

@@ -1,8 +1,10 @@
 <script setup lang="ts">
 // The school's name, and where its days are counted.
 import { computed, ref, watch } from 'vue'
-import { api, body } from '@/api/client'
-import { queryClient, useSchool } from '@/api/queries'
+import { rules } from '@/api/rules'
+import { setSchool, useSchool } from '@/api/setup'
+import { offerUndo } from '@/composables/useUndo'
+import { clock } from '@/composables/words'
 import { say } from '@/locales/say'
 
 const school = useSchool()
@@ -29,11 +31,13 @@ const changed = computed(
 async function keep() {
   said.value = refused.value = ''
   try {
-    const kept = await body(
-      api.PUT('/api/school', { body: { name: name.value.trim(), time_zone: zone.value } }),
-    )
-    said.value = say('school-kept', { clock: kept.clock })
-    await queryClient.invalidateQueries()
+    const before = school.data.value
+    const kept = await setSchool({ name: name.value.trim(), time_zone: zone.value })
+    said.value = say('school-kept', { clock: clock(kept.clock) })
+    if (before)
+      offerUndo(say('kept-school'), () =>
+        setSchool({ name: before.name, time_zone: before.time_zone }),
+      )
   } catch (problem) {
     refused.value = problem instanceof Error ? problem.message : String(problem)
   }
@@ -42,12 +46,17 @@ async function keep() {
 
 <template>
   <form v-if="school.data.value" class="school" @submit.prevent="keep">
-    <v-text-field v-model="name" :label="say('first-run-school')" name="school-name" />
+    <v-text-field
+      v-model="name"
+      :label="say('first-run-school')"
+      :rules="rules('SchoolBody', 'name')"
+      name="school-name"
+    />
     <v-autocomplete
       v-model="zone"
       :items="zones"
       :label="say('school-zone')"
-      :hint="say('school-zone-hint', { clock: school.data.value.clock })"
+      :hint="say('school-zone-hint', { clock: clock(school.data.value.clock) })"
       persistent-hint
     />
     <v-btn type="submit" :disabled="!changed || !name.trim()">{{ say('school-keep') }}</v-btn>

@@ -32,9 +32,13 @@ const classes = computed(() =>
         <span class="small quiet">{{ say('singers-count', { n: one.sings }) }}</span>
       </summary>
       <div class="names">
-        <label v-for="child in one.mine" :key="child.id"
-          ><input v-model="chosen" type="checkbox" :value="child.id" />{{ child.name }}</label
-        >
+        <v-checkbox
+          v-for="child in one.mine"
+          :key="child.id"
+          v-model="chosen"
+          :label="child.name"
+          :value="child.id"
+        />
       </div>
     </details>
     <div class="row">
@@ -52,23 +56,11 @@ const classes = computed(() =>
   gap: 2px 10px;
   padding: 4px 0 8px;
 }
-label {
-  display: inline-flex;
-  gap: 8px;
-  align-items: center;
-  min-height: 32px;
-}
 summary {
   cursor: pointer;
   min-height: 32px;
 }
-input {
-  width: 18px;
-  height: 18px;
-  accent-color: var(--dusk);
-}
 @media (max-width: 900px) {
-  label,
   summary {
     min-height: 44px;
   }

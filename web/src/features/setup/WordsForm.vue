@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// What a school calls things: its phases, its syllables, its names for degrees and rhythms.
+// What a school calls things: its phases, its syllables, its names for degrees and rhythms, what children are told; dates and times.
 import { computed, ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
 import { choices, say } from '@/locales/say'
@@ -9,110 +9,127 @@ const emit = defineEmits<{ keep: [words: Schemas['WordsBody']] }>()
 const mine = ref<Schemas['WordsBody']>()
 watch(
   () => props.words,
-  (now) => {
-    const { so, ti, names, rhythm, minor, model, phase_words } = now
-    mine.value = {
-      so,
-      ti,
-      names,
-      rhythm,
-      minor,
-      model,
-      phase_words: { ...phase_words },
-    } as Schemas['WordsBody']
-  },
+  (now) => (mine.value = wordsBody(now)),
   { immediate: true },
 )
 const model = computed(() => props.words.models.find((one) => one.key === mine.value?.model))
 const phases = computed(() => [
   ...new Map((model.value?.phases ?? []).map((one) => [one.key, one])).values(),
 ])
-function word(key: string, event: Event) {
+function word(key: string, text: string) {
   if (!mine.value) return
-  const said = (event.target as HTMLInputElement).value.trim()
+  const said = text.trim()
   const rest = Object.fromEntries(
     Object.entries(mine.value.phase_words).filter(([one]) => one !== key),
   )
   mine.value.phase_words = said && said !== key ? { ...rest, [key]: said } : rest
+}
+const ownSyllables = computed(() => props.words.figures.some((one) => one.own))
+const usual = (figure: Schemas['FigureWords']) =>
+  figure.rest ? say('words-silent') : (figure.systems[mine.value?.rhythm ?? 'ta-titi'] ?? '')
+</script>
+
+<script lang="ts">
+/** The school's words as they are sent. */
+export function wordsBody(now: Schemas['WordsRead']): Schemas['WordsBody'] {
+  const own = (list: readonly { key: string; own: string }[]) =>
+    Object.fromEntries(list.map((one) => [one.key, one.own]))
+  const { so, ti, names, rhythm, minor, model, phase_words, dates, clock } = now
+  return {
+    so,
+    ti,
+    names,
+    rhythm,
+    minor,
+    model,
+    phase_words: { ...phase_words },
+    dates,
+    clock,
+    terms: own(now.terms),
+    own_rhythm: own(now.figures),
+  } as Schemas['WordsBody']
 }
 </script>
 
 <template>
   <form v-if="mine" class="words" @submit.prevent="emit('keep', mine)">
     <p class="quiet small">{{ say('words-lead') }}</p>
-    <label
-      >{{ say('words-model') }}
-      <select v-model="mine.model">
-        <option v-for="one in words.models" :key="one.key" :value="one.key">{{ one.name }}</option>
-      </select></label
-    >
+    <v-select
+      v-model="mine.model"
+      :label="say('words-model')"
+      :items="words.models.map((one) => ({ value: one.key, title: one.name }))"
+    />
     <fieldset>
       <legend class="small quiet">{{ say('words-own') }}</legend>
-      <label v-for="one in phases" :key="one.key"
-        ><span class="small quiet">{{ say('words-usual', { n: one.usual }) }}</span
-        ><input
-          :value="mine.phase_words[one.key] ?? one.key"
-          :aria-label="`${say('words-own')}: ${one.key}`"
-          maxlength="40"
-          @change="word(one.key, $event)"
-      /></label>
+      <v-text-field
+        v-for="one in phases"
+        :key="one.key"
+        :model-value="mine.phase_words[one.key] ?? one.key"
+        :label="`${one.key}, ${say('words-usual', { n: one.usual })}`"
+        maxlength="40"
+        @update:model-value="word(one.key, $event)"
+      />
     </fieldset>
-    <label
-      >{{ say('words-so') }}
-      <select v-model="mine.so">
-        <option>so</option>
-        <option>sol</option>
-      </select></label
-    >
-    <label
-      >{{ say('words-ti') }}
-      <select v-model="mine.ti">
-        <option>ti</option>
-        <option>si</option>
-      </select></label
-    >
+    <div class="pair">
+      <v-select v-model="mine.so" :label="say('words-so')" :items="['so', 'sol']" />
+      <v-select v-model="mine.ti" :label="say('words-ti')" :items="['ti', 'si']" />
+    </div>
     <p v-if="mine.ti === 'si'" class="small">{{ say('words-si-note') }}</p>
-    <label
-      >{{ say('words-names') }}
-      <select v-model="mine.names">
-        <option
-          v-for="one in choices('words-names-of', ['solfa', 'numbers', 'letters'])"
-          :key="one.value"
-          :value="one.value"
-        >
-          {{ one.title }}
-        </option>
-      </select></label
-    >
-    <label
-      >{{ say('words-rhythm') }}
-      <select v-model="mine.rhythm">
-        <option
-          v-for="one in choices('words-rhythm-of', [
-            'ta-titi',
-            'beat-function',
-            'macro-micro',
-            'counting',
-          ])"
-          :key="one.value"
-          :value="one.value"
-        >
-          {{ one.title }}
-        </option>
-      </select></label
-    >
-    <label
-      >{{ say('words-minor') }}
-      <select v-model="mine.minor">
-        <option
-          v-for="one in choices('words-minor-of', ['la', 'do'])"
-          :key="one.value"
-          :value="one.value"
-        >
-          {{ one.title }}
-        </option>
-      </select></label
-    >
+    <v-select
+      v-model="mine.names"
+      :label="say('words-names')"
+      :items="choices('words-names-of', ['solfa', 'numbers', 'letters'])"
+    />
+    <v-select
+      v-model="mine.minor"
+      :label="say('words-minor')"
+      :items="choices('words-minor-of', ['la', 'do'])"
+    />
+    <v-select
+      v-model="mine.rhythm"
+      :label="say('words-rhythm')"
+      :items="choices('words-rhythm-of', ['ta-titi', 'beat-function', 'macro-micro', 'counting'])"
+    />
+    <details :open="ownSyllables">
+      <summary>{{ say('words-own-rhythm') }}</summary>
+      <p class="quiet small">{{ say('words-own-rhythm-hint') }}</p>
+      <div v-if="mine.own_rhythm" class="figures">
+        <v-text-field
+          v-for="one in words.figures"
+          :key="one.key"
+          v-model="mine.own_rhythm[one.key]"
+          :label="one.name"
+          :placeholder="usual(one)"
+          persistent-placeholder
+          maxlength="40"
+        />
+      </div>
+    </details>
+    <fieldset v-if="mine.terms">
+      <legend class="small quiet">{{ say('words-terms') }}. {{ say('words-terms-hint') }}</legend>
+      <div class="pair">
+        <v-text-field
+          v-for="one in words.terms"
+          :key="one.key"
+          v-model="mine.terms[one.key as keyof typeof mine.terms]"
+          :label="one.usual"
+          :placeholder="one.usual"
+          maxlength="40"
+        />
+      </div>
+    </fieldset>
+    <div class="pair">
+      <v-select
+        v-model="mine.dates"
+        :label="say('words-dates')"
+        :items="choices('words-dates-of', ['day_first', 'month_first', 'iso'])"
+      />
+      <v-select
+        v-model="mine.clock"
+        :label="say('words-clock')"
+        :items="choices('words-clock-of', ['24', '12'])"
+      />
+    </div>
     <div>
       <v-btn type="submit" :disabled="busy">{{ say('words-keep') }}</v-btn>
     </div>
@@ -120,42 +137,32 @@ function word(key: string, event: Event) {
 </template>
 
 <style scoped>
-.words {
+.words,
+.figures {
   display: grid;
   gap: 12px;
 }
-label {
+.figures {
+  padding-top: 10px;
+  grid-template-columns: repeat(auto-fill, minmax(160px, 1fr));
+}
+.pair {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1.2fr);
-  gap: 10px;
-  align-items: center;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
 }
 fieldset {
   border: 0;
   padding: 0;
   margin: 0;
   display: grid;
-  gap: 6px;
+  gap: 12px;
 }
 legend {
-  padding-bottom: 4px;
+  padding-bottom: 8px;
 }
-input,
-select {
-  font: inherit;
-  color: inherit;
-  background: var(--sheet);
-  border: 1px solid var(--granite);
-  border-radius: 2px;
-  padding: 6px 10px;
-  min-height: 40px;
-  min-width: 0;
-  width: 100%;
-}
-@media (max-width: 900px) {
-  input,
-  select {
-    min-height: 44px;
-  }
+summary {
+  cursor: pointer;
+  min-height: 32px;
 }
 </style>

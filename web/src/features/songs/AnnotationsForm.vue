@@ -78,10 +78,7 @@ function undo() {
   })
 }
 const name = (key: string) => props.concepts.find((one) => one.key === key)?.name ?? key
-function tag(event: Event, as: 'has' | 'lacks') {
-  const select = event.target as HTMLSelectElement
-  const key = select.value
-  select.value = ''
+function tag(key: string | null, as: 'has' | 'lacks') {
   if (!key) return
   const without = (list: string[] | undefined) => (list ?? []).filter((one) => one !== key)
   send({
@@ -95,7 +92,6 @@ const untag = (key: string) =>
     has: (annotations.value.has ?? []).filter((one) => one !== key),
     lacks: (annotations.value.lacks ?? []).filter((one) => one !== key),
   })
-const pick = (event: Event) => (event.target as HTMLSelectElement).value || null
 </script>
 
 <template>
@@ -110,87 +106,83 @@ const pick = (event: Event) => (event.target as HTMLSelectElement).value || null
           : say('song-rests-not')
       }}, {{ song.own.form }}
     </p>
-    <label
-      >{{ say('told-do') }}
-      <select
-        :value="song.annotations.do ?? ''"
-        :disabled="busy"
-        @change="send({ do: pick($event) as Annotations['do'] })"
-      >
-        <option value="">{{ say('told-computed') }}</option>
-        <option v-for="one in LETTERS" :key="one" :value="one">{{ pitchName(one) }}</option>
-      </select></label
-    >
-    <label
-      >{{ say('told-sung') }}
-      <select
-        :value="song.annotations.sung ?? ''"
-        :disabled="busy"
-        @change="send({ sung: pick($event) as Annotations['sung'] })"
-      >
-        <option value="">{{ say('told-printed') }}</option>
-        <option v-for="one in LETTERS" :key="one" :value="one">{{ pitchName(one) }}</option>
-      </select></label
-    >
-    <label
-      >{{ say('told-resting') }}
-      <select
-        :value="song.annotations.resting ?? ''"
-        :disabled="busy"
-        @change="send({ resting: pick($event) as Annotations['resting'] })"
-      >
-        <option value="">{{ say('told-computed') }}</option>
-        <option v-for="one in RESTING" :key="one" :value="one">{{ degreeName(one) }}</option>
-      </select></label
-    >
-    <label
-      >{{ say('told-beat') }}
-      <select
-        :value="song.annotations.beat ?? ''"
-        :disabled="busy"
-        @change="send({ beat: pick($event) as Annotations['beat'] })"
-      >
-        <option value="">{{ say('told-printed') }}</option>
-        <option
-          v-for="one in choices('told-beats', ['1/2', '1', '3/2', '2', '3'])"
-          :key="one.value"
-          :value="one.value"
-        >
-          {{ one.title }}
-        </option>
-      </select></label
-    >
-    <label
-      >{{ say('told-phrases') }}
-      <input
-        v-model="bars"
-        inputmode="numeric"
-        :placeholder="song.phrase_bars.slice(1).join(', ')"
-        :disabled="busy"
-        @change="send()"
-    /></label>
-    <label
-      >{{ say('told-letters') }}
-      <input v-model="letters" :placeholder="song.form" :disabled="busy" @change="send()"
-    /></label>
-    <label v-for="as in ['has', 'lacks'] as const" :key="as"
-      >{{ sayOf('told', as) }}
-      <select :disabled="busy" @change="tag($event, as)">
-        <option value="">{{ say('told-choose') }}</option>
-        <option v-for="one in concepts" :key="one.key" :value="one.key">{{ one.name }}</option>
-      </select></label
-    >
+    <v-select
+      :model-value="song.annotations.do ?? null"
+      :label="say('told-do')"
+      :items="[
+        { value: null, title: say('told-computed') },
+        ...LETTERS.map((one) => ({ value: one, title: pitchName(one) })),
+      ]"
+      :disabled="busy"
+      @update:model-value="send({ do: $event })"
+    />
+    <v-select
+      :model-value="song.annotations.sung ?? null"
+      :label="say('told-sung')"
+      :items="[
+        { value: null, title: say('told-printed') },
+        ...LETTERS.map((one) => ({ value: one, title: pitchName(one) })),
+      ]"
+      :disabled="busy"
+      @update:model-value="send({ sung: $event })"
+    />
+    <v-select
+      :model-value="song.annotations.resting ?? null"
+      :label="say('told-resting')"
+      :items="[
+        { value: null, title: say('told-computed') },
+        ...RESTING.map((one) => ({ value: one, title: degreeName(one) })),
+      ]"
+      :disabled="busy"
+      @update:model-value="send({ resting: $event as Annotations['resting'] })"
+    />
+    <v-select
+      :model-value="song.annotations.beat ?? null"
+      :label="say('told-beat')"
+      :items="[
+        { value: null, title: say('told-printed') },
+        ...choices('told-beats', ['1/2', '1', '3/2', '2', '3']),
+      ]"
+      :disabled="busy"
+      @update:model-value="send({ beat: $event as Annotations['beat'] })"
+    />
+    <v-text-field
+      v-model="bars"
+      :label="say('told-phrases')"
+      inputmode="numeric"
+      :placeholder="song.phrase_bars.slice(1).join(', ')"
+      :disabled="busy"
+      @change="send()"
+    />
+    <v-text-field
+      v-model="letters"
+      :label="say('told-letters')"
+      :placeholder="song.form"
+      :disabled="busy"
+      @change="send()"
+    />
+    <v-select
+      v-for="as in ['has', 'lacks'] as const"
+      :key="as"
+      :label="sayOf('told', as)"
+      :model-value="null"
+      :placeholder="say('told-choose')"
+      :items="concepts.map((one) => ({ value: one.key, title: one.name }))"
+      :disabled="busy"
+      @update:model-value="tag($event, as)"
+    />
     <p v-if="tags.length" class="row">
-      <button
+      <v-btn
         v-for="one in tags"
         :key="one.key"
+        size="small"
         class="tag"
         :disabled="busy"
         :aria-label="say('told-untag', { name: name(one.key) })"
         @click="untag(one.key)"
       >
         {{ one.has ? '+' : '−' }} {{ name(one.key) }} ×
-      </button>
+      </v-btn>
     </p>
     <p v-if="Object.keys(song.annotations.repairs ?? {}).length" class="small">
       {{ say('told-mended', { bars: Object.keys(song.annotations.repairs ?? {}).join(', ') }) }}
@@ -209,28 +201,7 @@ summary {
   cursor: pointer;
   min-height: 32px;
 }
-label {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  gap: 8px;
-  align-items: center;
-  padding: 3px 0;
-}
-input,
-select {
-  font: inherit;
-  color: inherit;
-  background: var(--sheet);
-  border: 1px solid var(--granite);
-  border-radius: 2px;
-  padding: 4px 8px;
-  min-height: 36px;
-  min-width: 0;
-  width: 100%;
-}
 @media (max-width: 900px) {
-  input,
-  select,
   summary {
     min-height: 44px;
   }

@@ -21,14 +21,15 @@ const ways = (bar: number | null) => props.repairs.filter((one) => one.bar === b
           v-if="ways(one.bar).length && one.code.startsWith('bar_too')"
           class="row ways"
           ><span class="small">{{ say('insight-mend') }}</span
-          ><button
+          ><v-btn
             v-for="way in ways(one.bar)"
             :key="way.how"
+            size="small"
             :disabled="busy"
             @click="emit('mend', way.bar, way.how)"
           >
             {{ way.sentence }}
-          </button></span
+          </v-btn></span
         >
       </li>
     </ul>
@@ -49,19 +50,5 @@ li {
 }
 .ways {
   gap: 6px;
-}
-button {
-  border: 1px solid var(--granite);
-  border-radius: 2px;
-  padding: 3px 10px;
-  min-height: 34px;
-  color: var(--ink);
-  background: var(--paper);
-  font-size: 14px;
-}
-@media (max-width: 900px) {
-  button {
-    min-height: 44px;
-  }
 }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+// Native buttons: whole paragraphs to choose from.
 // Songs against one concept and purpose: best first with their reasons, the ones that will not do folded below.
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
@@ -7,6 +8,19 @@ import { say } from '@/locales/say'
 const props = defineProps<{ fits: readonly Schemas['FitRead'][]; picked: string }>()
 const emit = defineEmits<{ pick: [id: string] }>()
 const good = computed(() => props.fits.filter((fit) => fit.allowed))
+/** What every one of them has in its favour or against it: said once. */
+const shared = computed(() => {
+  const [first, ...others] = good.value
+  if (!first || !others.length) return []
+  const all = (sentence: string) =>
+    others.every((fit) => fit.reasons.some((reason) => reason.sentence === sentence))
+  return first.reasons.map((reason) => reason.sentence).filter(all)
+})
+const own = (fit: Schemas['FitRead']) =>
+  fit.reasons
+    .map((reason) => reason.sentence)
+    .filter((sentence) => !shared.value.includes(sentence))
+    .join(' ')
 const barred = computed(() => props.fits.filter((fit) => !fit.allowed))
 const why = (fit: Schemas['FitRead']) =>
   fit.reasons
@@ -17,6 +31,9 @@ const why = (fit: Schemas['FitRead']) =>
 
 <template>
   <div>
+    <p v-if="shared.length" class="small shared">
+      <span class="quiet">{{ say('section-all-share') }}</span> {{ shared.join(' ') }}
+    </p>
     <ol class="fits">
       <li v-for="(fit, index) in good" :key="fit.song.id">
         <button :class="{ on: fit.song.id === picked }" @click="emit('pick', fit.song.id)">
@@ -25,7 +42,9 @@ const why = (fit: Schemas['FitRead']) =>
             ><strong>{{ fit.song.title }}</strong>
             <span :class="['small', fit.lessons_met ? 'quiet' : 'new']">{{
               say('section-met', { n: fit.lessons_met })
-            }}</span><span class="sentence">{{ fit.sentence }}</span></span
+            }}</span><span class="sentence">{{
+              shared.length ? own(fit) : fit.sentence
+            }}</span></span
           >
         </button>
       </li>

@@ -75,10 +75,10 @@ const wide = computed(() => Math.max(tones.value.length * 34 + 30, 150))
         <text x="16" y="40">{{ degreeName(one.degree) }}</text>
       </g>
     </svg>
-    <label class="small row"
-      ><input v-model="mirrored" type="checkbox" />
-      {{ mirrored ? say('insight-mirrored') : say('insight-own-view') }}</label
-    >
+    <v-checkbox
+      v-model="mirrored"
+      :label="mirrored ? say('insight-mirrored') : say('insight-own-view')"
+    />
     <p class="small quiet">{{ say('insight-levels') }}</p>
   </figure>
 </template>
@@ -113,10 +113,5 @@ text {
   font: 600 13px var(--narrow);
   text-anchor: middle;
   fill: var(--ink);
-}
-input {
-  width: 18px;
-  height: 18px;
-  accent-color: var(--dusk);
 }
 </style>

@@ -36,9 +36,9 @@ const became = (one: Schemas['ImportedRead']) =>
         /><span class="small">{{
           say('songs-reading', { done: progress.done, all: progress.all })
         }}</span
-        ><button @click="emit('stop')">{{ say('songs-stop') }}</button></span
+        ><v-btn size="small" @click="emit('stop')">{{ say('songs-stop') }}</v-btn></span
       >
-      <button v-else @click="emit('close')">{{ say('songs-close') }}</button>
+      <v-btn v-else size="small" @click="emit('close')">{{ say('songs-close') }}</v-btn>
     </div>
     <div v-for="(one, index) in sorted.slice(0, 300)" :key="index" class="line">
       <span :class="one.song_id ? 'secure' : 'wrong'"
@@ -69,12 +69,5 @@ const became = (one: Schemas['ImportedRead']) =>
 progress {
   accent-color: var(--dusk);
   width: 180px;
-}
-button {
-  border: 1px solid var(--granite);
-  border-radius: 2px;
-  padding: 2px 10px;
-  min-height: 32px;
-  background: var(--paper);
 }
 </style>

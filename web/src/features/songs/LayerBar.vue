@@ -18,41 +18,45 @@ defineExpose({ turn })
 
 <template>
   <div class="layers" role="group" :aria-label="say('layers-title')">
-    <button
+    <v-btn
       v-for="(layer, index) in LAYERS"
       :key="layer"
+      size="small"
       :class="{ on: shown.includes(layer) && !reading }"
       :aria-pressed="shown.includes(layer) && !reading"
       :disabled="reading"
       @click="turn(layer)"
     >
       {{ sayOf('layers-names', layer) }} <span class="kbd">{{ index + 1 }}</span>
-    </button>
-    <button
+    </v-btn>
+    <v-btn
       v-if="colours"
+      size="small"
       :class="{ on: coloured && !reading }"
       :aria-pressed="coloured && !reading"
       :disabled="reading"
       @click="coloured = !coloured"
     >
       {{ say('layers-colours') }}
-    </button>
-    <button
+    </v-btn>
+    <v-btn
       v-if="shown.includes('hands') && !reading"
+      size="small"
       :aria-pressed="ownHands"
       :title="ownHands ? say('insight-own-view') : say('insight-mirrored')"
       @click="ownHands = !ownHands"
     >
       ⇆ {{ ownHands ? say('layers-own') : say('layers-mirror') }}
-    </button>
-    <button
+    </v-btn>
+    <v-btn
+      size="small"
       :class="['reading', { on: reading }]"
       :aria-pressed="reading"
       :title="say('layers-reading-hint')"
       @click="reading = !reading"
     >
       {{ say('layers-reading') }} <span class="kbd">r</span>
-    </button>
+    </v-btn>
   </div>
 </template>
 
@@ -63,28 +67,7 @@ defineExpose({ turn })
   gap: 4px;
   padding-bottom: 10px;
 }
-button {
-  border: 1px solid var(--granite);
-  border-radius: 2px;
-  padding: 4px 7px;
-  min-height: 34px;
-  background: var(--sheet);
-  font-size: 14px;
-}
-button.on {
-  background: var(--dusk);
-  color: var(--sheet);
-  border-color: var(--dusk);
-}
-button:disabled {
-  color: var(--granite);
-}
 .reading {
   margin-left: auto;
-}
-@media (max-width: 900px) {
-  button {
-    min-height: 44px;
-  }
 }
 </style>

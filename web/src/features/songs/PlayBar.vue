@@ -18,52 +18,37 @@ function soundOn(what: string) {
       >{{ playing ? say('play-stop') : say('play-start') }}
       <span class="kbd">{{ say('keys-space') }}</span></v-btn
     >
-    <label :title="say('play-tempo', { n: beatsAMinute })"
-      >{{ say('play-tempo-short', { n: beatsAMinute }) }}
-      <input
-        :value="beatsAMinute"
-        type="range"
-        min="40"
-        max="200"
-        step="2"
-        :aria-label="say('play-tempo', { n: beatsAMinute })"
-        @input="tempo = Number(($event.target as HTMLInputElement).value)"
-    /></label>
-    <label
-      ><span class="visually-hidden">{{ say('play-what') }}</span
-      ><select
-        :value="phrase ?? ''"
-        @change="
-          phrase =
-            ($event.target as HTMLSelectElement).value === ''
-              ? null
-              : Number(($event.target as HTMLSelectElement).value)
-        "
-      >
-        <option value="">{{ say('play-all') }}</option>
-        <option v-for="(label, index) in phrases" :key="index" :value="index">
-          {{ say('play-phrase', { n: index + 1, label }) }}
-        </option>
-      </select></label
-    >
-    <label
-      ><span class="visually-hidden">{{ say('play-on') }}</span
-      ><select
-        :value="rhythmOnly ? 'rhythm' : device.instrument"
-        @change="soundOn(($event.target as HTMLSelectElement).value)"
-      >
-        <option
-          v-for="one in choices('play-instruments', ['piano', 'bars', 'plain'])"
-          :key="one.value"
-          :value="one.value"
-        >
-          {{ one.title }}
-        </option>
-        <option value="rhythm">{{ say('play-rhythm') }}</option>
-      </select></label
-    >
-    <label><input v-model="loop" type="checkbox" /> {{ say('play-loop') }}</label>
-    <label><input v-model="tonicFirst" type="checkbox" /> {{ say('play-tonic-first') }}</label>
+    <v-slider
+      :model-value="beatsAMinute"
+      :min="40"
+      :max="200"
+      :step="2"
+      :aria-label="say('play-tempo', { n: beatsAMinute })"
+      @update:model-value="tempo = $event"
+    />
+    <v-select
+      :model-value="phrase"
+      :label="say('play-what')"
+      :items="[
+        { value: null, title: say('play-all') },
+        ...phrases.map((label, index) => ({
+          value: index,
+          title: say('play-phrase', { n: index + 1, label }),
+        })),
+      ]"
+      @update:model-value="phrase = $event"
+    />
+    <v-select
+      :model-value="rhythmOnly ? 'rhythm' : device.instrument"
+      :label="say('play-on')"
+      :items="[
+        ...choices('play-instruments', ['piano', 'bars', 'plain']),
+        { value: 'rhythm', title: say('play-rhythm') },
+      ]"
+      @update:model-value="soundOn($event)"
+    />
+    <v-checkbox v-model="loop" :label="say('play-loop')" />
+    <v-checkbox v-model="tonicFirst" :label="say('play-tonic-first')" />
   </div>
 </template>
 
@@ -74,36 +59,5 @@ function soundOn(what: string) {
   gap: 6px 10px;
   align-items: center;
   padding-top: 10px;
-}
-label {
-  display: inline-flex;
-  gap: 8px;
-  align-items: center;
-  font-size: 14px;
-}
-input[type='range'] {
-  width: 72px;
-  accent-color: var(--dusk);
-}
-input[type='checkbox'] {
-  width: 18px;
-  height: 18px;
-  accent-color: var(--dusk);
-}
-select {
-  max-width: 96px;
-  font: inherit;
-  color: inherit;
-  background: var(--sheet);
-  border: 1px solid var(--granite);
-  border-radius: 2px;
-  padding: 4px 8px;
-  min-height: 36px;
-}
-@media (max-width: 900px) {
-  label,
-  select {
-    min-height: 44px;
-  }
 }
 </style>

@@ -68,20 +68,23 @@ async function keep() {
       <v-btn v-if="!editing" size="small" @click="editing = true">{{ say('about-change') }}</v-btn>
     </div>
     <form v-if="editing" class="form" @submit.prevent="keep">
-      <label class="wide"
-        >{{ say('typing-name') }} <input v-model="title" maxlength="200" required
-      /></label>
-      <label v-for="field in FIELDS" :key="field"
-        >{{ sayOf('song-names', field) }} <input v-model="facts[field]" maxlength="600"
-      /></label>
-      <label
-        >{{ say('song-names-verified') }}
-        <select v-model="facts.verified">
-          <option value="">{{ say('about-unsaid') }}</option>
-          <option value="yes">{{ say('about-yes') }}</option>
-          <option value="no">{{ say('about-no') }}</option>
-        </select></label
-      >
+      <v-text-field v-model="title" :label="say('typing-name')" maxlength="200" required />
+      <v-text-field
+        v-for="field in FIELDS"
+        :key="field"
+        v-model="facts[field]"
+        :label="sayOf('song-names', field)"
+        maxlength="600"
+      />
+      <v-select
+        v-model="facts.verified"
+        :label="say('song-names-verified')"
+        :items="[
+          { value: null, title: say('about-unsaid') },
+          { value: 'yes', title: say('about-yes') },
+          { value: 'no', title: say('about-no') },
+        ]"
+      />
       <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
       <div class="row">
         <v-btn class="main" type="submit">{{ say('about-keep') }}</v-btn><v-btn
@@ -123,23 +126,6 @@ async function keep() {
   grid-template-columns: repeat(2, minmax(0, 1fr));
   gap: 8px 24px;
 }
-label {
-  display: grid;
-  grid-template-columns: 100px minmax(0, 1fr);
-  gap: 8px;
-  align-items: center;
-  font-size: 14px;
-}
-input,
-select {
-  font: inherit;
-  color: inherit;
-  background: var(--sheet);
-  border: 1px solid var(--granite);
-  border-radius: 2px;
-  padding: 4px 8px;
-  min-height: 36px;
-}
 .form > p,
 .form > div {
   grid-column: 1 / -1;
@@ -147,10 +133,6 @@ select {
 @media (max-width: 900px) {
   .form {
     grid-template-columns: 1fr;
-  }
-  input,
-  select {
-    min-height: 44px;
   }
 }
 </style>

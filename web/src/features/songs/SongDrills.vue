@@ -1,4 +1,5 @@
 <script setup lang="ts">
+// Native buttons: a row of tones that wraps like text.
 // Practice made from a song: calls to echo from its own turns, and rows over its tones. Each is heard at a press, large to project.
 import { computed, ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
@@ -14,12 +15,12 @@ const KINDS = ['echo', 'up_and_down', 'thirds', 'sequence', 'widening'] as const
 const kind = ref<(typeof KINDS)[number]>('echo')
 const beats = ref(4)
 const ending = ref<'any' | 'home' | 'open'>('any')
-const start = ref('')
+const start = ref<string | null>(null)
 const tempo = ref(80)
 watch(
   () => props.id,
   () => {
-    start.value = ''
+    start.value = null
   },
 )
 const echoes = useEchoes(
@@ -64,53 +65,35 @@ function hear(tones: readonly Played[]) {
 <template>
   <section class="stack">
     <div class="row head">
-      <label
-        >{{ say('drills-kind') }}
-        <select v-model="kind">
-          <option v-for="one in choices('drills-kinds', KINDS)" :key="one.value" :value="one.value">
-            {{ one.title }}
-          </option>
-        </select></label
-      >
+      <v-select
+        v-model="kind"
+        :label="say('drills-kind')"
+        :items="choices('drills-kinds', KINDS)"
+      />
       <template v-if="kind === 'echo'">
-        <label
-          >{{ say('drills-beats') }}
-          <select v-model.number="beats">
-            <option v-for="n in [2, 3, 4, 6, 8]" :key="n" :value="n">{{ n }}</option>
-          </select></label
-        >
-        <label
-          >{{ say('drills-ending') }}
-          <select v-model="ending">
-            <option
-              v-for="one in choices('drills-endings', ['any', 'home', 'open'] as const)"
-              :key="one.value"
-              :value="one.value"
-            >
-              {{ one.title }}
-            </option>
-          </select></label
-        >
+        <v-select v-model="beats" :label="say('drills-beats')" :items="[2, 3, 4, 6, 8]" />
+        <v-select
+          v-model="ending"
+          :label="say('drills-ending')"
+          :items="choices('drills-endings', ['any', 'home', 'open'] as const)"
+        />
       </template>
-      <label v-else
-        >{{ say('drills-from') }}
-        <select v-model="start">
-          <option value="">{{ say('drills-lowest') }}</option>
-          <option v-for="one in toneSet.slice(1, -1)" :key="one" :value="one">
-            {{ degreeName(one) }}
-          </option>
-        </select></label
-      >
-      <label
-        >{{ say('play-tempo', { n: tempo }) }}
-        <input
-          v-model.number="tempo"
-          type="range"
-          min="40"
-          max="160"
-          step="4"
-          :aria-label="say('play-tempo', { n: tempo })"
-      /></label>
+      <v-select
+        v-else
+        v-model="start"
+        :label="say('drills-from')"
+        :items="[
+          { value: null, title: say('drills-lowest') },
+          ...toneSet.slice(1, -1).map((one) => ({ value: one, title: degreeName(one) })),
+        ]"
+      />
+      <v-slider
+        v-model="tempo"
+        :min="40"
+        :max="160"
+        :step="4"
+        :aria-label="say('play-tempo', { n: tempo })"
+      />
     </div>
     <p v-if="problem" class="wrong small" role="alert">△ {{ problem }}</p>
     <p v-else-if="kind !== 'echo' && rows.data.value" class="small quiet">
@@ -141,25 +124,6 @@ function hear(tones: readonly Played[]) {
 <style scoped>
 .head {
   gap: 8px 18px;
-}
-label {
-  display: inline-flex;
-  gap: 8px;
-  align-items: center;
-  font-size: 14px;
-}
-select {
-  font: inherit;
-  color: inherit;
-  background: var(--sheet);
-  border: 1px solid var(--granite);
-  border-radius: 2px;
-  padding: 4px 8px;
-  min-height: 36px;
-}
-input {
-  width: 84px;
-  accent-color: var(--dusk);
 }
 ol {
   columns: 2;
@@ -194,7 +158,6 @@ li {
   ol {
     columns: 1;
   }
-  select,
   .tones {
     min-height: 44px;
   }

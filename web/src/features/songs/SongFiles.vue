@@ -1,10 +1,11 @@
 <script setup lang="ts">
 // A song on paper and as a file: both as it is seen now.
 import { useRouter } from 'vue-router'
-import { api } from '@/api/client'
-import { queryClient, type Variant } from '@/api/queries'
+import type { Variant } from '@/api/queries'
+import { bringSongBack, removeSong } from '@/api/songs'
 import { LAYERS } from '@/composables/layers'
 import { device } from '@/composables/useDevice'
+import { offerUndo } from '@/composables/useUndo'
 import { say } from '@/locales/say'
 
 const props = defineProps<{
@@ -13,6 +14,7 @@ const props = defineProps<{
   layers: readonly string[]
   ownHands: boolean
   shipped: boolean
+  title: string
 }>()
 const router = useRouter()
 const fileOf = (kind: string) =>
@@ -34,8 +36,8 @@ function printOf(facts: boolean) {
   return `/api/songs/${props.id}/print?${new URLSearchParams(asked).toString()}`
 }
 async function remove() {
-  await api.DELETE('/api/songs/{song_id}', { params: { path: { song_id: props.id } } })
-  await queryClient.invalidateQueries({ queryKey: ['songs'] })
+  await removeSong(props.id)
+  offerUndo(say('song-removed', { title: props.title }), () => bringSongBack(props.id))
   await router.push('/songs')
 }
 </script>
@@ -49,10 +51,14 @@ async function remove() {
         target="_blank"
         rel="noopener"
         >{{ say('song-print-bare') }}</a
-      ><select v-model="device.paper" :aria-label="say('song-paper')">
-        <option value="A4">A4</option>
-        <option value="letter">Letter</option>
-      </select>
+      ><v-select
+        v-model="device.paper"
+        :label="say('song-paper')"
+        :items="[
+          { value: 'A4', title: 'A4' },
+          { value: 'letter', title: 'Letter' },
+        ]"
+      />
     </div>
     <div class="row small">
       {{ say('song-files') }} <a :href="`/api/songs/${id}/file`">{{ say('song-file') }}</a><a
@@ -61,7 +67,9 @@ async function remove() {
         :href="fileOf(one)"
         download
         >.{{ one }}</a
-      ><button v-if="!shipped" class="wrong" @click="remove">{{ say('song-remove') }}</button>
+      ><v-btn v-if="!shipped" size="small" class="wrong" @click="remove">{{
+        say('song-remove')
+      }}</v-btn>
     </div>
   </div>
 </template>
@@ -73,19 +81,8 @@ async function remove() {
 a {
   padding: 6px 0;
 }
-select {
-  font: inherit;
-  color: inherit;
-  background: var(--sheet);
-  border: 1px solid var(--granite);
-  border-radius: 2px;
-  padding: 2px 6px;
-  min-height: 32px;
-}
 @media (max-width: 900px) {
-  select,
-  a,
-  button {
+  a {
     min-height: 44px;
   }
 }

@@ -99,28 +99,28 @@ const answerName = (one: string) =>
 <template>
   <section class="stack">
     <div class="row" role="group" :aria-label="say('games-title')">
-      <button
+      <v-btn
         v-for="one in choices('games-names', ['masked', 'trials', 'guess'] as const)"
         :key="one.value"
+        size="small"
         :class="['pick', { on: game === one.value }]"
         :aria-pressed="game === one.value"
         @click="game = one.value"
       >
         {{ one.title }}
-      </button>
+      </v-btn>
     </div>
     <template v-if="game === 'masked'">
       <div class="row">
-        <button
+        <v-btn
           v-for="one in syllables"
           :key="one"
+          size="small"
           :class="['pick', { on: chosen.includes(one) }]"
           :aria-pressed="chosen.includes(one)"
           @click="chosen = turn(chosen, one)"
         >
-          {{ degreeName(one) }}</button><label class="row small"
-          ><input v-model="only" type="checkbox" /> {{ say('games-only') }}</label
-        >
+          {{ degreeName(one) }}</v-btn><v-checkbox v-model="only" :label="say('games-only')" />
       </div>
       <p v-for="(line, index) in masked.data.value ?? []" :key="index" class="lyric">
         <span
@@ -135,16 +135,15 @@ const answerName = (one: string) =>
     </template>
     <template v-else-if="game === 'trials'">
       <div class="row head">
-        <label
-          >{{ say('games-count') }}
-          <select v-model.number="count">
-            <option v-for="n in half ? [3, 4, 5, 6] : [3, 4, 5, 6, 7, 8, 9]" :key="n" :value="n">
-              {{ n }}
-            </option>
-          </select></label
-        ><label class="row small"
-          ><input v-model="half" type="checkbox" /> {{ say('games-may-change') }}</label
-        ><v-btn size="small" @click="seed += 1">{{ say('games-again') }}</v-btn>
+        <v-select
+          v-model="count"
+          :label="say('games-count')"
+          :items="half ? [3, 4, 5, 6] : [3, 4, 5, 6, 7, 8, 9]"
+        /><v-checkbox v-model="half" :label="say('games-may-change')" /><v-btn
+          size="small"
+          @click="seed += 1"
+          >{{ say('games-again') }}</v-btn
+        >
       </div>
       <p v-if="trials.error.value" class="wrong small" role="alert">
         △ {{ trials.error.value.message }}
@@ -156,9 +155,9 @@ const answerName = (one: string) =>
               size="small"
               @click="emit('sound', one as 'as_written' | 'parallel' | 'half')"
               >{{ say('play-start') }}</v-btn
-            ><button class="pick" @click="shown = [...shown, index]">
+            ><v-btn size="small" class="pick" @click="shown = [...shown, index]">
               {{ shown.includes(index) ? answerName(one) : say('games-answer') }}
-            </button>
+            </v-btn>
           </li>
         </ol>
         <p class="small quiet">
@@ -174,23 +173,15 @@ const answerName = (one: string) =>
     </template>
     <template v-else>
       <div class="row head">
-        <label
-          >{{ say('games-whose') }}
-          <select v-model="section">
-            <option v-for="one in sections" :key="one.id" :value="one.id">{{ one.name }}</option>
-          </select></label
-        ><label
-          >{{ say('games-by') }}
-          <select v-model="by">
-            <option
-              v-for="one in choices('games-clues', ['rhythm', 'contour', 'words'])"
-              :key="one.value"
-              :value="one.value"
-            >
-              {{ one.title }}
-            </option>
-          </select></label
-        >
+        <v-select
+          v-model="section"
+          :label="say('games-whose')"
+          :items="sections.map((one) => ({ value: one.id, title: one.name }))"
+        /><v-select
+          v-model="by"
+          :label="say('games-by')"
+          :items="choices('games-clues', ['rhythm', 'contour', 'words'])"
+        />
       </div>
       <p v-if="guess.data.value && !guess.data.value.songs.length" class="quiet">
         {{ say('games-no-songs') }}
@@ -201,8 +192,8 @@ const answerName = (one: string) =>
           ><v-btn v-if="by === 'rhythm'" size="small" @click="hear(one.clue)">{{
             say('games-clap')
           }}</v-btn
-          ><button class="pick" @click="told = turn(told, one.song_id)">
-            {{ told.includes(one.song_id) ? one.title : say('games-answer') }}</button
+          ><v-btn size="small" class="pick" @click="told = turn(told, one.song_id)">
+            {{ told.includes(one.song_id) ? one.title : say('games-answer') }}</v-btn
           ><span v-if="told.includes(one.song_id) && one.alike.length" class="small quiet">{{
             say('games-alike', { names: one.alike.join(', ') })
           }}</span>
@@ -227,26 +218,6 @@ const answerName = (one: string) =>
 }
 .head {
   gap: 8px 18px;
-}
-label {
-  display: inline-flex;
-  gap: 8px;
-  align-items: center;
-  font-size: 14px;
-}
-select {
-  font: inherit;
-  color: inherit;
-  background: var(--sheet);
-  border: 1px solid var(--granite);
-  border-radius: 2px;
-  padding: 4px 8px;
-  min-height: 36px;
-}
-input {
-  width: 18px;
-  height: 18px;
-  accent-color: var(--dusk);
 }
 .lyric {
   font-size: 24px;
@@ -281,8 +252,7 @@ input {
   white-space: pre-wrap;
 }
 @media (max-width: 900px) {
-  .pick,
-  select {
+  .pick {
     min-height: 44px;
   }
 }

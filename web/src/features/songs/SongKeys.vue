@@ -32,24 +32,16 @@ const keys = useBestKeys(() => props.id, grade, purpose)
   <section class="stack">
     <div class="row head">
       <h2>{{ say('key-for-title') }}</h2>
-      <label
-        >{{ say('key-for-whom') }}
-        <select v-model="section">
-          <option v-for="one in sections" :key="one.id" :value="one.id">{{ one.name }}</option>
-        </select></label
-      >
-      <label
-        >{{ say('key-for-purpose') }}
-        <select v-model="purpose">
-          <option
-            v-for="one in choices('key-for-purposes', ['voices', 'bars', 'recorder', 'reading'])"
-            :key="one.value"
-            :value="one.value"
-          >
-            {{ one.title }}
-          </option>
-        </select></label
-      >
+      <v-select
+        v-model="section"
+        :label="say('key-for-whom')"
+        :items="sections.map((one) => ({ value: one.id, title: one.name }))"
+      />
+      <v-select
+        v-model="purpose"
+        :label="say('key-for-purpose')"
+        :items="choices('key-for-purposes', ['voices', 'bars', 'recorder', 'reading'])"
+      />
     </div>
     <p v-if="keys.data.value && !keys.data.value.length" class="quiet">{{ say('key-for-none') }}</p>
     <ol v-else>
@@ -87,21 +79,6 @@ const keys = useBestKeys(() => props.id, grade, purpose)
   flex-wrap: nowrap;
   justify-content: flex-end;
 }
-label {
-  display: inline-flex;
-  gap: 8px;
-  align-items: center;
-  font-size: 14px;
-}
-select {
-  font: inherit;
-  color: inherit;
-  background: var(--sheet);
-  border: 1px solid var(--granite);
-  border-radius: 2px;
-  padding: 4px 8px;
-  min-height: 36px;
-}
 li {
   display: grid;
   grid-template-columns: 24px 140px 1fr 212px;
@@ -111,9 +88,6 @@ li {
   align-items: center;
 }
 @media (max-width: 900px) {
-  select {
-    min-height: 44px;
-  }
   li {
     grid-template-columns: 24px 1fr;
   }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+// Native buttons: tones that are text and sound when pressed.
 // A song phrase by phrase: its line at the levels of the body, its tones without repeats, how it differs from the one it is like.
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
@@ -47,22 +48,21 @@ const elsewhere = (one: Schemas['PhraseRead']) =>
     <section class="stack">
       <div class="row spread">
         <h2>{{ say('insight-phrases') }}</h2>
-        <label class="small row"
-          ><input v-model="strong" type="checkbox" /> {{ say('insight-strong') }}</label
-        >
+        <v-checkbox v-model="strong" :label="say('insight-strong')" />
       </div>
       <p class="small quiet">
         {{ sayOf('insight-phrases-from', insight.phrases_from) }}
         <template v-if="!sameAsHeard && heard.length"
           >{{ phrasesHeard(heard) }}
-          <button
+          <v-btn
             v-if="insight.phrases_from !== 'told'"
+            size="small"
             class="take"
             :disabled="busy"
             @click="emit('take', heard)"
           >
             {{ say('insight-take-heard') }}
-          </button></template
+          </v-btn></template
         >
       </p>
       <ol>
@@ -156,11 +156,6 @@ ol li {
   border-top: 1px solid var(--line);
   padding: 3px 0;
   align-items: baseline;
-}
-input {
-  width: 18px;
-  height: 18px;
-  accent-color: var(--dusk);
 }
 @media (max-width: 1100px) {
   .phrases {

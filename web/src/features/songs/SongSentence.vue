@@ -34,10 +34,8 @@ const set = (change: Partial<Asked>) => {
 const anything = computed(() => Boolean(asked.value.section || has.value.length))
 const naming = ref(false)
 const called = ref('')
-function add(event: Event) {
-  const select = event.target as HTMLSelectElement
-  if (select.value) set({ has: [...new Set([...has.value, select.value])].slice(0, 8) })
-  select.value = ''
+function add(key: string | null) {
+  if (key) set({ has: [...new Set([...has.value, key])].slice(0, 8) })
 }
 function keep() {
   if (called.value.trim()) emit('keep', called.value.trim())
@@ -48,94 +46,102 @@ function keep() {
 
 <template>
   <div class="sentence" role="group" :aria-label="say('ask-title')">
-    <label
-      >{{ say('ask-for-whom') }}
-      <select
-        :value="asked.section ?? ''"
-        @change="set({ section: ($event.target as HTMLSelectElement).value || null })"
-      >
-        <option value="">{{ say('ask-anybody') }}</option>
-        <option v-for="one in sections" :key="one.id" :value="one.id">{{ one.name }}</option>
-      </select></label
-    >
-    <button
+    <v-select
+      :model-value="asked.section ?? null"
+      :label="say('ask-for-whom')"
+      :items="[
+        { value: null, title: say('ask-anybody') },
+        ...sections.map((one) => ({ value: one.id, title: one.name })),
+      ]"
+      @update:model-value="set({ section: $event })"
+    />
+    <v-btn
       v-for="key in has"
       :key="key"
+      size="small"
       class="on"
       :aria-label="say('ask-drop', { name: words(key) })"
       @click="set({ has: has.filter((one) => one !== key) })"
     >
       {{ say('ask-has', { name: words(key) }) }} ×
-    </button>
-    <label
-      ><span class="visually-hidden">{{ say('ask-add') }}</span
-      ><select @change="add">
-        <option value="">{{ say('ask-add') }}</option>
-        <optgroup v-for="group in groups" :key="group.says" :label="group.says">
-          <option v-for="one in group.items" :key="one.key" :value="one.key">{{ one.name }}</option>
-        </optgroup>
-      </select></label
-    >
+    </v-btn>
+    <v-select
+      :model-value="null"
+      :items="
+        groups.flatMap((group) => [
+          { type: 'subheader', title: group.says },
+          ...group.items.map((one) => ({ value: one.key, title: one.name })),
+        ])
+      "
+      :label="say('ask-add')"
+      @update:model-value="add"
+    />
     <template v-if="asked.section">
-      <button
+      <v-btn
+        size="small"
         :class="{ on: asked.known }"
         :aria-pressed="asked.known"
         @click="set({ known: !asked.known })"
       >
         {{ say('ask-known', { name }) }}
-      </button>
-      <button
+      </v-btn>
+      <v-btn
+        size="small"
         :class="{ on: asked.fits }"
         :aria-pressed="asked.fits"
         @click="set({ fits: !asked.fits })"
       >
         {{ say('ask-fits', { name }) }}
-      </button>
-      <button
+      </v-btn>
+      <v-btn
+        size="small"
         :class="{ on: asked.new }"
         :aria-pressed="asked.new"
         @click="set({ new: !asked.new })"
       >
         {{ say('ask-fresh') }}
-      </button>
-      <label
-        ><span class="visually-hidden">{{ say('ask-rested') }}</span
-        ><select
-          :value="asked.rested ?? ''"
-          @change="
-            set({
-              rested: ($event.target as HTMLSelectElement).value
-                ? Number(($event.target as HTMLSelectElement).value)
-                : null,
-            })
-          "
-        >
-          <option value="">{{ say('ask-whenever') }}</option>
-          <option v-for="one in [1, 2, 4, 8, 12]" :key="one" :value="one">
-            {{ say('ask-not-since', { weeks: one }) }}
-          </option>
-        </select></label
-      >
+      </v-btn>
+      <v-select
+        :model-value="asked.rested ?? null"
+        :label="say('ask-rested')"
+        :items="[
+          { value: null, title: say('ask-whenever') },
+          ...[1, 2, 4, 8, 12].map((one) => ({
+            value: one,
+            title: say('ask-not-since', { weeks: one }),
+          })),
+        ]"
+        @update:model-value="
+          set({
+            rested: $event,
+          })
+        "
+      />
     </template>
     <template v-if="anything">
       <form v-if="naming" class="row" @submit.prevent="keep">
-        <label>{{ say('ask-kept-as') }} <input v-model="called" maxlength="120" /></label
-        ><button>{{ say('about-keep') }}</button>
+        <v-text-field v-model="called" :label="say('ask-kept-as')" maxlength="120" /><v-btn
+          size="small"
+          type="submit"
+        >
+          {{ say('about-keep') }}
+        </v-btn>
       </form>
-      <button v-else class="plain" @click="naming = true">{{ say('ask-keep') }}</button>
+      <v-btn v-else size="small" class="plain" @click="naming = true">{{ say('ask-keep') }}</v-btn>
     </template>
     <div v-if="kept.length" class="kept">
       <span class="quiet small">{{ say('ask-kept') }}</span><span
         v-for="one in kept"
         :key="one.id"
         class="pair"
-        ><button @click="asked = one.asked">{{ one.name }}</button
-        ><button
+        ><v-btn size="small" @click="asked = one.asked">{{ one.name }}</v-btn
+        ><v-btn
+          size="small"
           :aria-label="say('ask-drop-kept', { name: one.name })"
           @click="emit('drop', one.id)"
         >
           ×
-        </button></span
+        </v-btn></span
       >
     </div>
   </div>
@@ -148,23 +154,6 @@ function keep() {
   gap: 6px 8px;
   align-items: center;
 }
-button {
-  border: 1px solid var(--granite);
-  border-radius: 2px;
-  padding: 4px 10px;
-  min-height: 36px;
-  background: var(--sheet);
-}
-button.on {
-  background: var(--dusk);
-  color: var(--sheet);
-  border-color: var(--dusk);
-}
-button.plain {
-  border-color: transparent;
-  background: none;
-  text-decoration: underline;
-}
 .kept {
   display: flex;
   flex-wrap: wrap;
@@ -174,26 +163,5 @@ button.plain {
 }
 .pair {
   display: inline-flex;
-}
-.pair button + button {
-  border-left: 0;
-  padding: 4px 8px;
-}
-select,
-input {
-  font: inherit;
-  color: inherit;
-  background: var(--sheet);
-  border: 1px solid var(--granite);
-  border-radius: 2px;
-  padding: 4px 8px;
-  min-height: 36px;
-  max-width: 220px;
-}
-@media (max-width: 900px) {
-  button,
-  select {
-    min-height: 44px;
-  }
 }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+// Native buttons: a tone is a cell of the picture.
 // Which words are sung on which tone, verse by verse: the syllable stands out in its word, what is held over several tones says so.
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
@@ -34,15 +35,16 @@ const rest = (tones: readonly string[]) => tones.map((one) => degreeName(one)).j
         class="row"
         role="group"
         :aria-label="say('insight-on-tones')"
-        ><button
+        ><v-btn
           v-for="one in insight.verses"
           :key="one.verse"
+          size="small"
           :class="{ on: one.verse === verse }"
           :aria-pressed="one.verse === verse"
           @click="verse = one.verse"
         >
           {{ say('insight-verse', { n: one.verse }) }}
-        </button></span
+        </v-btn></span
       >
     </div>
     <p class="small quiet" role="status">{{ sum?.sentence }}</p>

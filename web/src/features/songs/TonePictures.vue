@@ -21,15 +21,16 @@ const words = computed(() => (props.chosen ? (props.song.words[props.chosen] ?? 
 <template>
   <div class="stack">
     <div class="row" role="group" :aria-label="say('insight-beside-title')">
-      <button
+      <v-btn
         v-for="one in choices('insight-beside', ['ladder', 'stairs', 'hands'] as const)"
         :key="one.value"
+        size="small"
         :class="{ on: as === one.value }"
         :aria-pressed="as === one.value"
         @click="as = one.value"
       >
         {{ one.title }}
-      </button>
+      </v-btn>
     </div>
     <p v-if="chosen" class="small" role="status">
       {{
@@ -57,24 +58,3 @@ const words = computed(() => (props.chosen ? (props.song.words[props.chosen] ?? 
     <HandSigns v-else :sounds="song.sounds" :tone-set="song.tone_set" :now="now" />
   </div>
 </template>
-
-<style scoped>
-button {
-  border: 1px solid var(--granite);
-  border-radius: 2px;
-  padding: 2px 10px;
-  min-height: 32px;
-  background: var(--sheet);
-  font-size: 14px;
-}
-button.on {
-  background: var(--dusk);
-  color: var(--sheet);
-  border-color: var(--dusk);
-}
-@media (max-width: 900px) {
-  button {
-    min-height: 44px;
-  }
-}
-</style>

@@ -13,8 +13,7 @@ const other = computed(
   () =>
     ({ major: say('song-tonality-minor'), minor: say('song-tonality-major') })[props.own.tonality],
 )
-function change(name: keyof Variant, event: Event) {
-  const value = (event.target as HTMLSelectElement).value
+function change(name: keyof Variant, value: string | null) {
   const rest = Object.fromEntries(Object.entries(variant.value).filter(([key]) => key !== name))
   variant.value = value ? { ...rest, [name]: value } : rest
 }
@@ -22,33 +21,37 @@ function change(name: keyof Variant, event: Event) {
 
 <template>
   <div class="variants" role="group" :aria-label="say('variant-title')">
-    <label v-if="own.tonality !== 'not_established'"
-      >{{ say('variant-how') }}
-      <select :value="variant.recast ?? ''" @change="change('recast', $event)">
-        <option value="">{{ say('variant-as-is') }}</option>
-        <template v-if="other"
-          ><option value="parallel">{{ say('variant-parallel', { name: other }) }}</option>
-          <option value="half">{{ say('variant-half', { name: other }) }}</option></template
-        >
-        <option
-          v-for="mode in MODES.filter((one) => one !== own.tonality)"
-          :key="mode"
-          :value="mode"
-        >
-          {{ say('variant-parallel', { name: sayOf('song-tonality', mode) }) }}
-        </option>
-      </select></label
-    >
-    <label
-      >{{ say('variant-do') }}
-      <select :value="variant.do ?? ''" @change="change('do', $event)">
-        <option value="">{{ say('variant-written', { letter: pitchName(own.do ?? '') }) }}</option>
-        <option v-for="one in LETTERS" :key="one" :value="one">{{ pitchName(one) }}</option>
-      </select></label
-    >
-    <button v-if="variant.recast || variant.do" class="small" @click="variant = {}">
+    <v-select
+      v-if="own.tonality !== 'not_established'"
+      :model-value="variant.recast ?? null"
+      :label="say('variant-how')"
+      :items="[
+        { value: null, title: say('variant-as-is') },
+        ...(other
+          ? [
+              { value: 'parallel', title: say('variant-parallel', { name: other }) },
+              { value: 'half', title: say('variant-half', { name: other }) },
+            ]
+          : []),
+        ...MODES.filter((one) => one !== own.tonality).map((mode) => ({
+          value: mode,
+          title: say('variant-parallel', { name: sayOf('song-tonality', mode) }),
+        })),
+      ]"
+      @update:model-value="change('recast', $event)"
+    />
+    <v-select
+      :model-value="variant.do ?? null"
+      :label="say('variant-do')"
+      :items="[
+        { value: null, title: say('variant-written', { letter: pitchName(own.do ?? '') }) },
+        ...LETTERS.map((one) => ({ value: one, title: pitchName(one) })),
+      ]"
+      @update:model-value="change('do', $event)"
+    />
+    <v-btn v-if="variant.recast || variant.do" size="small" class="small" @click="variant = {}">
       {{ say('variant-back') }}
-    </button>
+    </v-btn>
   </div>
 </template>
 
@@ -59,27 +62,5 @@ function change(name: keyof Variant, event: Event) {
   gap: 6px 18px;
   align-items: center;
   padding-top: 10px;
-}
-label {
-  display: inline-flex;
-  gap: 8px;
-  align-items: center;
-  font-size: 14px;
-}
-select {
-  font: inherit;
-  color: inherit;
-  background: var(--sheet);
-  border: 1px solid var(--granite);
-  border-radius: 2px;
-  padding: 4px 8px;
-  min-height: 36px;
-}
-@media (max-width: 900px) {
-  label,
-  select,
-  button {
-    min-height: 44px;
-  }
 }
 </style>

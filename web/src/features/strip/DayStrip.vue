@@ -11,7 +11,7 @@ import {
 import { computed } from 'vue'
 import { useDay } from '@/api/queries'
 import { sectionHere } from '@/composables/useTrail'
-import { minutesUntil, weekday } from '@/composables/words'
+import { clock, minutesUntil, weekday } from '@/composables/words'
 import { say } from '@/locales/say'
 
 const day = useDay()
@@ -62,7 +62,7 @@ const places = computed(() => [
                 { past: isToday && index < nowBefore, running: entry.state === 'running' },
               ]"
             >
-              <span class="clock narrow">{{ entry.starts }}</span><span class="name">{{
+              <span class="clock narrow">{{ clock(entry.starts) }}</span><span class="name">{{
                 entry.section.name
               }}</span>
               <span v-if="entry.state === 'running'" class="mark narrow">{{

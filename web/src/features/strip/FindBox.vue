@@ -3,6 +3,7 @@
 import { computed, nextTick, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { useSections, useSongsNamed } from '@/api/queries'
+import { gradesName } from '@/locales/names'
 import { say } from '@/locales/say'
 
 const emit = defineEmits<{ close: [] }>()
@@ -20,7 +21,7 @@ const found = computed(() => {
   const places = [
     ...(sections.data.value ?? []).map((one) => ({
       says: one.name,
-      kind: say('section-form-grade-of', { n: one.grade }),
+      kind: gradesName(one),
       to: `/sections/${one.id}`,
     })),
   ].filter((place) => place.says.toLowerCase().includes(wanted))
@@ -44,13 +45,13 @@ function walk(by: number) {
 
 <template>
   <div class="find sheet" role="search">
-    <input
+    <v-text-field
       ref="field"
       v-model="text"
+      :label="say('keys-search')"
       type="search"
-      :aria-label="say('keys-search')"
       :placeholder="say('keys-search')"
-      @input="at = 0"
+      @update:model-value="at = 0"
       @keydown.down.prevent="walk(1)"
       @keydown.up.prevent="walk(-1)"
       @keydown.enter="go(found[at]?.to)"
@@ -77,15 +78,6 @@ function walk(by: number) {
   width: min(460px, 92%);
   z-index: 25;
   padding: 10px;
-}
-input {
-  width: 100%;
-  font: inherit;
-  padding: 8px 10px;
-  border: 1px solid var(--granite);
-  border-radius: 2px;
-  background: var(--paper);
-  color: inherit;
 }
 a {
   display: block;

@@ -2,7 +2,7 @@
 // Says everywhere what is not sent yet, and what waits to be settled; nothing while all is well.
 import { computed, onUnmounted, ref, watch } from 'vue'
 import { outbox } from '@/api/outbox'
-import { useAside } from '@/api/queries'
+import { useAside } from '@/api/lessons'
 import { say } from '@/locales/say'
 
 const SOON = 1500 // what is sent at once need not be said

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+// Native buttons: targets as large as the hand needs them.
 // Whom to hear: four big targets, the next two names, one key a mark. Names stay hidden on a mirrored screen.
 import type { Schemas } from '@/api/client'
 import ConceptSign from '@/components/ConceptSign.vue'
@@ -50,10 +51,10 @@ const results: { result: Result; says: string; key: string; level: string }[] = 
       <p class="row small quiet">
         <span>{{
           say('teach-heard', { n: done.filter((one) => one.result !== 'absent').length })
-        }}</span><button v-if="done.length" class="undo" @click="$emit('undo')">
+        }}</span><v-btn v-if="done.length" size="small" class="undo" @click="$emit('undo')">
           {{ say('teach-undo') }}<template v-if="names">: {{ done.at(-1)?.name }}</template>
           <span class="kbd">⌫</span>
-        </button>
+        </v-btn>
       </p>
     </div>
     <p v-if="!four.length" class="quiet">{{ say('teach-nobody') }}</p>

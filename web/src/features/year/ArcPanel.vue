@@ -3,6 +3,7 @@
 import { computed, ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
 import ConceptSign from '@/components/ConceptSign.vue'
+import DayField from '@/components/DayField.vue'
 import { capital, shortDay } from '@/composables/words'
 import { phaseName } from '@/locales/names'
 import { say } from '@/locales/say'
@@ -142,19 +143,20 @@ defineExpose({
         >
       </div>
       <div v-if="longRuns.length" class="split">
-        <label
-          >{{ say('year-split-from') }}
-          <input
-            v-model.number="restFrom"
-            type="number"
-            :min="year.next_lesson"
-            :max="year.lessons.length"
-        /></label>
-        <label
-          >{{ say('year-split-for') }}
-          <input v-model.number="restFor" type="number" min="1" max="12" />
-          {{ say('year-split-lessons') }}</label
-        >
+        <v-text-field
+          v-model="restFrom"
+          :label="say('year-split-from')"
+          type="number"
+          :min="year.next_lesson"
+          :max="year.lessons.length"
+        />
+        <v-text-field
+          v-model="restFor"
+          :label="`${say('year-split-for')}${say('year-split-lessons')}`"
+          type="number"
+          min="1"
+          max="12"
+        />
         <v-btn size="small" :disabled="busy || !restFor" @click="split"
           >{{ say('year-split') }} <span class="kbd">s</span></v-btn
         >
@@ -170,22 +172,18 @@ defineExpose({
         {{ say('year-rests', { from: day(override.pause_from), n: override.pause }) }}
       </p>
       <div v-if="!arc.begun" class="split">
-        <label
-          >{{ say('year-not-before') }}
-          <input
-            type="date"
-            :value="override?.not_before ?? ''"
-            :disabled="busy"
-            @change="send({ not_before: ($event.target as HTMLInputElement).value || null })"
-        /></label>
-        <label
-          >{{ say('year-not-after') }}
-          <input
-            type="date"
-            :value="override?.not_after ?? ''"
-            :disabled="busy"
-            @change="send({ not_after: ($event.target as HTMLInputElement).value || null })"
-        /></label>
+        <DayField
+          :model-value="override?.not_before ?? null"
+          :label="say('year-not-before')"
+          :disabled="busy"
+          @update:model-value="send({ not_before: $event })"
+        />
+        <DayField
+          :model-value="override?.not_after ?? null"
+          :label="say('year-not-after')"
+          :disabled="busy"
+          @update:model-value="send({ not_after: $event })"
+        />
       </div>
       <div class="row">
         <v-btn
@@ -245,23 +243,6 @@ dt {
   flex-wrap: wrap;
   gap: 8px 12px;
   align-items: center;
-}
-.split label {
-  display: inline-flex;
-  gap: 6px;
-  align-items: center;
-}
-.split input {
-  font: inherit;
-  color: inherit;
-  background: var(--sheet);
-  border: 1px solid var(--granite);
-  border-radius: 2px;
-  padding: 4px 8px;
-  min-height: 36px;
-}
-.split input[type='number'] {
-  width: 64px;
 }
 .acts {
   display: grid;

@@ -23,10 +23,13 @@ onMounted(() => frame.value && measure.observe(frame.value))
 onUnmounted(() => measure.disconnect())
 const TOP = 34
 const THIN = 9
+const LETTER = 6.2 // pixels
 const count = computed(() => Math.max(props.year.lessons.length, 1))
 const step = computed(() => width.value / count.value)
 const x = (lesson: number) => (lesson - 1) * step.value
-const bands = computed(() => bandsOf(props.year))
+const letters = (name: string) =>
+  props.compact ? 0 : Math.ceil((name.length * LETTER + 8) / step.value)
+const bands = computed(() => bandsOf(props.year, letters))
 const rowHeight = computed(() => (props.compact ? 22 : 40))
 const heightOf = (line: string) =>
   line === 'other' ? Math.round(rowHeight.value * 0.7) : rowHeight.value
@@ -156,7 +159,7 @@ const here = computed(() => Math.min(props.year.next_lesson, count.value + 1))
         v-for="one in band.main"
         :key="one.concept.key"
         :transform="`translate(0 ${band.top + one.row * band.height})`"
-        :class="['stratum', { on: one.concept.key === picked }]"
+        :class="['arc', { on: one.concept.key === picked }]"
         v-bind="
           compact
             ? {}
@@ -187,7 +190,7 @@ const here = computed(() => Math.min(props.year.next_lesson, count.value + 1))
         />
         <text
           v-if="!compact"
-          :x="Math.min(x(one.first) + 3, width - 4 - one.concept.name.length * 6)"
+          :x="Math.min(x(one.first) + 3, width - 4 - one.concept.name.length * LETTER)"
           y="10"
           class="name"
         >
@@ -254,24 +257,24 @@ const here = computed(() => Math.min(props.year.next_lesson, count.value + 1))
   stroke-width: 3px;
   stroke-linejoin: round;
 }
-.stratum {
+.arc {
   cursor: pointer;
 }
 .hit {
   fill: transparent;
 }
-.stratum:hover .hit {
+.arc:hover .hit {
   fill: var(--dusk-wash);
 }
-.stratum.on .hit {
+.arc.on .hit {
   fill: var(--dusk-wash);
   stroke: var(--dusk);
   stroke-width: 1.5;
 }
-.stratum:focus-visible {
+.arc:focus-visible {
   outline: none;
 }
-.stratum:focus-visible .hit {
+.arc:focus-visible .hit {
   stroke: var(--dusk);
   stroke-width: 2;
 }

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest'
 import type { Schemas } from '@/api/client'
-import { bandsOf, moved } from './bands'
+import { bandsOf, inSight, moved } from './bands'
 
 const concept = (key: string, strand: string) => ({
   key,
@@ -28,6 +28,7 @@ const year = (arcs: Schemas['ArcRead'][], more: Partial<Schemas['YearRead']> = {
     taught_concepts: [],
     taught: [],
     next_lesson: 1,
+    lessons: Array.from({ length: 40 }, () => '2026-11-24'),
     ...more,
   }) as unknown as Schemas['YearRead']
 
@@ -73,4 +74,32 @@ test('a move names what it pushed, and by how much', () => {
     arc('re', 'Melody', [['prepare', 9, 12]]),
   ])
   expect(moved(before, after)).toEqual([{ name: 'do', by: 2 }])
+})
+
+test('names of narrow arcs keep clear of each other and inside the picture; one walks as one sees', () => {
+  const narrow = (key: string, at: number) => arc(key, 'Melody', [['present', at, at]])
+  const arcs = [narrow('do', 1), narrow('re', 2), narrow('mi', 3), narrow('fa', 40)]
+  const rows = (letters: number) =>
+    bandsOf(year(arcs), () => letters)
+      .find((band) => band.line === 'melody')
+      ?.arcBars.map((one) => [one.concept.key, one.row])
+  expect(rows(1)).toEqual([
+    ['do', 0],
+    ['re', 0],
+    ['mi', 0],
+    ['fa', 0],
+  ])
+  expect(rows(2)).toEqual([
+    ['do', 0],
+    ['re', 1],
+    ['mi', 0],
+    ['fa', 0],
+  ])
+  const clash = [...arcs, narrow('so', 38)]
+  const [last] = bandsOf(year(clash), () => 3).filter((band) => band.line === 'melody')
+  expect(last?.arcBars.find((one) => one.concept.key === 'fa')?.row).not.toBe(
+    last?.arcBars.find((one) => one.concept.key === 'so')?.row,
+  )
+  const beat = arc('beat', 'Rhythm', [['prepare', 9, 10]])
+  expect(inSight(bandsOf(year([...arcs, beat])))).toEqual(['beat', 'do', 're', 'mi', 'fa'])
 })

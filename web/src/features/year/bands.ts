@@ -41,7 +41,11 @@ function runsOf(lessons: { lesson: number; phase: string }[], taught: boolean): 
   return runs
 }
 
-export function bandsOf(year: Schemas['YearRead']): Band[] {
+/** `letters`: how many lessons wide a name is drawn, so that names of narrow bars keep clear of each other. */
+export function bandsOf(
+  year: Schemas['YearRead'],
+  letters: (name: string) => number = () => 0,
+): Band[] {
   const concepts = new Map<string, ArcBar>()
   const of = (concept: Schemas['ConceptRead']) => {
     const found = concepts.get(concept.key) ?? {
@@ -67,8 +71,8 @@ export function bandsOf(year: Schemas['YearRead']): Band[] {
     )
   }
   for (const arc of year.arcs) {
-    const stratum = of(arc.concept)
-    stratum.arc = arc
+    const bar = of(arc.concept)
+    bar.arc = arc
     const coming = arc.phases
       .map(({ phase, first, last }) => ({
         phase,
@@ -77,7 +81,7 @@ export function bandsOf(year: Schemas['YearRead']): Band[] {
         taught: false,
       }))
       .filter((run) => run.from <= run.to)
-    stratum.runs.push(...coming)
+    bar.runs.push(...coming)
   }
   const every = [...concepts.values()].filter((one) => one.runs.length)
   for (const one of every) {
@@ -89,19 +93,38 @@ export function bandsOf(year: Schemas['YearRead']): Band[] {
     stacked(
       line,
       every.filter((one) => one.line === line),
+      year.lessons.length,
+      letters,
     ),
   )
 }
 
-/** Each stratum in the lowest row that is free where it lies; what was only kept warm shares one thin row. */
-function stacked(line: Band['line'], arcBars: ArcBar[]): Band {
+/** The arcs in the order one sees them: band by band, each from left to right. */
+export function inSight(bands: readonly Band[]): string[] {
+  return bands.flatMap((band) =>
+    band.arcBars
+      .filter((one) => !one.review)
+      .sort((a, b) => a.first - b.first || a.row - b.row)
+      .map((one) => one.concept.key),
+  )
+}
+
+/** Each bar in the lowest row that is free where it lies; what was only kept warm shares one thin row. */
+function stacked(
+  line: Band['line'],
+  arcBars: ArcBar[],
+  lessons: number,
+  letters: (name: string) => number,
+): Band {
   const ends: number[] = []
   for (const one of arcBars
     .filter((each) => !each.review)
     .sort((a, b) => a.first - b.first || a.last - b.last)) {
-    const free = ends.findIndex((end) => end < one.first)
+    const wide = letters(one.concept.name)
+    const from = Math.min(one.first, Math.max(lessons + 1 - wide, 1)) // a name never leaves the picture
+    const free = ends.findIndex((end) => end < from)
     one.row = free < 0 ? ends.length : free
-    ends[one.row] = one.last
+    ends[one.row] = Math.max(one.last, from + wide - 1)
   }
   return {
     line,
