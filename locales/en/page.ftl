@@ -80,6 +80,16 @@ section-form-upper = Taught together with
 section-form-upper-none = nobody else
 section-change = Change this section
 section-changed = { $name } was changed.
+lib-open = Open
+lib-nothing = Nothing to choose from
+lib-clear = Clear { $what }
+lib-action = { $what }
+lib-month-before = The month before
+lib-month-after = The month after
+lib-year-before = The year before
+lib-year-after = The year after
+lib-month = Choose a month
+lib-year = Choose a year
 undo-back = Take it back
 undo-done = Taken back.
 song-removed = “{ $title }” was taken out of the songbook.
@@ -523,7 +533,6 @@ words-usual = { $n ->
     *[other] { $n } lessons
   }
 words-keep = Keep these words
-words-kept = Kept. Every page says it so from now on.
 
 ## monthDay
 month-day-month = { $what }: month
@@ -543,7 +552,6 @@ singers-count = { $n ->
     *[other] { $n } singers
   }
 singers-keep = Keep
-singers-kept = Kept.
 
 ## typing
 typing-title = Type a song

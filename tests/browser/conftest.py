@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import os
+import re
 import threading
 import time
 from collections.abc import Callable, Iterator
@@ -12,7 +13,7 @@ from pathlib import Path
 import psycopg
 import pytest
 import uvicorn
-from playwright.sync_api import Browser, Page, expect, sync_playwright
+from playwright.sync_api import Browser, Locator, Page, expect, sync_playwright
 from sqlalchemy import Engine
 
 from conftest import EMPTY, SETTINGS, new_database
@@ -132,6 +133,19 @@ def sign_in(page: Page, address: str) -> None:
     page.get_by_role("button", name="Sign in").click()
     page.wait_for_selector(".strip, .wrong")
     assert not page.locator(".wrong").all_inner_texts()
+
+
+def choose(scope: Page | Locator, label: str | re.Pattern[str], option: str, last: bool = False) -> None:
+    """Open a select by its label and pick one of its options by what it says."""
+    page = scope.page if isinstance(scope, Locator) else scope
+    fields = scope.get_by_role("combobox", name=label)
+    field = fields.last if last else fields.first
+    field.focus()
+    field.press("ArrowDown")
+    if field.get_attribute("inputmode") != "none":  # one types to find it in a long list
+        field.fill(option)
+    page.get_by_role("option", name=option, exact=True).click()
+    expect(page.get_by_role("option")).to_have_count(0)
 
 
 AXE = Path(__file__).parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js"

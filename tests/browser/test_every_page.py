@@ -8,7 +8,7 @@ import json
 import pytest
 from playwright.sync_api import Dialog, Page, expect
 
-from browser.conftest import AXE, Running, sign_in
+from browser.conftest import AXE, Running, choose, sign_in
 from kopje.demo.load import LOGIN, PASSWORD
 
 RULES = {"runOnly": ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"]}
@@ -34,7 +34,7 @@ def visit_all(page: Page, address: str) -> list[str]:
     look("today")
     page.goto(f"{address}/songs")
     page.wait_for_selector(".rows")
-    page.get_by_label("Songs for").select_option(label="2A")
+    choose(page, "Songs for", "2A")
     page.get_by_role("button", name="fits 2A").click()
     page.wait_for_selector(".why")
     look("songs")
@@ -73,7 +73,7 @@ def visit_all(page: Page, address: str) -> list[str]:
     page.wait_for_selector(".where")
     look("the school's year")
     page.locator(".line").first.click()
-    page.locator(".stratum").last.click()
+    page.locator(".arc").last.click()
     page.wait_for_selector("aside .panel")
     look("year, drawer open")
     page.goto(f"{address}/set-up")

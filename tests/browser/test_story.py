@@ -10,7 +10,7 @@ from random import Random
 import pytest
 from playwright.sync_api import Error, Page, Route, expect
 
-from browser.conftest import Running, sign_in
+from browser.conftest import Running, choose, sign_in
 
 SEED = 4
 
@@ -41,7 +41,7 @@ def import_and_look(page: Page, folder: Path) -> None:
     report.get_by_role("link", name="A bar too long").click()
     expect(page.get_by_text("Bar 2 has 3 beats, the meter asks for 2.")).to_be_visible()
     expect(page.locator(".score g.note").first).to_be_visible()
-    expect(page.get_by_text("do = F, rests on do")).to_be_visible()
+    expect(page.get_by_text("do = F, resting tone do")).to_be_visible()
     expect(page.get_by_text(re.compile(r"\d+ % sure"))).to_be_visible()
     for word in ("Tones", "Range", "Meter", "Form", "Ends on", "Rhythm", "Motion"):
         expect(page.get_by_text(word, exact=True).first).to_be_visible()
@@ -167,10 +167,10 @@ def test_a_song_is_read_heard_recast_and_told_by_keys(page: Page, demo: Running)
     sign_in(page, demo.address)
     page.get_by_role("link", name="Songs", exact=True).click()
     sentence = page.get_by_role("group", name="Which songs")
-    sentence.get_by_label("Songs for").select_option(label="2A")
+    choose(sentence, "Songs for", "2A")
     sentence.get_by_role("button", name="fits 2A’s voices").click()
     expect(page.locator(".song .why").first).to_contain_text("range")
-    sentence.get_by_label("Songs for").select_option(label="anybody")
+    choose(sentence, "Songs for", "anybody")
     open_song(page, "Lantern Boat")
     page.keyboard.press("2")
     expect(page.locator(".score .verse.layer").first).to_contain_text("so")
@@ -178,10 +178,10 @@ def test_a_song_is_read_heard_recast_and_told_by_keys(page: Page, demo: Running)
     expect(page.locator(".score .verse")).to_have_count(0)
     expect(page.get_by_role("heading", name="Rhythm")).to_have_count(0)
     page.keyboard.press("r")
-    page.get_by_label("Sound it").select_option("parallel")
-    expect(page.get_by_role("heading", name="do = A♭, rests on la")).to_be_visible()
+    choose(page, "Sound it", "in minor, same home")
+    expect(page.get_by_role("heading", name="do = A♭, resting tone la")).to_be_visible()
     page.get_by_role("button", name="Back to the song as it is").click()
-    expect(page.get_by_role("heading", name="do = F, rests on do")).to_be_visible()
+    expect(page.get_by_role("heading", name="do = F, resting tone do")).to_be_visible()
     sounds = "performance.getEntriesByType('resource').filter((one) => one.name.includes('/sounds/')).length"
     assert page.evaluate(sounds) == 0  # nothing is fetched before it is played
     page.keyboard.press("Space")
@@ -190,11 +190,11 @@ def test_a_song_is_read_heard_recast_and_told_by_keys(page: Page, demo: Running)
     page.keyboard.press("Space")
     expect(page.locator(".score .sounds-now")).to_have_count(0)
     page.get_by_text("Say it yourself").click()
-    page.get_by_label("It rests on").select_option("so")
-    expect(page.get_by_role("heading", name="do = F, rests on so")).to_be_visible()
-    expect(page.get_by_text("Worked out: do = F, rests on do")).to_be_visible()
+    choose(page, "Resting tone", "so")
+    expect(page.get_by_role("heading", name="do = F, resting tone so")).to_be_visible()
+    expect(page.get_by_text("Worked out: do = F, resting tone do")).to_be_visible()
     page.get_by_role("button", name="Take it all back").click()
-    expect(page.get_by_role("heading", name="do = F, rests on do")).to_be_visible()
+    expect(page.get_by_role("heading", name="do = F, resting tone do")).to_be_visible()
 
 
 def test_a_tune_is_pasted_many_files_are_brought_in_and_a_sentence_is_kept(
@@ -217,7 +217,7 @@ def test_a_tune_is_pasted_many_files_are_brought_in_and_a_sentence_is_kept(
     expect(report.get_by_text("36 songs added, 4 files not read.")).to_be_visible()
     expect(report.locator(".line").first).to_contain_text("not read")
     sentence = page.get_by_role("group", name="Which songs")
-    sentence.get_by_role("combobox").nth(1).select_option("meter:6/8")
+    choose(sentence, "that has", "6/8")
     sentence.get_by_role("button", name="Keep this sentence").click()
     sentence.get_by_label("Call it").fill("Swinging")
     sentence.get_by_label("Call it").press("Enter")
@@ -236,10 +236,10 @@ def test_a_song_is_looked_into_and_played_with(page: Page, demo: Running) -> Non
     page.get_by_role("tab", name="Phrases").click()
     expect(page.get_by_text("a' differs from a: mi instead of la in bar 4 on beat 1")).to_be_visible()
     page.get_by_role("tab", name="Best keys").click()
-    page.get_by_label(re.compile("^to ")).select_option("bars")
+    choose(page, re.compile("^to$"), "sing and play on bars")
     expect(page.get_by_text(re.compile("Bars: ")).first).to_be_visible()
     page.get_by_role("tab", name="Practise").click()
-    page.get_by_label("What").last.select_option("up_and_down")
+    choose(page, "What", "up and back, one more each time", last=True)
     expect(page.get_by_text("25 tones, about 0:22")).to_be_visible()
     page.get_by_role("tab", name="Games").click()
     expect(page.locator(".lyric .inside").first).to_be_visible()

@@ -9,7 +9,7 @@ import App from './App.vue'
 import { queryClient } from './api/queries'
 import { fluent, speak } from './locales/say'
 import { router } from './router'
-import { vuetify } from './theme/vuetify'
+import { makeVuetify } from './theme/vuetify'
 
 // The server says in the page itself which language it speaks; English is built in.
 const language = document.documentElement.lang
@@ -20,6 +20,6 @@ if (language !== 'en') {
 createApp(App)
   .use(VueQueryPlugin, { queryClient })
   .use(router)
-  .use(vuetify)
+  .use(makeVuetify())
   .use(fluent)
   .mount('#app')

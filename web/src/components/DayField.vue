@@ -9,16 +9,31 @@ defineProps<{ label: string; disabled?: boolean }>()
 const day = defineModel<string | null>({ required: true })
 const text = ref('')
 const open = ref(false)
-watch(day, (now) => (text.value = now ? writtenDay(now) : ''), { immediate: true })
-const year = () => Number((day.value ?? new Date().toISOString()).slice(0, 4))
+// While one types, what is written stays as it is written.
+watch(
+  day,
+  (now) => {
+    if (!now || readDay(text.value, year()) !== now) text.value = now ? writtenDay(now) : ''
+  },
+  { immediate: true },
+)
+function year() {
+  return Number((day.value ?? new Date().toISOString()).slice(0, 4))
+}
 const wrong = computed(() =>
   text.value.trim() && !readDay(text.value, year())
     ? say('day-unread', { example: writtenDay('2026-11-24') })
     : '',
 )
-function typed() {
+/** A whole date counts as soon as it stands there; a short one once one goes on. */
+function typed(whole = false) {
   if (!text.value.trim()) day.value = null
-  else day.value = readDay(text.value, year()) ?? day.value
+  else if (!whole || (text.value.match(/\d+/g) ?? []).length === 3)
+    day.value = readDay(text.value, year()) ?? day.value
+}
+function left() {
+  typed()
+  if (day.value && readDay(text.value, year()) === day.value) text.value = writtenDay(day.value)
 }
 function picked(at: unknown) {
   if (!(at instanceof Date)) return
@@ -36,7 +51,8 @@ function picked(at: unknown) {
     :disabled="disabled"
     :error-messages="wrong"
     autocomplete="off"
-    @change="typed"
+    @update:model-value="typed(true)"
+    @change="left"
   >
     <template #append-inner>
       <v-menu v-model="open" :close-on-content-click="false">

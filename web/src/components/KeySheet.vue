@@ -49,6 +49,9 @@ useKeys([
 </template>
 
 <style scoped>
+.opener .kbd {
+  margin: 0 6px 0 0;
+}
 .opener {
   color: var(--granite);
   min-height: 32px;

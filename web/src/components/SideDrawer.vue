@@ -52,7 +52,8 @@ header {
   place-items: center;
 }
 .inside {
-  padding: 0 16px 24px;
+  min-width: 0;
+  padding: 8px 16px 24px;
   display: flex;
   flex-direction: column;
   gap: 16px;

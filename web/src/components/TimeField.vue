@@ -7,14 +7,24 @@ import { say } from '@/locales/say'
 defineProps<{ label: string; disabled?: boolean }>()
 const time = defineModel<string | null>({ required: true })
 const text = ref('')
-watch(time, (now) => (text.value = clock(now)), { immediate: true })
+watch(
+  time,
+  (now) => {
+    if (!now || readTime(text.value) !== now) text.value = clock(now)
+  },
+  { immediate: true },
+)
 const wrong = computed(() =>
   text.value.trim() && !readTime(text.value) ? say('time-unread', { example: clock('14:30') }) : '',
 )
-function typed() {
+/** A whole time counts as soon as it stands there; a short one once one goes on. */
+function typed(whole = false) {
   if (!text.value.trim()) time.value = ''
-  else time.value = readTime(text.value) ?? time.value
-  text.value = readTime(text.value) ? clock(time.value) : text.value
+  else if (!whole || /\d[:.h]\d\d/.test(text.value)) time.value = readTime(text.value) ?? time.value
+}
+function left() {
+  typed()
+  if (readTime(text.value)) text.value = clock(time.value)
 }
 </script>
 
@@ -26,7 +36,8 @@ function typed() {
     :disabled="disabled"
     :error-messages="wrong"
     autocomplete="off"
-    @change="typed"
+    @update:model-value="typed(true)"
+    @change="left"
   />
 </template>
 

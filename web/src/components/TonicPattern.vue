@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// Native buttons: keys of a drawn keyboard, not of a form.
+// Native: keys of a drawn keyboard, not of a form.
 // The tonic pattern drawn by height, always; it sounds when asked.
 import { computed } from 'vue'
 import { play } from '@/composables/useSound'

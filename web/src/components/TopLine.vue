@@ -39,6 +39,9 @@ useKeys([{ key: '/', says: say('keys-search'), act: () => emit('find') }])
 </template>
 
 <style scoped>
+.find .kbd {
+  margin: 0 6px 0 0;
+}
 .top {
   height: 48px;
   flex: none;

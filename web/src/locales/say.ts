@@ -22,14 +22,20 @@ export function speak(language: string, text: string): void {
 }
 
 type Values = Record<string, FluentVariable>
-const TERMS = ['phrase', 'phrases', 'rest', 'rests', 'resting_tone', 'home'] as const
+const TERMS = {
+  phrase: 'word-phrase',
+  phrases: 'word-phrases',
+  rest: 'word-rest',
+  rests: 'word-rests',
+  resting_tone: 'word-resting-tone',
+  home: 'word-home',
+} as const
 /** What children are told, in the school's own words; sentences have it as `$word_…`. */
 const terms = computed<Values>(() =>
   Object.fromEntries(
-    TERMS.map((key) => [
+    Object.entries(TERMS).map(([key, usual]) => [
       `word_${key}`,
-      wording.value.terms.find((one) => one.key === key)?.own ||
-        fluent.$t(`word-${key.replace('_', '-')}`),
+      wording.value.terms.find((one) => one.key === key)?.own || fluent.$t(usual),
     ]),
   ),
 )

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// Native buttons: a picture to open.
+// Native: a picture to open.
 // The school's year: which sections fit, how far the sections of a grade are apart, where they will be on a day.
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'

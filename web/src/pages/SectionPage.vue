@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// Native buttons: whole paragraphs to choose from.
+// Native: whole paragraphs to choose from.
 // A section: what is due, which songs serve it, what it is secure in, its next lesson.
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'

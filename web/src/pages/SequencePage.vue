@@ -231,7 +231,7 @@ async function fromFile([file]: File[]) {
             >
           </div>
           <div v-if="open === row.key" class="more sheet">
-            <v-select
+            <v-autocomplete
               v-model="row.needs"
               :label="say('sequence-needs')"
               :items="
@@ -324,9 +324,13 @@ li {
 }
 .line {
   display: grid;
-  grid-template-columns: 96px minmax(140px, 1.2fr) 150px 130px minmax(0, 1fr) auto;
+  grid-template-columns: 90px minmax(150px, 1.2fr) 172px 156px minmax(0, 1fr) auto;
   gap: 8px;
   align-items: center;
+}
+.line :deep(.v-field) {
+  --v-field-padding-start: 10px;
+  --v-field-padding-end: 4px;
 }
 .sign {
   overflow: hidden;
@@ -360,6 +364,9 @@ input:not([type='checkbox'], [type='file']) {
   gap: 20px;
   padding: 14px;
   margin: 6px 0;
+}
+.more > .v-input {
+  align-self: start;
 }
 .more .stack {
   gap: 6px;

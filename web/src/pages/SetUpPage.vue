@@ -202,6 +202,7 @@ async function leave(everywhere: boolean) {
         <v-slider
           v-model="device.volume"
           :label="say('set-up-volume')"
+          :aria-label="say('set-up-volume')"
           :min="0"
           :max="1"
           :step="0.05"

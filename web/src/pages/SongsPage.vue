@@ -210,13 +210,7 @@ const removed = useRemovedSongs()
 
 <style scoped>
 .find {
-  font: inherit;
-  padding: 8px 12px;
-  width: 320px;
-  border: 1px solid var(--granite);
-  border-radius: 2px;
-  background: var(--sheet);
-  color: inherit;
+  flex: 0 1 320px;
 }
 .drop {
   border: 1px dashed var(--granite);

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// Native buttons: thousands of cells; a component each would take seconds.
+// Native: thousands of cells; a component each would take seconds.
 // Children down, concepts across; heads stay, arrow keys walk, one stop for Tab.
 import { computed, nextTick, ref } from 'vue'
 import type { Schemas } from '@/api/client'

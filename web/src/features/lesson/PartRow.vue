@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// Native buttons: a row of a table to choose.
+// Native: a row of a table to choose.
 // One part of a lesson in its row: minutes, what, with which song and concept, new or known, pinned or not.
 import { mdiPin, mdiPinOutline } from '@mdi/js'
 import type { Schemas } from '@/api/client'

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+// Native: the system knows how to choose a colour, and a chooser of our own would weigh more than the page.
 // The colours of the bars in this room, if they have any: set here once, by letter, as the room has them. No colours are given.
 import { computed, ref } from 'vue'
 import { setBarColours, useBarColours } from '@/api/songs'
@@ -31,13 +32,14 @@ async function set(bar: Bar, colour: string | null) {
     <p class="quiet small">{{ say('bars-lead') }}</p>
     <div class="row bars">
       <span v-for="bar in BARS" :key="bar" class="bar"
-        ><v-text-field
-          :model-value="colours[bar] ?? '#b9b2a6'"
-          :label="pitchName(bar)"
-          type="color"
-          :class="{ unset: !colours[bar] }"
-          @change="set(bar, ($event.target as HTMLInputElement).value)"
-        /><v-btn
+        ><label class="pot"
+          ><span class="narrow">{{ pitchName(bar) }}</span
+          ><input
+            type="color"
+            :class="{ unset: !colours[bar] }"
+            :value="colours[bar] ?? '#b9b2a6'"
+            @change="set(bar, ($event.target as HTMLInputElement).value)" /></label
+        ><v-btn
           v-if="colours[bar]"
           size="small"
           class="small"
@@ -55,6 +57,22 @@ async function set(bar: Bar, colour: string | null) {
 <style scoped>
 .bars {
   gap: 10px 16px;
+}
+.pot {
+  display: grid;
+  justify-items: center;
+  gap: 2px;
+}
+.pot input {
+  width: 44px;
+  height: 44px;
+  padding: 2px;
+  background: var(--sheet);
+  border: 1px solid var(--granite);
+  border-radius: 2px;
+}
+.pot .unset {
+  opacity: 0.35;
 }
 .bar {
   display: inline-flex;

@@ -45,13 +45,20 @@ const complete = () =>
       <div v-for="(row, index) in part.rows" :key="index" class="span">
         <v-text-field
           v-model="row.name"
-          :label="`${part.says} ${index + 1}: ${say('calendar-name')}`"
+          :label="say('calendar-name')"
+          :aria-label="`${part.says} ${index + 1}: ${say('calendar-name')}`"
           maxlength="120"
         /><DayField
           v-model="row.first"
-          :label="`${row.name}: ${say('calendar-first')}`"
+          :label="say('calendar-first')"
+          :aria-label="`${row.name}: ${say('calendar-first')}`"
           required
-        /><DayField v-model="row.last" :label="`${row.name}: ${say('calendar-last')}`" required />
+        /><DayField
+          v-model="row.last"
+          :label="say('calendar-last')"
+          :aria-label="`${row.name}: ${say('calendar-last')}`"
+          required
+        />
         <v-btn
           :icon="mdiClose"
           size="small"
@@ -90,7 +97,7 @@ fieldset {
   padding: 0;
   margin: 0;
   display: grid;
-  gap: 6px;
+  gap: 12px;
   justify-items: start;
 }
 legend {
@@ -99,7 +106,7 @@ legend {
 }
 .span {
   display: grid;
-  grid-template-columns: minmax(0, 1fr) 160px 160px 44px;
+  grid-template-columns: minmax(0, 1fr) 170px 170px 44px;
   gap: 6px;
   width: 100%;
 }

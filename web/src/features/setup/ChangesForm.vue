@@ -133,7 +133,7 @@ function addConcert() {
           :value="one.id"
         />
       </p>
-      <v-select
+      <v-autocomplete
         v-model="concert.concepts"
         :label="say('calendar-concepts')"
         :items="concepts.map((one) => ({ value: one.key, title: one.name }))"

@@ -104,6 +104,7 @@ const here = () =>
 
 <style scoped>
 .form {
+  container-type: inline-size;
   display: grid;
   gap: 16px;
 }
@@ -130,7 +131,7 @@ fieldset {
   gap: 8px;
   align-items: start;
 }
-@media (max-width: 600px) {
+@container (max-width: 480px) {
   .meeting {
     grid-template-columns: 1fr 1fr;
   }

@@ -161,7 +161,7 @@ const untag = (key: string) =>
       :disabled="busy"
       @change="send()"
     />
-    <v-select
+    <v-autocomplete
       v-for="as in ['has', 'lacks'] as const"
       :key="as"
       :label="sayOf('told', as)"

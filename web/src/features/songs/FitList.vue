@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// Native buttons: whole paragraphs to choose from.
+// Native: whole paragraphs to choose from.
 // Songs against one concept and purpose: best first with their reasons, the ones that will not do folded below.
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'

@@ -67,6 +67,15 @@ defineExpose({ turn })
   gap: 4px;
   padding-bottom: 10px;
 }
+.layers .v-btn {
+  min-width: 0;
+  height: 34px;
+  padding: 0 7px;
+  font-weight: 500;
+}
+.layers .kbd {
+  margin-left: 5px;
+}
 .reading {
   margin-left: auto;
 }

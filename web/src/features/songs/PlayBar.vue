@@ -18,6 +18,7 @@ function soundOn(what: string) {
       >{{ playing ? say('play-stop') : say('play-start') }}
       <span class="kbd">{{ say('keys-space') }}</span></v-btn
     >
+    <span class="small tempo">{{ say('play-tempo-short', { n: beatsAMinute }) }}</span>
     <v-slider
       :model-value="beatsAMinute"
       :min="40"
@@ -53,10 +54,21 @@ function soundOn(what: string) {
 </template>
 
 <style scoped>
+.play .v-slider {
+  flex: 0 0 70px;
+  margin: 0;
+}
+.play .v-select {
+  flex: 0 1 108px;
+  min-width: 96px;
+}
+.tempo {
+  white-space: nowrap;
+}
 .play {
   display: flex;
   flex-wrap: wrap;
-  gap: 6px 10px;
+  gap: 6px 7px;
   align-items: center;
   padding-top: 10px;
 }

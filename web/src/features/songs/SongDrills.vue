@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// Native buttons: a row of tones that wraps like text.
+// Native: a row of tones that wraps like text.
 // Practice made from a song: calls to echo from its own turns, and rows over its tones. Each is heard at a press, large to project.
 import { computed, ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
@@ -87,6 +87,7 @@ function hear(tones: readonly Played[]) {
           ...toneSet.slice(1, -1).map((one) => ({ value: one, title: degreeName(one) })),
         ]"
       />
+      <span class="small">{{ say('play-tempo-short', { n: tempo }) }}</span>
       <v-slider
         v-model="tempo"
         :min="40"

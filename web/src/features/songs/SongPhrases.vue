@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// Native buttons: tones that are text and sound when pressed.
+// Native: tones that are text and sound when pressed.
 // A song phrase by phrase: its line at the levels of the body, its tones without repeats, how it differs from the one it is like.
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'

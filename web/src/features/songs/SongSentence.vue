@@ -65,7 +65,7 @@ function keep() {
     >
       {{ say('ask-has', { name: words(key) }) }} ×
     </v-btn>
-    <v-select
+    <v-autocomplete
       :model-value="null"
       :items="
         groups.flatMap((group) => [
@@ -153,6 +153,9 @@ function keep() {
   flex-wrap: wrap;
   gap: 6px 8px;
   align-items: center;
+}
+.sentence > .v-input {
+  flex: 0 1 230px;
 }
 .kept {
   display: flex;

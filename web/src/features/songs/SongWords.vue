@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// Native buttons: a tone is a cell of the picture.
+// Native: a tone is a cell of the picture.
 // Which words are sung on which tone, verse by verse: the syllable stands out in its word, what is held over several tones says so.
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// Native buttons: rungs of the picture.
+// Native: rungs of the picture.
 // The tone set from the top, each neighbouring pair named: step, half step or skip. Spacing follows the semitones' order.
 import { play } from '@/composables/useSound'
 import { degreeName } from '@/composables/useWording'

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// Native buttons: targets as large as the hand needs them.
+// Native: targets as large as the hand needs them.
 // Whom to hear: four big targets, the next two names, one key a mark. Names stay hidden on a mirrored screen.
 import type { Schemas } from '@/api/client'
 import ConceptSign from '@/components/ConceptSign.vue'
