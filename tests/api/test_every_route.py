@@ -133,9 +133,11 @@ def test_only_the_owner_gets_or_changes_anything(
     before = rows_of(connection, kestrel)
     signed_out = request(app_client, method, path, operation, kestrel, alternative)
     assert signed_out.status_code == 401
+    refusals = operation["responses"]
     theirs = request(stranger, method, path, operation, kestrel, alternative)
     if "{" in path:
         assert theirs.status_code == 404, theirs.text
+    assert theirs.is_success or str(theirs.status_code) in refusals
     assert not leaked(theirs.text, kestrel)
     assert rows_of(connection, kestrel) == before
     if needs_a_planned_lesson(path):
@@ -149,6 +151,24 @@ def test_only_the_owner_gets_or_changes_anything(
 
 def leaked(answer: str, place: Place) -> list[str]:
     return [name for name, value in place.ids.items() if value in answer]
+
+
+def test_every_operation_says_what_it_does_and_how_it_is_refused() -> None:
+    """A summary that somebody wrote, and a sentence for each status it may be refused with."""
+    every = [op for methods in SCHEMA["paths"].values() for op in methods.values()]
+    written = [op["summary"] for op in every]
+    assert len(set(written)) == len(written)
+    for operation in every:
+        assert not re.fullmatch(r"(Get|Post|Put|Delete)( [A-Z]\w*)+", operation["summary"])
+        refusals = {
+            int(code): said for code, said in operation["responses"].items() if code.startswith(("4", "5"))
+        }
+        assert 503 in refusals
+        assert (401 in refusals) == (not operation.get("x-open") or operation["operationId"] == "signIn")
+        assert all(
+            said["description"] and "application/problem+json" in said["content"]
+            for said in refusals.values()
+        )
 
 
 def test_another_school_cannot_use_our_ids_inside_a_body(

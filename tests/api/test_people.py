@@ -8,7 +8,7 @@ from api.conftest import OURS, PASSWORD, Place, signed_in
 from kopje.api.problems import STATUS
 from kopje.core import errors
 from kopje.core.errors import KopjeError
-from kopje.usecases.setup.set_up_school import cleaned_names
+from kopje.core.roster import cleaned_names
 
 
 def every(kind: type[KopjeError]) -> set[type[KopjeError]]:

@@ -142,6 +142,30 @@ def test_best_keys_say_why(client: TestClient, purpose: str, said: str) -> None:
     assert any(reason.startswith(said) for key in keys for reason in key["reasons"])
 
 
+def test_a_removed_song_is_taken_back_with_all_that_was_said_of_it(
+    client: TestClient, kestrel: Place
+) -> None:
+    song = client.get("/api/songs", params={"text": "lantern boat"}).json()["songs"][0]["id"]
+    client.put(f"/api/songs/{song}/annotations", json={"has": ["round"]})
+    file, total = client.get(f"/api/songs/{song}/file"), client.get("/api/songs").json()["total"]
+    assert client.delete(f"/api/songs/{song}").status_code == 204
+    gone = client.get(f"/api/songs/{song}")
+    assert (gone.status_code, "taken out" in gone.json()["title"]) == (404, True)
+    assert client.get("/api/songs").json()["total"] == total - 1
+    assert [one["id"] for one in client.get("/api/removed-songs").json()] == [song]
+    fits = client.get(
+        f"/api/sections/{kestrel.ids['section_id']}/songs-for?concept=round&purpose=prepare"
+    ).json()
+    assert song not in [fit["song"]["id"] for fit in fits]
+    back = client.post(f"/api/songs/{song}/bring-back").json()
+    assert back["annotations"]["has"] == ["round"]
+    assert client.get("/api/songs").json()["total"] == total
+    client.delete(f"/api/songs/{song}")
+    again = client.post("/api/songs", files={"files": ("boat.abc", file.content)}).json()["songs"][0]
+    assert (again["song_id"], "is back" in again["message"]) == (song, True)
+    assert client.get("/api/removed-songs").json() == []
+
+
 def test_a_meter_the_teacher_takes_away_is_not_found_either(client: TestClient) -> None:
     song = bring(client)
     assert "Hill song" in titles(client, has="two-beat-meter")

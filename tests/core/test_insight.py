@@ -44,6 +44,20 @@ def test_a_phrase_in_the_parallel_tonality_has_its_own_do() -> None:
     assert [home.name for home in both.homes] == ["major", "major"]
 
 
+@pytest.mark.parametrize(
+    ("body", "do", "name", "tones"),
+    [
+        ("C2E2|G2E2|D2C2|C4|\nC2_E2|G2_E2|D2C2|C4|]", "Eb", "minor", "la, ti, do mi"),  # a tie: the last
+        ("C2E2|G2E2|D2C2|C4|\nC2_E2|G2_E2|D2C2|C4|\nC2_E2|G2_E2|D2C2|C4|]", "Eb", "minor", "la, ti, do mi"),
+        ("C2E2|G2E2|D2C2|C4|\nC2E2|G2E2|D2C2|C4|\nC2_E2|G2_E2|D2C2|C4|]", "C", "major", "do re mi so"),
+    ],
+)
+def test_a_song_is_called_what_most_of_it_is(body: str, do: str, name: str, tones: str) -> None:
+    a = tune(body)
+    assert (str(a.tonality.do), a.tonality.name) == (do, name)
+    assert " ".join(map(str, a.tone_set)) == tones
+
+
 def test_turns_are_counted_in_phrases_and_a_turn_inside_a_longer_one_is_not_said_twice() -> None:
     a = tune("c2A2|cA c2|\nc2A2|cA c2|]", "F")
     assert [(str(turn), turn.count) for turn in turns(a)] == [

@@ -2,13 +2,17 @@
 
 from __future__ import annotations
 
+from datetime import date
+
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
 from kopje.core.analysis.elements import ORDER
+from kopje.core.analysis.layers import line, spoken_rests
+from kopje.core.errors import WordingError
 from kopje.core.music.degree import NATURAL, RAISED, Degree
-from kopje.core.music.rhythm_syllables import SYSTEMS, syllables
+from kopje.core.music.rhythm_syllables import FIGURES, SYSTEMS, checked_own, sounding, spoken, syllables
 from kopje.core.planning.year.arcs import lengths_of
 from kopje.core.sequence.concepts import Sequence
 from kopje.core.sequence.grades import CHOIR
@@ -16,9 +20,9 @@ from kopje.core.sequence.phases import LISTEN_TO_CREATE, MAKE_INVENT_UNDERSTAND,
 from kopje.core.sequence.section_state import SectionState, due
 from kopje.core.sequence.shipped import SHIPPED
 from kopje.core.sequence.so_mi_first import SO_MI_FIRST
-from kopje.core.sequence.wording import Wording
+from kopje.core.sequence.wording import Dates, Wording
 from kopje.words import ENGLISH_CATALOGUE, Words
-from making import declared, made_card, ready, said, taught
+from making import declared, made_card, ready, refuses, said, taught, tune
 
 SOL = Wording(so="sol", ti="si", model=LISTEN_TO_CREATE.key, phase_words={"echo": "sing back"})
 SILENT = {"beat_rest", "half_rest", "bar_rest", "compound_beat_rest", "upbeat", "tie"}
@@ -49,7 +53,6 @@ def test_a_school_that_says_sol_hears_it_in_names_signs_reasons_and_songs() -> N
         "Sol and mi is next" in spoken_by(sequence).say(reason) for item in found for reason in item.reasons
     )
     from kopje.core.songs.contents import card
-    from making import tune
 
     low, words = card("x", tune("G,2 C2 | E2 C2 |"), sequence), spoken_by(sequence)
     assert "low so" not in [words.term(one.label) for one in low.contents]
@@ -142,3 +145,55 @@ def test_counting_goes_on_with_the_beat() -> None:
     assert syllables("four_sixteenths", "counting", 2) == ("2", "e", "&", "a")
     assert syllables("dotted_quarter_eighth", "counting", 3) == ("3", "4&")
     assert [NATURAL[4], RAISED["so"]] == ["so", "si"]
+
+
+def test_what_children_are_told_is_said_in_the_schools_words() -> None:
+    breath = Wording(
+        terms={"phrase": "breath", "phrases": "breaths", "rest": "silence", "home": "house tone"}
+    )
+    sequence = SO_MI_FIRST.worded(breath)
+    assert sequence.concept("beat-rest").name == "beat silence"
+    assert sequence.concept("phrase").name == "breaths a and b"
+    assert sequence.concept("do").prompt == "Which tone feels like house tone?"
+    words = spoken_by(sequence)
+    assert words.word("figure_beat_rest") == "beat silence"
+    assert words.word("figure_half_beat_rest") == "half-beat silence"
+    assert spoken_by(SO_MI_FIRST).word("figure_beat_rest") == "beat rest"
+    assert breath.step("Breathe at each phrase; the rest of you listen.").startswith(
+        "Breathe at each breath; the rest"
+    )
+
+
+@given(st.dictionaries(st.sampled_from(FIGURES), st.integers(1, 6)))
+def test_own_syllables_are_one_for_each_note_that_sounds_or_are_refused(counts: dict[str, int]) -> None:
+    own = {figure: "  ".join(["pa"] * count) for figure, count in counts.items()}
+    if all(sounding(figure) == count for figure, count in counts.items()):
+        kept = checked_own(own)
+        for figure, count in counts.items():
+            assert syllables(figure, "beat-function", own=kept) == ("pa",) * count
+    else:
+        with refuses(WordingError, "syllables?, one for each note that sounds"):
+            checked_own(own)
+
+
+def test_a_rest_is_silent_until_the_school_gives_it_a_word() -> None:
+    a = tune("F2 z2 | F F F2 |")
+    assert spoken_rests(a, Wording()) == {}
+    own = Wording(own_rhythm=checked_own({"beat_rest": " sh ", "two_eighths": "go ing", "half": ""}))
+    assert list(spoken_rests(a, own).values()) == ["sh"]
+    assert list(line(a, "rhythm", own).values()) == ["ta", "go", "ing", "ta"]
+    assert (spoken("beat_rest", "ta-titi", own.own_rhythm), spoken("beat_rest", "ta-titi")) == ("sh", "")
+
+
+@pytest.mark.parametrize(
+    ("dates", "short", "long"),
+    [
+        ("day_first", "24 Nov", "24 November 2026"),
+        ("month_first", "Nov 24", "November 24, 2026"),
+        ("iso", "2026-11-24", "2026-11-24"),
+    ],
+)
+def test_dates_are_written_as_the_school_writes_them(dates: Dates, short: str, long: str) -> None:
+    words = spoken_by(SO_MI_FIRST.worded(Wording(dates=dates)))
+    assert words.word("sung_lately", day=date(2026, 11, 24)) == f"Sung lately, on {short}."
+    assert long in words.word("rolled_over_already", day=date(2026, 11, 24))

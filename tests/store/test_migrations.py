@@ -3,13 +3,16 @@
 import json
 import lzma
 from collections import Counter
+from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
 from typing import Any
 
 from alembic.autogenerate import compare_metadata
 from alembic.migration import MigrationContext
+from alembic.script import ScriptDirectory
 from sqlalchemy import Connection, Engine, inspect, text
 
+from api.conftest import make_school
 from conftest import SETTINGS, new_database
 from kopje.store.migrate import migrate, unmigrate
 from kopje.store.tables import Table
@@ -17,6 +20,7 @@ from kopje.store.work import UnitOfWork, engine_for
 from kopje.usecases.setup.start_up import bring_up_to_date
 
 BEFORE = "2026_12_02_bar_colours"
+EVENTS = "2026_12_03_plans_and_events"
 # Three sections of a made-up school after five weeks, as the version before events kept them: rows by table.
 SCHOOL = Path(__file__).parent / "before_events.json.xz"
 
@@ -108,3 +112,70 @@ def test_the_data_of_an_older_school_comes_along_and_goes_back(worker: str) -> N
             assert rows(connection, LESSONS) == lessons
     finally:
         engine.dispose()
+
+
+def test_every_step_goes_down_and_up_on_a_loaded_school(worker: str) -> None:
+    """From the newest to the first and back, a step at a time: nobody and nothing that both sides know is
+    lost. The newer steps leave every row as it was."""
+    engine = engine_for(new_database(f"steps_{worker}", "template1"))
+    try:
+        migrate(engine)
+        make_school(UnitOfWork(engine), "Kestrel")
+        revisions = every_revision()
+        kept = who_is_there(engine)
+        for revision in reversed(revisions):
+            before = contents(engine)
+            unmigrate(engine, "-1")
+            before.pop("year_step", None)  # what could be taken back is given up on the way down
+            if revision != revisions[0]:
+                assert who_is_there(engine) == kept, revision
+            migrate(engine, revision)
+            if revision > EVENTS:
+                again = contents(engine)
+                assert {name: again[name] for name in before} == before, revision
+            elif revision != revisions[0]:
+                assert who_is_there(engine) == kept, revision
+            unmigrate(engine, "-1")
+        for revision in revisions:
+            migrate(engine, revision)
+    finally:
+        engine.dispose()
+
+
+def every_revision() -> list[str]:
+    script = ScriptDirectory(str(Path(migrate.__code__.co_filename).parent / "migrations"))
+    return [one.revision for one in script.walk_revisions()][::-1]
+
+
+NAMED = {"school": "name", "teacher": "login", "section": "name", "child": "name", "song": "title"}
+
+
+def who_is_there(engine: Engine) -> list[list[tuple[str, ...]]]:
+    with engine.connect() as connection:
+        return [
+            rows(connection, f"SELECT id::text, {name} FROM {table} ORDER BY 1")
+            for table, name in NAMED.items()
+        ]
+
+
+def contents(engine: Engine) -> dict[str, list[str]]:
+    """Every row of every table."""
+    with engine.connect() as connection:
+        tables = [name for name in inspect(connection).get_table_names() if name != "alembic_version"]
+        return {
+            name: sorted(row for (row,) in rows(connection, f'SELECT to_jsonb(x)::text FROM "{name}" x'))
+            for name in tables
+        }
+
+
+def test_processes_that_start_at_once_bring_the_tables_up_to_date_together(worker: str) -> None:
+    url = new_database(f"together_{worker}", "template1")
+    engines = [engine_for(url) for _ in range(4)]
+    try:
+        with ThreadPoolExecutor(len(engines)) as pool:
+            list(pool.map(migrate, engines))
+        with engines[0].connect() as connection:
+            assert inspect(connection).has_table("section")
+    finally:
+        for engine in engines:
+            engine.dispose()

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from typing import Any
 
 import structlog
@@ -188,18 +188,49 @@ class Refusal(Read):
     reasons: list[dict[str, Any]]
 
 
+REFUSED = {
+    401: "Nobody is signed in",
+    403: "The request does not come from Kopje's own page",
+    404: "There is no such thing in this school",
+    409: "It collides with what is there, or with what changed meanwhile; nothing was changed",
+    413: "The file is too large; nothing was kept",
+    422: "Something in the request is not as it should be; nothing was kept",
+    429: "Too many wrong tries; wait as `Retry-After` says",
+    503: "The database does not answer",
+}
+SIGNING_IN = "signIn"
+
+
+def _refused_with(method: str, operation: dict[str, Any]) -> Iterator[int]:
+    """The statuses an operation may be refused with, from what it is given."""
+    where = {parameter["in"] for parameter in operation.get("parameters", ())}
+    sent = operation.get("requestBody", {}).get("content", {})
+    if not operation.get("x-open") or operation["operationId"] == SIGNING_IN:
+        yield 401
+    if method != "get":
+        yield from (403, 409)
+    if "path" in where:
+        yield 404
+    if "multipart/form-data" in sent:
+        yield 413
+    if where or sent:
+        yield 422
+    if operation["operationId"] == SIGNING_IN:
+        yield 429
+    yield 503
+
+
 def _with_refusals(schema: dict[str, Any]) -> dict[str, Any]:
-    """Every operation may answer with a problem; the framework's own word for it is not ours."""
+    """Every operation says how it may be refused; the framework's own word for it is not ours."""
     described = schema.setdefault("components", {}).setdefault("schemas", {})
     described["Refusal"] = Refusal.model_json_schema()
     for name in ("HTTPValidationError", "ValidationError"):
         described.pop(name, None)
-    refused = {"schema": {"$ref": "#/components/schemas/Refusal"}}
+    content = {"application/problem+json": {"schema": {"$ref": "#/components/schemas/Refusal"}}}
     for operations in schema["paths"].values():
-        for operation in operations.values():
+        for method, operation in operations.items():
             operation["responses"].pop("422", None)
-            operation["responses"]["default"] = {
-                "description": "Refused",
-                "content": {"application/problem+json": refused},
-            }
+            for status in _refused_with(method, operation):
+                operation["responses"][str(status)] = {"description": REFUSED[status], "content": content}
+            operation["responses"]["default"] = {"description": "Refused", "content": content}
     return schema

@@ -6,7 +6,7 @@ from pathlib import Path
 
 from alembic import command
 from alembic.config import Config
-from sqlalchemy import Engine
+from sqlalchemy import Engine, text
 
 
 def _config() -> Config:
@@ -16,7 +16,9 @@ def _config() -> Config:
 
 
 def migrate(engine: Engine, revision: str = "head") -> None:
+    """Several processes that start at once go one after the other; the later ones find nothing left to do."""
     with engine.begin() as connection:
+        connection.execute(text("SELECT pg_advisory_xact_lock(7103)"))
         config = _config()
         config.attributes["connection"] = connection
         command.upgrade(config, revision)

@@ -21,7 +21,7 @@ from kopje.core.planning.calendar import LessonTime
 from kopje.core.planning.facts import NO_FACTS, SectionFacts, read
 from kopje.core.planning.lesson import Choice
 from kopje.core.planning.material import Material
-from kopje.core.planning.year.arcs import Arc
+from kopje.core.planning.year.arcs import Arc, laid_in
 from kopje.core.reasons import because
 from kopje.core.sequence.concepts import ConceptKey, Sequence
 from kopje.core.sequence.section_state import SectionState, Taught
@@ -139,17 +139,8 @@ class SectionNow:
         return next((one for one in ahead if (one.day, one.starts) not in self.held_at), None)
 
     def laid_in(self, day: date, starts: time) -> tuple[ConceptKey, ...]:
-        """What the section's plan has in one lesson: what is new, then what is practised, then short arcs;
-        what is only kept warm is left to review. Empty without a plan."""
-        number = self.number_of(day, starts) if self.arcs else 0
-        places = [(arc.place(number), arc) for arc in self.arcs] if number else []
-        order = ("new", "practised", "warm")
-        found = sorted(
-            (order.index(place), arc.concept)
-            for place, arc in places
-            if place and (place != "warm" or arc.short)
-        )
-        return tuple(concept for _, concept in found)
+        """What the section's plan has in one lesson; empty without a plan."""
+        return laid_in(self.arcs, self.number_of(day, starts) if self.arcs else 0)
 
 
 def state_of(

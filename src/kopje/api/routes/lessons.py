@@ -31,7 +31,9 @@ def _read(ctx: Context, lesson_id: UUID) -> LessonRead:
     return LessonRead.of(found, songs, ctx.words)
 
 
-@router.post("/sections/{section_id}/lesson", status_code=201, operation_id="proposeLesson")
+@router.post(
+    "/sections/{section_id}/lesson", status_code=201, operation_id="proposeLesson", summary="Propose a lesson"
+)
 def post_lesson(
     section_id: UUID,
     desk: AtDesk,
@@ -44,37 +46,53 @@ def post_lesson(
         return _read(ctx, lesson_id)
 
 
-@router.get("/lessons/{lesson_id}", operation_id="lesson")
+@router.get("/lessons/{lesson_id}", operation_id="lesson", summary="One lesson with its parts")
 def get_lesson(lesson_id: UUID, ctx: Work) -> LessonRead:
     return _read(ctx, lesson_id)
 
 
-@router.get("/lessons/{lesson_id}/parts/{part_id}/alternatives", operation_id="alternatives")
+@router.get(
+    "/lessons/{lesson_id}/parts/{part_id}/alternatives",
+    operation_id="alternatives",
+    summary="What would fit instead of a part",
+)
 def get_alternatives(lesson_id: UUID, part_id: UUID, ctx: Work) -> list[AlternativeRead]:
     found = propose_lesson.alternatives_for(ctx, lesson_id, part_id)
     songs = songs_by_id(ctx, (part.choice.song for part in found))
     return [AlternativeRead.of(part, songs, ctx.words) for part in found]
 
 
-@router.post("/lessons/{lesson_id}/parts/{part_id}/swap", operation_id="swapPart")
+@router.post(
+    "/lessons/{lesson_id}/parts/{part_id}/swap",
+    operation_id="swapPart",
+    summary="Put something else in the place of a part",
+)
 def post_swap(lesson_id: UUID, part_id: UUID, body: SwapBody, ctx: Work) -> LessonRead:
     propose_lesson.swap(ctx, lesson_id, part_id, body.value(), body.version)
     return _read(ctx, lesson_id)
 
 
-@router.put("/lessons/{lesson_id}/parts/{part_id}/pin", operation_id="pinPart")
+@router.put(
+    "/lessons/{lesson_id}/parts/{part_id}/pin", operation_id="pinPart", summary="Pin a part, or let it go"
+)
 def put_pin(lesson_id: UUID, part_id: UUID, body: PinBody, ctx: Work) -> LessonRead:
     propose_lesson.pin(ctx, lesson_id, part_id, body.pinned, body.version)
     return _read(ctx, lesson_id)
 
 
-@router.post("/lessons/{lesson_id}/parts/{part_id}/refuse", operation_id="refusePart")
+@router.post(
+    "/lessons/{lesson_id}/parts/{part_id}/refuse",
+    operation_id="refusePart",
+    summary="Refuse a part: it does not come back for this section",
+)
 def post_refuse(lesson_id: UUID, part_id: UUID, body: SeenBody, desk: AtDesk) -> LessonRead:
     propose_lesson.refuse(desk, lesson_id, part_id, body.version)
     with desk.look() as ctx:
         return _read(ctx, lesson_id)
 
 
-@router.get("/lessons/{lesson_id}/parts/{part_id}/hearing", operation_id="hearing")
+@router.get(
+    "/lessons/{lesson_id}/parts/{part_id}/hearing", operation_id="hearing", summary="Whom to hear in a part"
+)
 def get_hearing(lesson_id: UUID, part_id: UUID, ctx: Work) -> HearingRead:
     return HearingRead.of(read_hearing.hearing(ctx, lesson_id, part_id), ctx.words)

@@ -17,7 +17,12 @@ from kopje.usecases.songs.bring_shipped_songs import bring_shipped_songs
 router = APIRouter(tags=["people"])
 
 
-@router.get("/first-run", operation_id="firstRunNeeded", openapi_extra={"x-open": True})
+@router.get(
+    "/first-run",
+    operation_id="firstRunNeeded",
+    summary="Whether there is no school yet",
+    openapi_extra={"x-open": True},
+)
 def first_run_needed(session: Transaction, services: Provided) -> FirstRunRead:
     now = services.settings.now()
     return FirstRunRead(
@@ -25,7 +30,13 @@ def first_run_needed(session: Transaction, services: Provided) -> FirstRunRead:
     )
 
 
-@router.post("/first-run", status_code=201, operation_id="firstRun", openapi_extra={"x-open": True})
+@router.post(
+    "/first-run",
+    status_code=201,
+    operation_id="firstRun",
+    summary="Open the school: its first teacher and section",
+    openapi_extra={"x-open": True},
+)
 def first_run(
     body: FirstRunBody, request: Request, response: Response, session: Transaction, services: Provided
 ) -> MeRead:
@@ -43,7 +54,12 @@ def first_run(
     return MeRead(id=ids[1], name=body.teacher, school=body.school, role="owner")
 
 
-@router.post("/sign-in", operation_id="signIn", openapi_extra={"x-open": True})
+@router.post(
+    "/sign-in",
+    operation_id="signIn",
+    summary="Sign in with a login and a password",
+    openapi_extra={"x-open": True},
+)
 def post_sign_in(body: SignInBody, request: Request, response: Response, services: Provided) -> MeRead:
     with services.work.begin() as session:
         found = _sign_in(session, body.login, body.password, request, response, services)
@@ -67,30 +83,35 @@ def _sign_in(
     return found
 
 
-@router.post("/sign-out", status_code=204, operation_id="signOut")
+@router.post("/sign-out", status_code=204, operation_id="signOut", summary="Sign out on this device")
 def sign_out(request: Request, response: Response, session: Transaction, teacher: Teacher) -> None:  # noqa: ARG001
     sign_in.sign_out(session, request.cookies.get(COOKIE))
     response.delete_cookie(COOKIE, path="/")
 
 
-@router.post("/sign-out-everywhere", status_code=204, operation_id="signOutEverywhere")
+@router.post(
+    "/sign-out-everywhere",
+    status_code=204,
+    operation_id="signOutEverywhere",
+    summary="Sign out on every device",
+)
 def sign_out_everywhere(response: Response, session: Transaction, teacher: Teacher) -> None:
     sign_in.sign_out_everywhere(session, teacher.teacher_id)
     response.delete_cookie(COOKIE, path="/")
 
 
-@router.get("/me", operation_id="me")
+@router.get("/me", operation_id="me", summary="Who is signed in")
 def me(teacher: Teacher) -> MeRead:
     return MeRead(id=teacher.teacher_id, name=teacher.name, school=teacher.school, role=teacher.role)
 
 
-@router.get("/school", operation_id="school")
+@router.get("/school", operation_id="school", summary="The school's name and time zone")
 def get_school(ctx: Work) -> SchoolRead:
     row = set_up_school.school(ctx)
     return SchoolRead(name=row.name, time_zone=row.time_zone, clock=f"{ctx.now:%H:%M}")
 
 
-@router.put("/school", operation_id="setSchool")
+@router.put("/school", operation_id="setSchool", summary="Set the school's name and time zone")
 def put_school(body: SchoolBody, ctx: Work, services: Provided) -> SchoolRead:
     """Its name and its time zone; a day of the school is a day there."""
     row = set_up_school.set_school(ctx, body.name.strip(), body.time_zone)

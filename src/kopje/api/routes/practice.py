@@ -19,7 +19,7 @@ Tone = Annotated[str, Query(max_length=6, pattern=r"^[a-z]{2}[,']{0,3}$")]
 MOST = 9
 
 
-@router.get("/songs/{song_id}/echoes", operation_id="songEchoes")
+@router.get("/songs/{song_id}/echoes", operation_id="songEchoes", summary="Phrases of a song to echo")
 def get_echoes(
     song_id: UUID, ctx: Work, beats: Annotated[int, Query(ge=1, le=16)] = 4, ending: Ending = "any"
 ) -> list[EchoRead]:
@@ -27,7 +27,7 @@ def get_echoes(
     return [EchoRead.of(one, do) for one in found]
 
 
-@router.get("/songs/{song_id}/rows", operation_id="songRows")
+@router.get("/songs/{song_id}/rows", operation_id="songRows", summary="Patterns over the tones of a song")
 def get_rows(
     song_id: UUID,
     ctx: Work,
@@ -39,7 +39,11 @@ def get_rows(
     return TonePatternsRead.of(found, do, tempo)
 
 
-@router.get("/songs/{song_id}/masked", operation_id="maskedSong")
+@router.get(
+    "/songs/{song_id}/masked",
+    operation_id="maskedSong",
+    summary="The words of a song with some tones sung inside",
+)
 def get_masked(
     song_id: UUID,
     ctx: Work,
@@ -50,7 +54,9 @@ def get_masked(
     return MaskedRead.every(practise_song.sung_inside(ctx, song_id, tones, only))
 
 
-@router.get("/songs/{song_id}/trials", operation_id="songTrials")
+@router.get(
+    "/songs/{song_id}/trials", operation_id="songTrials", summary="An order of answers for telling a tonality"
+)
 def get_trials(
     song_id: UUID,
     ctx: Work,
@@ -62,6 +68,10 @@ def get_trials(
     return TrialsRead.of(*practise_song.which_tonality(ctx, song_id, count, seed, half))
 
 
-@router.get("/sections/{section_id}/guess", operation_id="guessSongs")
+@router.get(
+    "/sections/{section_id}/guess",
+    operation_id="guessSongs",
+    summary="Songs of a section to be guessed by a clue",
+)
 def get_guess(section_id: UUID, ctx: Work, by: By = "rhythm") -> GuessingRead:
     return GuessingRead.of(guessing(ctx, section_id, by))

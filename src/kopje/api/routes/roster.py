@@ -15,13 +15,17 @@ from kopje.usecases.setup import bring_roster, roll_over
 router = APIRouter(tags=["roster"])
 
 
-@router.post("/roster/look", operation_id="lookAtRoster")
+@router.post(
+    "/roster/look", operation_id="lookAtRoster", summary="Look at a table of the school; nothing is kept"
+)
 def post_look(files: list[UploadFile], ctx: Work) -> RosterRead:
     """A table or a OneRoster zip as it is understood; nothing is kept yet."""
     return RosterRead.of(read_roster(files[0].file.read(ROSTER_BYTES + 1)), ctx.words)
 
 
-@router.post("/roster", status_code=201, operation_id="bringRoster")
+@router.post(
+    "/roster", status_code=201, operation_id="bringRoster", summary="Bring in the school from a table"
+)
 def post_roster(body: RosterBody, ctx: Work) -> list[KeptRead]:
     return [
         KeptRead.model_validate(one)
@@ -29,23 +33,27 @@ def post_roster(body: RosterBody, ctx: Work) -> list[KeptRead]:
     ]
 
 
-@router.get("/sections/{section_id}/gone", operation_id="goneChildren")
+@router.get("/sections/{section_id}/gone", operation_id="goneChildren", summary="Who left a section")
 def get_gone(section_id: UUID, ctx: Work) -> list[ChildDetail]:
     return [ChildDetail.model_validate(one) for one in bring_roster.gone(ctx, section_id)]
 
 
-@router.put("/children/{child_id}", operation_id="changeChild")
+@router.put(
+    "/children/{child_id}", operation_id="changeChild", summary="Change a child's name, section or leaving"
+)
 def put_child(child_id: UUID, body: ChildBody, ctx: Work) -> ChildDetail:
     return ChildDetail.model_validate(
         bring_roster.change_child(ctx, child_id, body.name.strip(), body.section_id, body.left)
     )
 
 
-@router.get("/roll-over", operation_id="previewRollOver")
+@router.get(
+    "/roll-over", operation_id="previewRollOver", summary="What going into the next school year would do"
+)
 def get_roll_over(ctx: Work) -> list[StepRead]:
     return [StepRead.model_validate(step) for step in roll_over.preview(ctx)]
 
 
-@router.post("/roll-over", operation_id="rollOver")
+@router.post("/roll-over", operation_id="rollOver", summary="Go into the next school year")
 def post_roll_over(ctx: Work) -> list[StepRead]:
     return [StepRead.model_validate(step) for step in roll_over.roll_over(ctx)]

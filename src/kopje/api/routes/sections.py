@@ -37,7 +37,7 @@ router = APIRouter(tags=["sections"])
 Key = Annotated[str, Query(max_length=60, examples=["re"])]
 
 
-@router.get("/day", operation_id="day")
+@router.get("/day", operation_id="day", summary="Today, or the next day with lessons")
 def get_day(ctx: Work) -> DayRead:
     day = read_day.day(ctx)
     return DayRead(
@@ -49,17 +49,26 @@ def get_day(ctx: Work) -> DayRead:
     )
 
 
-@router.get("/sections", operation_id="sections")
+@router.get("/sections", operation_id="sections", summary="All sections, by grade and name")
 def get_sections(ctx: Work) -> list[SectionRead]:
     return [SectionRead.model_validate(one) for one in set_up_school.sections_of_school(ctx)]
 
 
-@router.post("/sections", status_code=201, operation_id="addSection")
+@router.post(
+    "/sections",
+    status_code=201,
+    operation_id="addSection",
+    summary="Add a section with its children and meetings",
+)
 def post_section(body: SectionBody, ctx: Work) -> SectionRead:
     return SectionRead.model_validate(set_up_school.add_section(ctx, body.value()))
 
 
-@router.get("/sections/{section_id}", operation_id="section")
+@router.get(
+    "/sections/{section_id}",
+    operation_id="section",
+    summary="One section: its next lesson, what is due, what is secure",
+)
 def get_section(section_id: UUID, ctx: Work) -> OverviewRead:
     found = read_section.overview(ctx, section_id)
     shown = [entry.lesson_id for _, entry in found.ahead if entry.lesson_id]
@@ -68,12 +77,18 @@ def get_section(section_id: UUID, ctx: Work) -> OverviewRead:
     return OverviewRead.of(found, read_lesson.briefs(ctx, shown), ctx.words)
 
 
-@router.get("/sections/{section_id}/detail", operation_id="sectionDetail")
+@router.get(
+    "/sections/{section_id}/detail", operation_id="sectionDetail", summary="What can be changed of a section"
+)
 def get_detail(section_id: UUID, ctx: Work) -> SectionDetail:
     return SectionDetail.of(change_section.read(ctx, section_id))
 
 
-@router.put("/sections/{section_id}", operation_id="changeSection")
+@router.put(
+    "/sections/{section_id}",
+    operation_id="changeSection",
+    summary="Change a section's name, grades, minutes and meetings",
+)
 def put_section(section_id: UUID, body: SectionChangeBody, desk: AtDesk) -> SectionDetail:
     """Its name, grades, minutes and meetings; the plan of its year follows."""
     meetings = [one.value() for one in body.meetings]
@@ -82,47 +97,76 @@ def put_section(section_id: UUID, body: SectionChangeBody, desk: AtDesk) -> Sect
     return SectionDetail.of(found)
 
 
-@router.get("/sections/{section_id}/songs-for", operation_id="songsFor")
+@router.get(
+    "/sections/{section_id}/songs-for",
+    operation_id="songsFor",
+    summary="Songs for a concept and a purpose, the best first",
+)
 def get_songs_for(section_id: UUID, concept: Key, purpose: Purpose, ctx: Work) -> list[FitRead]:
     fits = read_section.songs_for(ctx, section_id, concept, purpose)
     by_id = songs_by_id(ctx, (fit.song.id for fit in fits))
     return [FitRead.of(fit, by_id[UUID(fit.song.id)], ctx.words) for fit in fits]
 
 
-@router.get("/sections/{section_id}/declared", operation_id="declared")
+@router.get(
+    "/sections/{section_id}/declared",
+    operation_id="declared",
+    summary="What earlier years brought to a section",
+)
 def get_declared(section_id: UUID, ctx: Work) -> DeclaredRead:
     return DeclaredRead(concepts=set_up_school.declared(ctx, section_id))
 
 
-@router.put("/sections/{section_id}/declared", operation_id="declare")
+@router.put(
+    "/sections/{section_id}/declared",
+    operation_id="declare",
+    summary="Set what earlier years brought to a section",
+)
 def put_declared(section_id: UUID, body: DeclaredBody, ctx: Work) -> DeclaredRead:
     set_up_school.declare(ctx, section_id, body.concepts)
     return DeclaredRead(concepts=body.concepts)
 
 
-@router.get("/sections/{section_id}/singers", operation_id="singers")
+@router.get(
+    "/sections/{section_id}/singers",
+    operation_id="singers",
+    summary="Who of the classes may sing in a choir, and who does",
+)
 def get_singers(section_id: UUID, ctx: Work) -> list[SingerRead]:
     return [SingerRead(**one) for one in set_up_school.may_sing(ctx, section_id)]
 
 
-@router.put("/sections/{section_id}/singers", operation_id="setSingers")
+@router.put(
+    "/sections/{section_id}/singers",
+    operation_id="setSingers",
+    summary="Set who of the classes sings in a choir",
+)
 def put_singers(section_id: UUID, body: SingersBody, ctx: Work) -> list[SingerRead]:
     set_up_school.set_singers(ctx, section_id, body.child_ids)
     return [SingerRead(**one) for one in set_up_school.may_sing(ctx, section_id)]
 
 
-@router.get("/concepts", operation_id="concepts")
+@router.get("/concepts", operation_id="concepts", summary="Every concept of the school's sequence")
 def get_concepts(ctx: Work) -> list[ConceptRead]:
     return [ConceptRead.of(concept, ctx.words) for concept in ctx.sequence.concepts]
 
 
-@router.get("/sections/{section_id}/ledger", operation_id="ledger", response_model=LedgerRead)
+@router.get(
+    "/sections/{section_id}/ledger",
+    operation_id="ledger",
+    summary="The ledger of a section as a grid",
+    response_model=LedgerRead,
+)
 def get_ledger(section_id: UUID, ctx: Work) -> Response:
     """Written out here: a grid need not be checked a second time on its way."""
     read = LedgerRead.of(read_ledger.grid(ctx, section_id), ctx.words)
     return Response(read.model_dump_json(), media_type="application/json")
 
 
-@router.get("/sections/{section_id}/ledger/{child_id}/{concept}", operation_id="evidence")
+@router.get(
+    "/sections/{section_id}/ledger/{child_id}/{concept}",
+    operation_id="evidence",
+    summary="The evidence of one child in one concept",
+)
 def get_evidence(section_id: UUID, child_id: UUID, concept: str, ctx: Work) -> EvidenceRead:
     return EvidenceRead.of(read_ledger.evidence(ctx, section_id, child_id, concept), ctx.words)

@@ -29,41 +29,45 @@ def _strands(ctx: Context) -> dict[str, str]:
     return {key: ctx.words.say(strand_name(key)) for key in STRANDS}
 
 
-@router.get("/words", operation_id="words")
+@router.get("/words", operation_id="words", summary="What the school calls things")
 def get_words(ctx: Work) -> WordsRead:
     return WordsRead.of(ctx.sequence.wording, ctx.words)
 
 
-@router.get("/bar-colours", operation_id="barColours")
+@router.get("/bar-colours", operation_id="barColours", summary="The colours of the room's bars")
 def get_colours(ctx: Work) -> BarColoursBody:
     return BarColoursBody.model_validate({"colours": set_up_school.school(ctx).bar_colours})
 
 
-@router.put("/bar-colours", operation_id="setBarColours")
+@router.put("/bar-colours", operation_id="setBarColours", summary="Set the colours of the room's bars")
 def put_colours(body: BarColoursBody, ctx: Work) -> BarColoursBody:
     set_up_school.set_bar_colours(ctx, {str(bar): colour for bar, colour in body.colours.items()})
     return body
 
 
-@router.put("/words", operation_id="setWords")
+@router.put("/words", operation_id="setWords", summary="Set what the school calls things")
 def put_words(body: WordsBody, ctx: Work) -> WordsRead:
     wording = body.value()
     school_sequence.set_words(ctx, wording)
     return WordsRead.of(wording, ctx.words)
 
 
-@router.get("/sequence", operation_id="sequence")
+@router.get("/sequence", operation_id="sequence", summary="The school's sequence")
 def get_sequence(ctx: Work) -> SequenceRead:
     versions = school_sequence.versions(ctx)
     return SequenceRead.of(ctx.sequence, versions[0].number if versions else 0, versions, ctx.words)
 
 
-@router.put("/sequence", operation_id="keepSequence")
+@router.put("/sequence", operation_id="keepSequence", summary="Keep a changed sequence as a new version")
 def put_sequence(body: SequenceBody, ctx: Work) -> SequenceRead:
     return _read(ctx, school_sequence.keep(ctx, body.value()))
 
 
-@router.post("/sequence/start", operation_id="startSequence")
+@router.post(
+    "/sequence/start",
+    operation_id="startSequence",
+    summary="Start from a shipped sequence or an earlier version",
+)
 def post_start(body: StartBody, ctx: Work) -> SequenceRead:
     if body.shipped is not None:
         return _read(ctx, school_sequence.start_from(ctx, body.shipped))
@@ -75,6 +79,7 @@ def post_start(body: StartBody, ctx: Work) -> SequenceRead:
 @router.get(
     "/sequence/file",
     operation_id="sequenceFile",
+    summary="The sequence as CSV or CASE",
     response_class=Response,
     responses=answers("text/csv", "application/json"),
 )
@@ -89,7 +94,9 @@ def get_file(ctx: Work, kind: Annotated[Literal["csv", "case"], Query()] = "csv"
     )
 
 
-@router.post("/sequence/look", operation_id="lookAtSequence")
+@router.post(
+    "/sequence/look", operation_id="lookAtSequence", summary="Look at a sequence from a file; nothing is kept"
+)
 def post_look(files: list[UploadFile], ctx: Work) -> SequenceRead:
     """A file as it is understood; nothing is kept yet."""
     sequence = read_sequence(files[0].file.read(MOST_BYTES + 1), files[0].filename or "")

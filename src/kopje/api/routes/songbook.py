@@ -15,7 +15,7 @@ from kopje.usecases.songs.ask_songbook import ask, drop_question, keep_question,
 router = APIRouter(tags=["songs"])
 
 
-@router.get("/songs", operation_id="songs")
+@router.get("/songs", operation_id="songs", summary="Ask the songbook")
 def get_songs(
     ctx: Work,
     text: Annotated[str, Query(max_length=80)] = "",
@@ -34,21 +34,31 @@ def get_songs(
     return SongPage.of(*ask(ctx, asked, section, text, offset, limit), ctx.words)
 
 
-@router.get("/song-kinds", operation_id="songKinds")
+@router.get("/song-kinds", operation_id="songKinds", summary="Everything that songs of the songbook have")
 def get_kinds(ctx: Work) -> list[KindRead]:
     return KindRead.every(kinds(ctx), ctx.words)
 
 
-@router.get("/song-questions", operation_id="songQuestions")
+@router.get("/song-questions", operation_id="songQuestions", summary="Kept sentences")
 def get_questions(ctx: Work) -> list[QuestionRead]:
     return [QuestionRead.of(row) for row in kept_questions(ctx)]
 
 
-@router.post("/song-questions", status_code=201, operation_id="keepSongQuestion")
+@router.post(
+    "/song-questions",
+    status_code=201,
+    operation_id="keepSongQuestion",
+    summary="Keep a sentence under a name",
+)
 def post_question(body: QuestionBody, ctx: Work) -> QuestionRead:
     return QuestionRead.of(keep_question(ctx, body.name, body.asked.model_dump(mode="json")))
 
 
-@router.delete("/song-questions/{question_id}", status_code=204, operation_id="dropSongQuestion")
+@router.delete(
+    "/song-questions/{question_id}",
+    status_code=204,
+    operation_id="dropSongQuestion",
+    summary="Drop a kept sentence",
+)
 def delete_question(question_id: UUID, ctx: Work) -> None:
     drop_question(ctx, question_id)

@@ -44,13 +44,13 @@ Recast = Annotated[How | None, Query()]
 DoLetter = Annotated[str | None, Query(max_length=2, pattern=r"^[A-G](#|b)?$")]
 
 
-@router.post("/songs", status_code=201, operation_id="importSongs")
+@router.post("/songs", status_code=201, operation_id="importSongs", summary="Bring in song files")
 def post_songs(files: list[UploadFile], ctx: Work) -> ImportRead:
     given = ((file.filename or "song", file.file.read(MAX_BYTES + 1)) for file in files)
     return ImportRead.of(import_files(ctx, given), ctx.words)
 
 
-@router.post("/songs/draft", operation_id="draftSong")
+@router.post("/songs/draft", operation_id="draftSong", summary="Look at a typed song; nothing is kept")
 def post_draft(body: TypedBody, ctx: Work, services: Provided) -> DraftRead:
     """How a typed song looks so far; nothing is kept."""
     a = analyse(body.value().tune())
@@ -65,17 +65,22 @@ def post_draft(body: TypedBody, ctx: Work, services: Provided) -> DraftRead:
     )
 
 
-@router.post("/songs/typed", status_code=201, operation_id="keepTypedSong")
+@router.post("/songs/typed", status_code=201, operation_id="keepTypedSong", summary="Keep a typed song")
 def post_typed(body: TypedBody, ctx: Work) -> ImportedRead:
     return ImportedRead.of(keep_typed(ctx, body.value()), ctx.words)
 
 
-@router.post("/songs/shipped", status_code=201, operation_id="bringShippedSongs")
+@router.post(
+    "/songs/shipped",
+    status_code=201,
+    operation_id="bringShippedSongs",
+    summary="Bring in the songs that come with Kopje",
+)
 def post_shipped(ctx: Work, services: Provided) -> ImportRead:
     return ImportRead.of(bring_shipped_songs(ctx, services.settings.songs), ctx.words)
 
 
-@router.get("/songs/{song_id}", operation_id="song")
+@router.get("/songs/{song_id}", operation_id="song", summary="One song, as it is or recast")
 def get_song(song_id: UUID, ctx: Work, recast: Recast = None, do: DoLetter = None) -> SongRead:
     """As it is; or in the parallel tonality, and with another do: everything said is of what one
     then sees."""
@@ -83,24 +88,34 @@ def get_song(song_id: UUID, ctx: Work, recast: Recast = None, do: DoLetter = Non
     return SongRead.of(song, ctx.words, Variant(recast, do))
 
 
-@router.put("/songs/{song_id}/annotations", operation_id="annotateSong")
+@router.put(
+    "/songs/{song_id}/annotations",
+    operation_id="annotateSong",
+    summary="Keep the teacher's word on a song's analysis",
+)
 def put_told(song_id: UUID, body: AnnotationsBody, ctx: Work) -> SongRead:
     return SongRead.of(songbook.annotate(ctx, song_id, body.model_dump()), ctx.words)
 
 
-@router.put("/songs/{song_id}/about", operation_id="aboutSong")
+@router.put("/songs/{song_id}/about", operation_id="aboutSong", summary="Keep what is known about a song")
 def put_about(song_id: UUID, body: AboutBody, ctx: Work) -> SongRead:
     return SongRead.of(songbook.about(ctx, song_id, body.title, body.facts), ctx.words)
 
 
-@router.get("/songs/{song_id}/insight", operation_id="songInsight")
+@router.get(
+    "/songs/{song_id}/insight",
+    operation_id="songInsight",
+    summary="A song looked into: words, phrases, turns, difficulty",
+)
 def get_insight(song_id: UUID, ctx: Work, recast: Recast = None, do: DoLetter = None) -> InsightRead:
     song = songbook.in_book(ctx, song_id)
     a = seen(song, Variant(recast, do), ctx.sequence.wording.minor)
     return InsightRead.of(song, a, ctx.words, songbook.twins(ctx, song))
 
 
-@router.get("/songs/{song_id}/keys", operation_id="songKeys")
+@router.get(
+    "/songs/{song_id}/keys", operation_id="songKeys", summary="The best keys for a grade and a purpose"
+)
 def get_keys(
     song_id: UUID,
     ctx: Work,
@@ -115,18 +130,24 @@ def get_keys(
     ]
 
 
-@router.delete("/songs/{song_id}", status_code=204, operation_id="removeSong")
+@router.delete(
+    "/songs/{song_id}", status_code=204, operation_id="removeSong", summary="Take a song out of the songbook"
+)
 def delete_song(song_id: UUID, ctx: Work) -> None:
     """Out of the songbook; `/removed-songs` lists it, and it can be taken back."""
     songbook.remove(ctx, song_id)
 
 
-@router.get("/removed-songs", operation_id="removedSongs")
+@router.get(
+    "/removed-songs", operation_id="removedSongs", summary="Songs that were taken out and can be taken back"
+)
 def get_removed(ctx: Work) -> list[RemovedSongRead]:
     return [RemovedSongRead.model_validate(song) for song in songbook.removed(ctx)]
 
 
-@router.post("/songs/{song_id}/bring-back", operation_id="bringSongBack")
+@router.post(
+    "/songs/{song_id}/bring-back", operation_id="bringSongBack", summary="Take a song back into the songbook"
+)
 def post_back(song_id: UUID, ctx: Work) -> SongRead:
     return SongRead.of(songbook.bring_back(ctx, song_id), ctx.words)
 
@@ -134,6 +155,7 @@ def post_back(song_id: UUID, ctx: Work) -> SongRead:
 @router.get(
     "/songs/{song_id}/file",
     operation_id="songFile",
+    summary="The file of a song, as it came or in another format",
     response_class=Response,
     responses=answers("application/octet-stream", *MEDIA.values()),
 )
@@ -154,7 +176,13 @@ def get_file(
     return Response(data, media_type=media, headers=headers)
 
 
-@router.get("/songs/{song_id}/score", operation_id="score", response_class=Response, responses=answers(SVG))
+@router.get(
+    "/songs/{song_id}/score",
+    operation_id="score",
+    summary="The engraved song",
+    response_class=Response,
+    responses=answers(SVG),
+)
 def get_score(
     song_id: UUID,
     ctx: Work,
@@ -182,7 +210,11 @@ def get_score(
 
 
 @router.get(
-    "/songs/{song_id}/opening", operation_id="songOpening", response_class=Response, responses=answers(SVG)
+    "/songs/{song_id}/opening",
+    operation_id="songOpening",
+    summary="The first bars as a small picture",
+    response_class=Response,
+    responses=answers(SVG),
 )
 def get_opening(song_id: UUID, ctx: Work, services: Provided) -> Response:
     """The first bars as a small picture that stands by itself, for the rows of the songbook."""
@@ -195,6 +227,7 @@ def get_opening(song_id: UUID, ctx: Work, services: Provided) -> Response:
 @router.get(
     "/songs/{song_id}/print",
     operation_id="printSong",
+    summary="The song as PDF",
     response_class=Response,
     responses=answers("application/pdf"),
 )

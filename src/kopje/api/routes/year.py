@@ -38,12 +38,12 @@ Grade = Annotated[int, Query(ge=BELOW_KINDERGARTEN, le=CHOIR, examples=[2])]
 OnDay = Annotated[Day | None, Query(examples=["2026-11-24"])]
 
 
-@router.get("/calendar", operation_id="calendar")
+@router.get("/calendar", operation_id="calendar", summary="Terms, holidays, changes and concerts")
 def get_calendar(ctx: Work) -> CalendarRead:
     return CalendarRead.of(school_calendar.calendar(ctx))
 
 
-@router.put("/calendar", operation_id="setCalendar")
+@router.put("/calendar", operation_id="setCalendar", summary="Replace terms, holidays and the kind of cycle")
 def put_calendar(body: PeriodsBody, desk: AtDesk) -> CalendarRead:
     terms, holidays = [one.value() for one in body.terms], [one.value() for one in body.holidays]
     with desk.keep() as ctx:
@@ -52,7 +52,7 @@ def put_calendar(body: PeriodsBody, desk: AtDesk) -> CalendarRead:
     return CalendarRead.of(found)
 
 
-@router.post("/changes", status_code=201, operation_id="addChange")
+@router.post("/changes", status_code=201, operation_id="addChange", summary="A lesson lost, or an extra one")
 def post_change(body: LessonChangeBody, desk: AtDesk) -> list[LessonChangeRead]:
     starts = time.fromisoformat(body.starts) if body.starts else None
     why, ids = body.why.strip(), body.section_ids
@@ -62,44 +62,59 @@ def post_change(body: LessonChangeBody, desk: AtDesk) -> list[LessonChangeRead]:
     return [LessonChangeRead.model_validate(row) for row in rows]
 
 
-@router.delete("/changes/{change_id}", status_code=204, operation_id="removeChange")
+@router.delete(
+    "/changes/{change_id}",
+    status_code=204,
+    operation_id="removeChange",
+    summary="Take a lost or extra lesson back",
+)
 def delete_change(change_id: UUID, desk: AtDesk) -> None:
     with desk.keep() as ctx:
         school_calendar.remove_change(ctx, change_id)
     plan_year.keep_up(desk)
 
 
-@router.post("/concerts", status_code=201, operation_id="addConcert")
+@router.post(
+    "/concerts", status_code=201, operation_id="addConcert", summary="Add a concert and what it needs"
+)
 def post_concert(body: ConcertBody, ctx: Work) -> ConcertRead:
     row = school_calendar.add_concert(ctx, body.name.strip(), body.day, body.section_ids, body.concepts)
     return ConcertRead.model_validate(row)
 
 
-@router.delete("/concerts/{concert_id}", status_code=204, operation_id="removeConcert")
+@router.delete(
+    "/concerts/{concert_id}", status_code=204, operation_id="removeConcert", summary="Take a concert away"
+)
 def delete_concert(concert_id: UUID, ctx: Work) -> None:
     school_calendar.remove_concert(ctx, concert_id)
 
 
-@router.get("/sections/{section_id}/year", operation_id="year")
+@router.get("/sections/{section_id}/year", operation_id="year", summary="The year of a section")
 def get_year(section_id: UUID, ctx: Work) -> YearRead:
     return YearRead.of(section_year.section_year(ctx, section_id), ctx.words)
 
 
-@router.post("/sections/{section_id}/year/fit", operation_id="fitYear")
+@router.post("/sections/{section_id}/year/fit", operation_id="fitYear", summary="Lay the year of a section")
 def post_fit(section_id: UUID, desk: AtDesk) -> YearRead:
     plan_year.fit(desk, section_id)
     with desk.look() as ctx:
         return get_year(section_id, ctx)
 
 
-@router.put("/sections/{section_id}/year/overrides", operation_id="overrideYear")
+@router.put(
+    "/sections/{section_id}/year/overrides",
+    operation_id="overrideYear",
+    summary="The teacher's word on arcs of a year",
+)
 def put_wishes(section_id: UUID, body: ArcOverridesBody, desk: AtDesk) -> YearRead:
     plan_year.override(desk, section_id, [one.value() for one in body.overrides], body.reserve)
     with desk.look() as ctx:
         return get_year(section_id, ctx)
 
 
-@router.post("/sections/{section_id}/year/undo", operation_id="undoYear")
+@router.post(
+    "/sections/{section_id}/year/undo", operation_id="undoYear", summary="Take back the last change of a year"
+)
 def post_undo(section_id: UUID, desk: AtDesk) -> YearRead:
     """Take back the last change of the plan that the teacher made."""
     with desk.keep() as ctx:
@@ -108,19 +123,21 @@ def post_undo(section_id: UUID, desk: AtDesk) -> YearRead:
         return get_year(section_id, ctx)
 
 
-@router.get("/sections/{section_id}/year/ways", operation_id="waysOut")
+@router.get(
+    "/sections/{section_id}/year/ways", operation_id="waysOut", summary="Ways out of a year that is too full"
+)
 def get_ways(section_id: UUID, desk: AtDesk) -> list[WayOutRead]:
     found = plan_year.ways(desk, section_id)
     with desk.look() as ctx:
         return [WayOutRead.of(way, ctx.words) for way in found]
 
 
-@router.get("/year", operation_id="schoolYear")
+@router.get("/year", operation_id="schoolYear", summary="The school's year at a glance")
 def get_school_year(ctx: Work) -> SchoolYearRead:
     return SchoolYearRead.of(read_school_year.school_year(ctx), ctx.words)
 
 
-@router.get("/year/grade", operation_id="gradeYear")
+@router.get("/year/grade", operation_id="gradeYear", summary="Where the sections of a grade will be on a day")
 def get_grade(grade: Grade, ctx: Work, day: OnDay = None) -> GradeRead:
     """Where the sections of a grade will be on a day (today without one)."""
     on = day or ctx.today
@@ -130,14 +147,18 @@ def get_grade(grade: Grade, ctx: Work, day: OnDay = None) -> GradeRead:
     return GradeRead(grade=grade, day=on, sentence=said, sections=rows)
 
 
-@router.get("/week", operation_id="week")
+@router.get("/week", operation_id="week", summary="The week of a day")
 def get_week(ctx: Work, day: OnDay = None) -> list[WeekDayRead]:
     """What meets when in the week of a day, what is due in each lesson, what changes in the room."""
     return [WeekDayRead.of(one, ctx.words) for one in read_week.week(ctx, day or ctx.today)]
 
 
 @router.get(
-    "/calendar.ics", operation_id="calendarFile", response_class=Response, responses=answers("text/calendar")
+    "/calendar.ics",
+    operation_id="calendarFile",
+    summary="Lessons and concerts as an iCalendar file",
+    response_class=Response,
+    responses=answers("text/calendar"),
 )
 def get_ics(ctx: Work) -> Response:
     """Lessons and concerts of the year, for any calendar program."""
@@ -148,7 +169,9 @@ def get_ics(ctx: Work) -> Response:
     )
 
 
-@router.post("/calendar/holidays", operation_id="readHolidays")
+@router.post(
+    "/calendar/holidays", operation_id="readHolidays", summary="Look at the holidays of a calendar file"
+)
 def post_holidays(files: list[UploadFile], ctx: Work) -> list[SpanRead]:  # noqa: ARG001
     """Holidays of a calendar file, to be looked at; nothing is kept yet."""
     return [

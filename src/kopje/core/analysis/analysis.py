@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections import defaultdict
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from itertools import groupby, pairwise
@@ -48,9 +49,30 @@ class Analysis:
     known: Mapping[int, Degree] = field(default_factory=dict)  # degrees by the first printed note
     phrases_from: Shown = "spans"
 
+    @lazy
+    def _leading(self) -> tuple[Tonality, frozenset[int]]:
+        """Of the stretches with a do of their own (key areas, and phrases in the parallel tonality in them)
+        the one with most beats, on a tie the last; and its notes."""
+        beats: dict[tuple[int, Do | None, str | None], Fraction] = defaultdict(Fraction)
+        notes: dict[tuple[int, Do | None, str | None], set[int]] = defaultdict(set)
+        home: dict[tuple[int, Do | None, str | None], Tonality] = {}
+        for phrase, own in zip(self.phrases, self.homes, strict=True):
+            first = self.timeline[phrase.first].area
+            for sound in self.timeline[phrase.first : phrase.stop]:
+                here = own if sound.area == first else self.areas[sound.area]
+                key = (sound.area, here.do, here.resting)
+                beats[key] += sound.beats
+                notes[key].add(sound.note)
+                home[key] = here
+        if not home:
+            return self.areas[self.main], frozenset(sound.note for sound in self.timeline)
+        order = list(home)
+        best = max(order, key=lambda key: (beats[key], order.index(key)))
+        return home[best], frozenset(notes[best])
+
     @property
     def tonality(self) -> Tonality:
-        return self.areas[self.main]
+        return self._leading[0]
 
     @lazy
     def attacks(self) -> tuple[Sound, ...]:
@@ -65,7 +87,10 @@ class Analysis:
 
     @lazy
     def tone_set(self) -> tuple[Degree, ...]:
-        return tone_set(self.degrees)
+        """Of the leading stretch, as its tonality is."""
+        inside = self._leading[1]
+        found = (self.degree(sound) for sound in self.attacks if sound.note in inside)
+        return tone_set(tuple(degree for degree in found if degree is not None))
 
     @lazy
     def tone_set_name(self) -> str | None:

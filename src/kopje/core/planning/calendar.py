@@ -146,6 +146,16 @@ def _pattern(year: SchoolYear, meetings: tuple[Meeting, ...]) -> Iterator[tuple[
                 yield day, meeting
 
 
+def assumed_term(today: date, name: str) -> Span:
+    """Until the teacher says: from September to June, of the school year that a day lies in.
+
+    >>> assumed_term(date(2027, 5, 3), "School year").first
+    datetime.date(2026, 9, 1)
+    """
+    start = today.year if (today.month, today.day) >= (8, 1) else today.year - 1
+    return Span(date(start, 9, 1), date(start + 1, 6, 30), name)
+
+
 def held_by(lessons: Iterable[LessonTime], day: date) -> int:
     """How many lessons lie on or before a day.
 

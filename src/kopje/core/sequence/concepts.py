@@ -127,18 +127,12 @@ class Sequence:
         return sequence
 
     def worded(self, wording: Wording) -> Sequence:
-        """The same in a school's words: names and signs of what has to do with tones, and its phases."""
-        own = [
-            replace(
-                c,
-                name=wording.concept(c.name),
-                sign=wording.concept(c.sign),
-                prompt=wording.concept(c.prompt),
-            )
-            if c.strand in TONE_STRANDS
-            else c
-            for c in self.concepts
-        ]
+        """The same in a school's words: what children are told everywhere, syllables where tones are
+        meant, and its phases."""
+        own = []
+        for c in self.concepts:
+            said = wording.concept if c.strand in TONE_STRANDS else wording.children
+            own.append(replace(c, name=said(c.name), sign=said(c.sign), prompt=said(c.prompt)))
         return Sequence(self.name, tuple(own), wording)
 
     @cached_property

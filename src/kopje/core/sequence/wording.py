@@ -88,7 +88,11 @@ class Wording:
         ('sol and mi', 'beat silence')
         """
         said = _SO.sub(self.so, name)
-        return self._termed(_TI.sub(self.ti, said), TERMS)
+        return self.children(_TI.sub(self.ti, said))
+
+    def children(self, text: str) -> str:
+        """What children are told, in the school's words."""
+        return self._termed(text, TERMS)
 
     def step(self, text: str) -> str:
         """What a teacher says in an activity, in the school's words."""

@@ -9,10 +9,11 @@ from uuid import UUID
 
 from kopje.core.errors import RosterError
 from kopje.core.planning.meetings import Meeting
+from kopje.core.roster import cleaned_names
 from kopje.store import sections
 from kopje.store import tables as t
 from kopje.usecases.context import Context
-from kopje.usecases.setup.set_up_school import NewSection, add_section, cleaned_names, enrol, meeting_row
+from kopje.usecases.setup.set_up_school import NewSection, add_section, enrol, meeting_row
 
 MOST_SECTIONS = 120
 

@@ -9,15 +9,20 @@ from datetime import date, time
 from uuid import UUID
 
 from kopje.core.errors import CalendarError
-from kopje.core.planning.calendar import LessonChange, LessonTime, SchoolYear, Span, lesson_times
+from kopje.core.planning.calendar import (
+    LessonChange,
+    LessonTime,
+    SchoolYear,
+    Span,
+    assumed_term,
+    lesson_times,
+)
 from kopje.core.planning.meetings import Meeting
 from kopje.formats.ical import CalendarEvent, write_calendar
 from kopje.store import sections, snapshot, year
 from kopje.store import tables as t
 from kopje.store.snapshot import ConcertRow, LessonChangeRow
 from kopje.usecases.context import Context
-
-ASSUMED_START, ASSUMED_END = (9, 1), (6, 30)  # until the teacher says: from September to June
 
 
 @dataclass(frozen=True)
@@ -46,14 +51,10 @@ class Calendar:
 
 def calendar(ctx: Context) -> Calendar:
     found = snapshot.calendar(ctx.session, ctx.school_id)
-    year = SchoolYear(found.terms or (_assumed(ctx),), found.holidays, found.cycle)
+    year = SchoolYear(
+        found.terms or (assumed_term(ctx.today, ctx.words.word("school_year")),), found.holidays, found.cycle
+    )
     return Calendar(year, not found.terms, found.changes, found.concerts, found.meetings)
-
-
-def _assumed(ctx: Context) -> Span:
-    today = ctx.today
-    start = today.year if (today.month, today.day) >= (8, 1) else today.year - 1
-    return Span(date(start, *ASSUMED_START), date(start + 1, *ASSUMED_END), ctx.words.word("school_year"))
 
 
 def set_periods(ctx: Context, terms: Sequence[Span], holidays: Sequence[Span], cycle: int) -> Calendar:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date, datetime
 from uuid import UUID
@@ -12,14 +12,12 @@ from sqlalchemy.orm import Session
 
 from kopje.core.errors import ConceptError, RosterError, SetUpError
 from kopje.core.planning.meetings import Meeting
+from kopje.core.roster import cleaned_names
 from kopje.core.sequence.grades import CHOIR, grade_name, may_span
 from kopje.store import people, sections
 from kopje.store import tables as t
 from kopje.usecases.context import Context
 from kopje.usecases.setup.sign_in import hashed
-
-MOST_CHILDREN = 120
-LONGEST_NAME = 60
 
 
 @dataclass(frozen=True, slots=True)
@@ -94,30 +92,6 @@ def set_school(ctx: Context, name: str, time_zone: str | None) -> t.School:
     row.name, row.time_zone = name, known_zone(time_zone)
     ctx.session.flush()
     return row
-
-
-def cleaned_names(lines: Iterable[str]) -> tuple[str, ...]:
-    """Names as pasted, one a line: blanks left out, the same name twice told apart.
-
-    >>> cleaned_names([" Ama ", "", "Jun", "Ama"])
-    ('Ama', 'Jun', 'Ama 2')
-    """
-    seen: dict[str, int] = {}
-    names = []
-    for line in lines:
-        name = " ".join(line.replace("\t", " ").split()).strip(" ,;")
-        if len(name) > LONGEST_NAME:
-            raise RosterError(
-                "name_too_long",
-                name=f"{name[:30]}…",
-                value=name,
-            )
-        if name:
-            seen[name] = seen.get(name, 0) + 1
-            names.append(name if seen[name] == 1 else f"{name} {seen[name]}")
-    if len(names) > MOST_CHILDREN:
-        raise RosterError("too_many_names", count=len(names), value=len(names))
-    return tuple(names)
 
 
 def checked_upper(grade: int, upper: int | None) -> int:

@@ -15,13 +15,12 @@ from argon2.exceptions import InvalidHashError, VerificationError
 from sqlalchemy.orm import Session
 
 from kopje.core.errors import SignedOutError, SignInError, SignInSlowedError
+from kopje.core.sign_in import seconds_to_wait
 from kopje.store import people
 from kopje.store.tables import FailedSignIn, SignIn
 
 LASTS = timedelta(days=14)
-FREE_TRIES = 5
 WINDOW = timedelta(minutes=15)
-LONGEST_WAIT = 300
 FORGOTTEN = timedelta(days=1)  # failed tries that no rule looks at any more
 
 
@@ -58,7 +57,7 @@ def token_hash(token: str) -> str:
 
 def sign_in(session: Session, login: str, password: str, token: str, now: datetime) -> SignedIn | SignInError:
     """Start a sign-in under `token`. A failure is returned, not raised, so that it is remembered."""
-    wait = _seconds_to_wait(people.failures_since(session, login, now - WINDOW), now)
+    wait = seconds_to_wait(people.failures_since(session, login, now - WINDOW), now)
     if wait > 0:
         raise SignInSlowedError("sign_in_slowed", seconds=wait, value=wait)
     teacher = people.teacher_by_login(session, login)
@@ -77,14 +76,6 @@ def sign_in(session: Session, login: str, password: str, token: str, now: dateti
     school = people.school(session, teacher.school_id)
     session.add(SignIn(token_hash=token_hash(token), teacher_id=teacher.id, created=now, expires=now + LASTS))
     return SignedIn(teacher.id, teacher.school_id, teacher.name, teacher.role, school.name)
-
-
-def _seconds_to_wait(failures: list[datetime], now: datetime) -> int:
-    """After five failures each further one doubles the wait, from 5 seconds to 5 minutes."""
-    if len(failures) < FREE_TRIES:
-        return 0
-    wait = min(5 * 2 ** (len(failures) - FREE_TRIES), LONGEST_WAIT)
-    return max(0, int(wait - (now - failures[-1]).total_seconds() + 0.999))
 
 
 def who(session: Session, token: str | None, now: datetime) -> SignedIn:

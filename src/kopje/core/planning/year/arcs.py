@@ -289,3 +289,14 @@ class YearPlan:
     @cached_property
     def by_key(self) -> dict[ConceptKey, Arc]:
         return {arc.concept: arc for arc in self.arcs}
+
+
+def laid_in(arcs: Iterable[Arc], lesson: int) -> tuple[ConceptKey, ...]:
+    """What a plan has in the lesson of a number (0: in none): what is new, then what is practised, then short
+    arcs; what is only kept warm is left to review."""
+    places = [(arc.place(lesson), arc) for arc in arcs] if lesson else []
+    order = ("new", "practised", "warm")
+    found = sorted(
+        (order.index(place), arc.concept) for place, arc in places if place and (place != "warm" or arc.short)
+    )
+    return tuple(concept for _, concept in found)
