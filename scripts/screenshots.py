@@ -72,7 +72,8 @@ def section(camera: Camera) -> None:
 
 def songs(camera: Camera) -> None:
     camera.go("/songs")
-    camera.page.get_by_label("Songs for").select_option(label="2A")
+    camera.page.get_by_role("combobox", name="Songs for").press("ArrowDown")
+    camera.page.get_by_role("option", name="2A", exact=True).click()
     camera.page.get_by_role("button", name="fits 2A").click()
     camera.page.get_by_role("button", name="else only what 2A knows").click()
 
@@ -104,7 +105,7 @@ def song_phrases(camera: Camera) -> None:
 
 def song_words(camera: Camera) -> None:
     """Hands and phrases in the score; the words of the second verse on each tone, one tone chosen."""
-    camera.go(f"/songs/{camera.songs['Context Across the Hill']}")
+    camera.go(f"/songs/{camera.songs['Call Across the Hill']}")
     camera.page.wait_for_selector(".score .note")
     camera.page.keyboard.press("8")
     camera.page.keyboard.press("9")
@@ -161,7 +162,7 @@ def ledger(camera: Camera) -> None:
 
 def year(camera: Camera) -> None:
     camera.section("3A", "/year")
-    camera.page.locator(".stratum").nth(2).click()
+    camera.page.locator(".arc").nth(2).click()
 
 
 def school_year(camera: Camera) -> None:

@@ -390,8 +390,7 @@ year-free = Let Kopje place it
 year-placed = You placed it here.
 year-split = Split it
 year-split-from = Rest from lesson
-year-split-for = for
-year-split-lessons = lessons
+year-split-length = Lessons of rest
 year-join = Join it again
 year-rests = It rests from { $from } for { $n ->
      [one] { $n } lesson

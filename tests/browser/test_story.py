@@ -376,3 +376,50 @@ def test_a_part_that_goes_while_its_alternatives_are_asked_for_leaves_no_error(
         with suppress(Error):  # the page may have given it up
             route.continue_()
     page.wait_for_timeout(800)
+
+
+def test_what_was_done_can_be_taken_back(page: Page, demo: Running) -> None:
+    """A song removed, a date kept, a section changed, an arc moved: each says what it did."""
+    sign_in(page, demo.address)
+    back = page.get_by_role("button", name="Take it back")
+    done = page.get_by_role("status").get_by_text("Taken back.")
+
+    page.goto(f"{demo.address}/songs/new")
+    expect(page.get_by_label("Title")).to_be_focused()
+    page.keyboard.type("Soon gone")
+    page.get_by_label("Tones, beat by beat").fill("s m s m")
+    page.get_by_role("button", name="Keep it in the songbook").click()
+    page.get_by_role("button", name="Remove from the songbook").click()
+    expect(page.get_by_text("“Soon gone” was taken out of the songbook.")).to_be_visible()
+    back.click()
+    expect(done).to_be_visible()
+    open_song(page, "Soon gone")
+
+    page.goto(f"{demo.address}/set-up")
+    last = page.get_by_role("group", name="Terms").get_by_role("textbox", name="Last day").last
+    before = last.input_value()
+    last.fill("14/05/2027")
+    page.get_by_role("button", name="Keep these dates").click()
+    expect(page.get_by_text("The dates were kept.")).to_be_visible()
+    back.click()
+    expect(done).to_be_visible()
+    expect(last).to_have_value(before)
+
+    page.get_by_label("The day").get_by_role("link", name="2A").click()
+    page.get_by_role("button", name="Change").click()
+    drawer = page.get_by_role("complementary")
+    choose(drawer, "Taught together with", "Grade 3")
+    drawer.get_by_role("button", name="Keep this").click()
+    expect(page.get_by_text("Grade 2 and Grade 3").first).to_be_visible()
+    back.click()
+    expect(page.get_by_text("Grade 2 and Grade 3")).to_have_count(0)
+
+    page.get_by_role("main").get_by_role("link", name="Year", exact=True).click()
+    page.locator(".arc").last.press("Enter")
+    begins = drawer.get_by_text(re.compile("Begins in lesson"))
+    where = begins.inner_text()
+    page.keyboard.press("]")
+    expect(begins).not_to_have_text(where)
+    expect(page.get_by_text("The year of 2A was changed.")).to_be_visible()
+    back.click()
+    expect(begins).to_have_text(where)

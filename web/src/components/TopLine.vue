@@ -52,7 +52,12 @@ useKeys([{ key: '/', says: say('keys-search'), act: () => emit('find') }])
   border-bottom: 1px solid var(--line);
   gap: 16px;
 }
+.top > .row {
+  flex: none;
+  flex-wrap: nowrap;
+}
 .trail {
+  min-width: 0;
   display: flex;
   gap: 8px;
   align-items: baseline;

@@ -232,7 +232,7 @@ const legend = ['prepare', 'present', 'practise', 'warm', 'assess']
   gap: 12px;
 }
 .top {
-  flex-wrap: nowrap;
+  flex-wrap: wrap;
   align-items: flex-start;
   gap: 20px;
 }
@@ -241,6 +241,9 @@ const legend = ['prepare', 'present', 'practise', 'warm', 'assess']
 }
 h1 {
   text-wrap: balance;
+}
+.top > :first-child {
+  flex: 1 1 420px;
 }
 .picture {
   flex: none;

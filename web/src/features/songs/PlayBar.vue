@@ -59,8 +59,8 @@ function soundOn(what: string) {
   margin: 0;
 }
 .play .v-select {
-  flex: 0 1 108px;
-  min-width: 96px;
+  flex: 0 1 116px;
+  min-width: 104px;
 }
 .tempo {
   white-space: nowrap;

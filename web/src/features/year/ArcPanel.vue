@@ -143,20 +143,13 @@ defineExpose({
         >
       </div>
       <div v-if="longRuns.length" class="split">
-        <v-text-field
+        <v-number-input
           v-model="restFrom"
           :label="say('year-split-from')"
-          type="number"
           :min="year.next_lesson"
           :max="year.lessons.length"
         />
-        <v-text-field
-          v-model="restFor"
-          :label="`${say('year-split-for')}${say('year-split-lessons')}`"
-          type="number"
-          min="1"
-          max="12"
-        />
+        <v-number-input v-model="restFor" :label="say('year-split-length')" :min="1" :max="12" />
         <v-btn size="small" :disabled="busy || !restFor" @click="split"
           >{{ say('year-split') }} <span class="kbd">s</span></v-btn
         >
@@ -237,6 +230,9 @@ dl {
 }
 dt {
   color: var(--granite);
+}
+.split > .v-input {
+  flex: 1 1 140px;
 }
 .split {
   display: flex;
