@@ -71,6 +71,7 @@ export function readTime(text: string): string | undefined {
   if (!found) return undefined
   const half = found[3]?.toLowerCase()
   const minutes = Number(found[2] ?? 0)
+  if (half && (Number(found[1]) < 1 || Number(found[1]) > 12)) return undefined
   const hours = half ? (Number(found[1]) % 12) + (half === 'p' ? 12 : 0) : Number(found[1])
   if (hours > 23 || minutes > 59) return undefined
   return `${String(hours).padStart(2, '0')}:${String(minutes).padStart(2, '0')}`

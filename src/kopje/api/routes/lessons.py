@@ -9,14 +9,7 @@ from fastapi import APIRouter, Body
 
 from kopje.api.deps import AtDesk, Work
 from kopje.api.schemas.ledger import HearingRead
-from kopje.api.schemas.lessons import (
-    AlternativeRead,
-    LessonRead,
-    PinBody,
-    ProposeBody,
-    SeenBody,
-    SwapBody,
-)
+from kopje.api.schemas.lessons import AlternativeRead, LessonRead, PinBody, ProposeBody, SeenBody, SwapBody
 from kopje.usecases.context import Context
 from kopje.usecases.ledger import read_hearing
 from kopje.usecases.lessons import propose_lesson, read_lesson

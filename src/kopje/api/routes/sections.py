@@ -9,13 +9,7 @@ from fastapi import APIRouter, Query, Response
 
 from kopje.api.deps import AtDesk, Work
 from kopje.api.schemas.ledger import EvidenceRead, LedgerRead
-from kopje.api.schemas.lessons import (
-    ConceptRead,
-    DayRead,
-    EntryRead,
-    FitRead,
-    OverviewRead,
-)
+from kopje.api.schemas.lessons import ConceptRead
 from kopje.api.schemas.people import (
     DeclaredBody,
     DeclaredRead,
@@ -26,6 +20,7 @@ from kopje.api.schemas.people import (
     SingerRead,
     SingersBody,
 )
+from kopje.api.schemas.sections import DayRead, EntryRead, FitRead, OverviewRead
 from kopje.core.sequence.phases import Purpose
 from kopje.usecases.ledger import read_ledger
 from kopje.usecases.lessons import read_day, read_lesson

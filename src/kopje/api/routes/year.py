@@ -11,22 +11,17 @@ from fastapi import APIRouter, Query, Response, UploadFile
 from kopje.api.deps import AtDesk, Work
 from kopje.api.problems import answers
 from kopje.api.schemas.base import Day
-from kopje.api.schemas.year import (
-    ArcOverridesBody,
+from kopje.api.schemas.calendar import (
     CalendarRead,
     ConcertBody,
     ConcertRead,
-    GradeRead,
     LessonChangeBody,
     LessonChangeRead,
     PeriodsBody,
-    SchoolYearRead,
     SpanRead,
-    WayOutRead,
-    WeekDayRead,
-    WhereRead,
-    YearRead,
 )
+from kopje.api.schemas.school_year import GradeRead, SchoolYearRead, WeekDayRead, WhereRead
+from kopje.api.schemas.year import ArcOverridesBody, WayOutRead, YearRead
 from kopje.core.sequence.grades import BELOW_KINDERGARTEN, CHOIR
 from kopje.formats.ical import MOST_BYTES as ICAL_BYTES
 from kopje.formats.ical import read_holidays

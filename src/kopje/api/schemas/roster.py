@@ -9,7 +9,7 @@ from uuid import UUID
 from pydantic import Field
 
 from kopje.api.schemas.base import Body, Day, Read
-from kopje.api.schemas.year import Clock
+from kopje.api.schemas.calendar import Clock
 from kopje.core.planning.meetings import Meeting
 from kopje.core.sequence.grades import BELOW_KINDERGARTEN, CHOIR
 from kopje.formats.roster import Roster, guessed_grades

@@ -2,113 +2,21 @@
 
 from __future__ import annotations
 
-from datetime import date, time
+from datetime import date
 from typing import Annotated, Literal
-from uuid import UUID
 
-from pydantic import Field, field_validator
+from pydantic import Field
 
-from kopje.api.schemas.base import Body, Day, Name, Read, Small
+from kopje.api.schemas.base import Body, Day, Read, Small
+from kopje.api.schemas.calendar import Key
 from kopje.api.schemas.lessons import ConceptRead
 from kopje.api.schemas.people import SectionRead
-from kopje.core.planning.calendar import Span, available_minutes
+from kopje.core.planning.calendar import available_minutes
 from kopje.core.planning.year.arcs import Arc, YearPlan
 from kopje.core.planning.year.ways import WayOut
-from kopje.usecases.setup.school_calendar import Calendar
 from kopje.usecases.year.plan_year import NewArcOverride
-from kopje.usecases.year.read_school_year import SchoolGlance
-from kopje.usecases.year.read_week import WeekDay, WeekLesson
 from kopje.usecases.year.section_year import SectionYear, spare
-from kopje.usecases.year.whereabouts import Whereabouts
 from kopje.words import Words
-
-Clock = Annotated[str, Field(pattern=r"^([01]\d|2[0-3]):[0-5]\d$")]
-Key = Annotated[str, Field(max_length=60)]
-Ids = Annotated[list[Annotated[UUID, Field(strict=False)]], Field(max_length=60)]
-
-
-class SpanBody(Body):
-    name: Annotated[str, Field(max_length=120)] = Field(examples=["First term"])
-    first: Day = Field(examples=["2026-08-24"])
-    last: Day = Field(examples=["2026-12-18"])
-
-    def value(self) -> Span:
-        return Span(self.first, self.last, self.name.strip())
-
-
-class SpanRead(Read):
-    name: str
-    first: date
-    last: date
-
-
-class PeriodsBody(Body):
-    terms: Annotated[list[SpanBody], Field(max_length=12)] = Field(
-        examples=[[{"name": "First term", "first": "2026-08-24", "last": "2026-12-18"}]]
-    )
-    holidays: Annotated[list[SpanBody], Field(max_length=60)] = Field(examples=[[]])
-    cycle: Annotated[int, Field(ge=0, le=20)] = Field(examples=[0])
-
-
-class LessonChangeBody(Body):
-    """No section named: all of them. No time: the whole day."""
-
-    kind: Literal["lost", "extra"] = Field(examples=["lost"])
-    day: Day = Field(examples=["2026-11-27"])
-    starts: Clock | None = Field(examples=[None])
-    why: Annotated[str, Field(max_length=120)] = Field(examples=["Assembly"])
-    section_ids: Ids = Field(examples=[[]])
-
-
-class LessonChangeRead(Read):
-    id: UUID
-    kind: str
-    day: date
-    starts: str | None
-    why: str
-    section_id: UUID | None
-
-    @field_validator("starts", mode="before")
-    @classmethod
-    def _hours_and_minutes(cls, value: time | None) -> str | None:
-        return f"{value:%H:%M}" if value else None
-
-
-class ConcertBody(Body):
-    name: Name = Field(examples=["Autumn concert"])
-    day: Day = Field(examples=["2026-12-17"])
-    section_ids: Ids = Field(examples=[[]])
-    concepts: Annotated[list[Key], Field(max_length=60)] = Field(examples=[["so-mi"]])
-
-
-class ConcertRead(Read):
-    id: UUID
-    name: str
-    day: date
-    section_ids: list[UUID]
-    concepts: list[str]
-
-
-class CalendarRead(Read):
-    """`assumed`: no terms were entered yet, so September to June is taken."""
-
-    terms: list[SpanRead]
-    holidays: list[SpanRead]
-    cycle: int
-    assumed: bool
-    changes: list[LessonChangeRead]
-    concerts: list[ConcertRead]
-
-    @classmethod
-    def of(cls, c: Calendar) -> CalendarRead:
-        return cls(
-            terms=[SpanRead.model_validate(one) for one in c.year.terms],
-            holidays=[SpanRead.model_validate(one) for one in c.year.holidays],
-            cycle=c.year.cycle,
-            assumed=c.assumed,
-            changes=[LessonChangeRead.model_validate(one) for one in c.changes],
-            concerts=[ConcertRead.model_validate(one) for one in c.concerts],
-        )
 
 
 class ArcOverrideBody(Body):
@@ -311,113 +219,3 @@ class WayOutRead(Read):
             arcs=[ArcRead.of(arc, words, False) for arc in way.plan.arcs],
             left_out=[ConceptRead.of(sequence.concept(key), words) for key in way.plan.left_out],
         )
-
-
-class AtWorkRead(Read):
-    concept: ConceptRead
-    phase: str
-
-
-class WhereRead(Read):
-    section: SectionRead
-    lessons: int
-    at_work: list[AtWorkRead]
-    behind: int
-    spare: int
-
-    @classmethod
-    def of(cls, w: Whereabouts, words: Words) -> WhereRead:
-        return cls(
-            section=SectionRead.model_validate(w.section),
-            lessons=w.lessons,
-            behind=w.behind,
-            spare=w.spare,
-            at_work=[AtWorkRead(concept=ConceptRead.of(c, words), phase=phase) for c, phase in w.at_work],
-        )
-
-
-class GradeRead(Read):
-    """A grade's sections side by side on a day, and the drift between them in words."""
-
-    grade: int
-    day: date
-    sentence: str
-    sections: list[WhereRead]
-
-
-class SlackRead(Read):
-    """One section in the school's year at a glance."""
-
-    section: SectionRead
-    sentence: str
-    short: int
-    spare: int
-    held: int
-    lessons: int
-    next_lesson: int
-    fitted: bool
-
-
-class SchoolYearRead(Read):
-    """`tightest`: the grade with the least slack, which the sentence names; null while no year is laid."""
-
-    sentence: str
-    tightest: int | None
-    sections: list[SlackRead]
-
-    @classmethod
-    def of(cls, found: SchoolGlance, words: Words) -> SchoolYearRead:
-        rows = [
-            SlackRead(
-                section=SectionRead.model_validate(y.now),
-                sentence=words.say(y.reason),
-                short=y.short,
-                spare=spare(y),
-                held=y.held,
-                lessons=len(y.lessons),
-                next_lesson=y.next_lesson,
-                fitted=y.plan is not None,
-            )
-            for y in found.years
-        ]
-        return cls(sentence=words.say(found.reason), tightest=found.tightest, sections=rows)
-
-
-class WeekLessonRead(Read):
-    """One lesson of the week: its number, what is due in it, and what must be set up since the
-    class before."""
-
-    section: SectionRead
-    starts: str
-    number: int
-    at_work: list[AtWorkRead]
-    lesson_id: UUID | None
-    state: str
-    left_over: int
-    fetch: list[str]
-    change: str
-
-    @classmethod
-    def of(cls, w: WeekLesson, words: Words) -> WeekLessonRead:
-        return cls(
-            section=SectionRead.model_validate(w.entry.section),
-            starts=f"{w.time.starts:%H:%M}",
-            number=w.time.number,
-            at_work=[AtWorkRead(concept=ConceptRead.of(c, words), phase=phase) for c, phase in w.at_work],
-            lesson_id=w.entry.lesson_id,
-            state=w.entry.state or "",
-            left_over=w.entry.left_over,
-            fetch=list(w.fetch),
-            change=words.term(w.change) if w.change else "",
-        )
-
-
-class WeekDayRead(Read):
-    day: date
-    holiday: str
-    lessons: list[WeekLessonRead]
-
-    @classmethod
-    def of(cls, w: WeekDay, words: Words) -> WeekDayRead:
-        holiday = words.term(w.holiday) if w.holiday else ""
-        return cls(day=w.day, holiday=holiday, lessons=[WeekLessonRead.of(one, words) for one in w.lessons])

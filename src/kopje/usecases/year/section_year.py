@@ -17,6 +17,7 @@ from kopje.core.planning.year.arcs import (
     YearQuestion,
     learned,
     lengths_of,
+    levels_in,
 )
 from kopje.core.planning.year.ways import slack, verdict
 from kopje.core.reasons import Reason, because
@@ -29,7 +30,6 @@ from kopje.usecases.snapshot import SectionNow, Snapshot, snapshot
 
 CORE, OPTIONAL = 20, 2
 RESERVE = 2
-HELD = 5  # lessons that an arc of usual length holds the new place
 
 
 @dataclass(frozen=True)
@@ -113,7 +113,9 @@ def _question(now: SectionNow, next_lesson: int, reserve: int, usual: Lengths) -
     said = {override.concept: override for override in now.overrides}
     concepts = [c for c in now.sequence.concepts if belongs(c, state)]
     if now.grade == CHOIR:
-        concepts = _as_many_levels(concepts, state, len(lessons) - next_lesson + 1)
+        waiting = [c for c in concepts if c.core and not _known(c, state)]
+        later = waiting[levels_in(len(lessons) - next_lesson + 1 - reserve, usual) :]
+        concepts = [c for c in concepts if c not in later]
     known = frozenset(c.key for c in now.sequence.concepts if _known(c, state))
     demands = tuple(
         _demand(c, state, Word(c, said.get(c.key), lessons, next_lesson), usual)
@@ -135,15 +137,6 @@ def own_lengths(ctx: Context) -> Lengths:
     four times."""
     done = [pair for pair in store.named(ctx.session, ctx.school_id) if pair[1] >= PRACTISED]
     return learned(done, lengths_of(ctx.sequence.wording.phases))
-
-
-def _as_many_levels(concepts: Sequence[Concept], state: SectionState, lessons: int) -> list[Concept]:
-    """Of a choir's levels as many as these lessons hold: the ladder goes on next year, and nothing is short
-    of it."""
-    room = max((lessons - HELD) // HELD, 1)
-    waiting = [c for c in concepts if c.core and not _known(c, state)]
-    later = {c.key for c in waiting[room:]}
-    return [c for c in concepts if c.key not in later]
 
 
 def _known(concept: Concept, state: SectionState) -> bool:

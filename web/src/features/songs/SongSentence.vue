@@ -21,7 +21,20 @@ const words = (key: string) =>
   props.concepts.find((one) => one.key === key)?.name ??
   props.kinds.find((one) => one.key === key)?.name ??
   key
-const groups = computed(() => [
+/** What a class learns first, then what else songs have; a thing stands there once, and no group is empty. */
+const groups = computed(() => {
+  const seen = new Set<string>()
+  return everything.value
+    .map((group) => ({
+      ...group,
+      items: group.items.filter((one) => {
+        const name = one.name.toLowerCase()
+        return !seen.has(name) && seen.add(name)
+      }),
+    }))
+    .filter((group) => group.items.length)
+})
+const everything = computed(() => [
   { says: say('ask-groups-concept'), items: props.concepts.filter((one) => one.in_music) },
   ...(['meter', 'rests', 'set', 'tone', 'figure'] as const).map((group) => ({
     says: sayOf('ask-groups', group),

@@ -300,3 +300,15 @@ def laid_in(arcs: Iterable[Arc], lesson: int) -> tuple[ConceptKey, ...]:
         (order.index(place), arc.concept) for place, arc in places if place and (place != "warm" or arc.short)
     )
     return tuple(concept for _, concept in found)
+
+
+def levels_in(lessons: int, usual: Lengths) -> int:
+    """How many levels of a ladder these lessons hold, at least one. Each is prepared while the one before is
+    practised for its first lessons, and the last is practised and assessed too. The rest of the ladder goes
+    on next year, and no year is short of it.
+
+    Source: docs/sources.md#sight-singing.
+    """
+    step = usual.prepare + 1 + PRACTISED
+    whole = usual.prepare + 1 + usual.practise + 1
+    return 1 + max((lessons - whole) // step, 0)
