@@ -145,6 +145,60 @@ def test_any_unique_key_at_once_is_refused_in_words(servers: Servers) -> None:
     assert sorted(one.json()[0]["outcome"] for one in answers) == ["aside", "taken"]
 
 
+def test_a_change_of_the_year_is_taken_back_once_however_often_it_is_pressed(servers: Servers) -> None:
+    client, address = servers.clients[0], f"/api/sections/{servers.place.ids['section_id']}/year"
+    client.post(f"{address}/fit")
+    before = client.get(address).json()
+    client.put(f"{address}/overrides", json={"overrides": [], "reserve": before["reserve"] + 1})
+    found = servers.at_once(*[lambda client: client.post(f"{address}/undo")] * 4)
+    codes = [one.status_code for one in found]
+    assert set(codes) <= {200, 409}  # each took one step back, or there was none left
+    assert 200 in codes
+    assert all(len(one.json()["title"]) > 20 for one in found if one.status_code == 409)
+    assert client.get(address).json()["reserve"] <= before["reserve"]
+
+
+def test_two_sections_that_want_one_name_at_once(servers: Servers) -> None:
+    client = servers.clients[0]
+    new = {"grade": 3, "minutes": 30, "names": "", "meetings": []}
+    ids = [client.post("/api/sections", json={**new, "name": name}).json()["id"] for name in ("3X", "3Y")]
+    want = {"name": "3W", "grade": 3, "upper": None, "minutes": 30, "meetings": []}
+    asked = [lambda client, key=key: client.put(f"/api/sections/{key}", json=want) for key in ids]
+    found = servers.at_once(*asked)
+    codes = sorted(one.status_code for one in found)
+    assert codes[0] == 200
+    assert codes[1] in (409, 422)
+    names = [one["name"] for one in client.get("/api/sections").json()]
+    assert names.count("3W") == 1
+    assert {"3X", "3Y"} & set(names)
+
+
+def test_a_song_removed_twice_and_brought_back_twice_is_one_song(servers: Servers) -> None:
+    client, song = servers.clients[0], servers.place.ids["song_id"]
+    total = client.get("/api/songs").json()["total"]
+    gone = servers.at_once(*[lambda client: client.delete(f"/api/songs/{song}")] * 4)
+    assert {one.status_code for one in gone} <= {204, 404}
+    assert client.get("/api/songs").json()["total"] == total - 1
+    back = servers.at_once(*[lambda client: client.post(f"/api/songs/{song}/bring-back")] * 4)
+    assert {one.status_code for one in back} <= {200, 409}
+    assert client.get("/api/songs").json()["total"] == total
+
+
+def test_words_kept_at_once_are_one_or_the_other_and_never_a_mixture(servers: Servers) -> None:
+    plain = {"names": "solfa", "rhythm": "ta-titi", "minor": "la", "model": "prepare-present-practise"}
+    two = [
+        {**plain, "so": "sol", "ti": "si", "phase_words": {"prepare": "lay the path"}},
+        {**plain, "so": "so", "ti": "ti", "phase_words": {"prepare": "get ready"}},
+    ]
+    asked = [lambda client, sent=sent: client.put("/api/words", json=sent) for sent in (*two, *two)]
+    found = servers.at_once(*asked)
+    assert {one.status_code for one in found} <= {200, 409}
+    kept = [client.get("/api/words").json() for client in servers.clients]
+    seen = [{key: one[key] for key in ("so", "ti", "phase_words")} for one in kept]
+    assert seen[0] == seen[1]
+    assert seen[0] in [{key: one[key] for key in ("so", "ti", "phase_words")} for one in two]
+
+
 def test_rebuild_tells_an_operator_whether_anything_differed(servers: Servers) -> None:
     command = [sys.executable, "-m", "kopje.cli", "rebuild"]
     same = subprocess.run(command, env=servers.environment, capture_output=True, text=True, check=False)
