@@ -17,7 +17,7 @@ from browser.conftest import Running, browser, page, serve  # noqa: F401
 from conftest import SETTINGS
 from kopje.core.planning.calendar import Span
 from kopje.core.planning.meetings import Meeting
-from kopje.usecases.context import Context
+from kopje.usecases.context import Context, Desk
 from kopje.usecases.setup import school_calendar, set_up_school
 from kopje.usecases.year import plan_year
 
@@ -32,10 +32,16 @@ def school(browser: Browser, serve: Callable[[str], Running]) -> Running:  # noq
         set_up_school.first_run(session, ids, "Bench", "Noor", "bench", "a long password", SETTINGS.now())
         ctx = Context(session, *ids, SETTINGS.now(), uuid.uuid4)
         school_calendar.set_periods(ctx, [Span(date(2026, 8, 31), date(2027, 6, 4), "Year")], [], 0)
-        for n, letter in enumerate("ABCD"):
-            names = tuple(f"Child {i}" for i in range(22))
-            new = set_up_school.NewSection(f"3{letter}", 3, 45, names, (Meeting(n, time(9)),))
-            plan_year.fit(ctx, set_up_school.add_section(ctx, new).id)
+        names = tuple(f"Child {i}" for i in range(22))
+        sections = [
+            set_up_school.add_section(
+                ctx, set_up_school.NewSection(f"3{letter}", 3, 45, names, (Meeting(n, time(9)),))
+            ).id
+            for n, letter in enumerate("ABCD")
+        ]
+    desk = Desk(running.work, lambda session: Context(session, *ids, SETTINGS.now(), uuid.uuid4))
+    for section_id in sections:
+        plan_year.fit(desk, section_id)
     return running
 
 

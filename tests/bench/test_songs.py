@@ -16,7 +16,7 @@ from bench.timing import alternating, p95, say, timed
 from conftest import SETTINGS, new_database
 from formats.test_real_music import folk_tunes
 from kopje.core.analysis.analysis import analyse
-from kopje.core.songs.question import SongQuestion, known_to
+from kopje.core.songs.question import SongQuestion, known_meters, known_to
 from kopje.engraving.mei import mei
 from kopje.engraving.render import Engraver
 from kopje.formats.musicxml_write import write_musicxml
@@ -116,7 +116,8 @@ def _drawn(engraver: Engraver, text: str) -> str:
 
 
 BARE = """SELECT s.id, s.title FROM song s LEFT JOIN song_met m ON m.song_id = s.id AND m.section_id = %(section)s
-WHERE s.school_id = %(school)s AND s.things && %(has)s AND s.things <@ %(only)s AND s.fits @> ARRAY[2] AND m.last IS NULL
+WHERE s.school_id = %(school)s AND s.elements && %(has)s AND s.elements <@ %(only)s AND s.fits @> ARRAY[2] AND m.last IS NULL
+AND s.removed IS NULL AND NOT EXISTS (SELECT FROM unnest(s.features) f WHERE f LIKE 'meter:%%' AND f <> ALL(%(meters)s))
 ORDER BY s.title, s.id LIMIT 100"""
 
 
@@ -138,8 +139,14 @@ def test_the_sentence() -> None:
         for concept in {"do", "half", "do-pentatonic", "four-sixteenths", "fa", "low-la"} - there:
             session.add(_declared(ctx, section.id, concept))
         session.flush()
-        only = sorted(known_to(snapshot(ctx, [section.id]).section(section.id).state, asked))
-        values = {"section": section.id, "school": section.school_id, "has": ["tone:re"], "only": only}
+        state = snapshot(ctx, [section.id]).section(section.id).state
+        values = {
+            "section": section.id,
+            "school": section.school_id,
+            "has": ["tone:re"],
+            "only": sorted(known_to(state, asked)),
+            "meters": sorted(known_meters(state, asked) or ()),
+        }
         found, total = ask(ctx, asked, section.id, "", 0, 100)
         assert total > 200
         rows = plain.execute(BARE, values).fetchall()
