@@ -89,10 +89,8 @@ def _lay_flat(part: Element, group: Element, around: frozenset[str]) -> None:
     in."""
     for child in list(part):
         classes = set(child.get("class", "").split())
-        own_words = {"verse", "layer"} <= classes or {
-            "dir",
-            "phrase",
-        } <= classes  # set in the colour of the layers
+        # Set in the colour of the layers: texts under the notes, words of rests, letters of phrases.
+        own_words = "layer" in classes or {"dir", "phrase"} <= classes
         known = around | classes | ({OURS} if own_words else set())
         if "placeholder" in known:
             continue

@@ -52,7 +52,7 @@ const places = computed(() => [
       <ol>
         <template v-for="(entry, index) in entries" :key="entry.section.id + entry.starts">
           <li v-if="index === nowBefore" class="now narrow">
-            {{ say('strip-now', { clock: day.data.value?.now ?? '' }) }}
+            {{ say('strip-now', { clock: clock(day.data.value?.now) }) }}
           </li>
           <li>
             <router-link
@@ -84,7 +84,7 @@ const places = computed(() => [
           </li>
         </template>
         <li v-if="nowBefore === entries.length && entries.length" class="now narrow">
-          {{ say('strip-now', { clock: day.data.value?.now ?? '' }) }}
+          {{ say('strip-now', { clock: clock(day.data.value?.now) }) }}
         </li>
       </ol>
       <p v-if="day.data.value && !entries.length" class="small quiet">{{ say('strip-none') }}</p>
@@ -121,7 +121,7 @@ const places = computed(() => [
 }
 .entry {
   display: grid;
-  grid-template-columns: 44px 1fr;
+  grid-template-columns: minmax(44px, auto) 1fr;
   column-gap: 4px;
   padding: 7px 16px;
   min-height: 44px;
@@ -144,6 +144,7 @@ const places = computed(() => [
   color: var(--granite);
 }
 .clock {
+  white-space: nowrap;
   font-size: 15px;
   color: var(--granite);
 }
