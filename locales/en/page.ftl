@@ -117,7 +117,7 @@ section-form-names-hint = Paste a column. Names as you call them; nothing else i
 section-form-meets = Meets
 section-form-day = Day
 section-form-time = Time
-section-form-minutes-here = Minutes (empty: as usual)
+section-form-minutes-here = Other minutes
 section-form-add-meeting = Add a meeting
 section-form-when = When does it come to you? Kopje plans for the lessons it really has.
 section-form-here-now = They are here now
@@ -366,6 +366,10 @@ year-reserve = { $n ->
      [one] { $n } lesson
     *[other] { $n } lessons
   } in reserve
+year-unrecorded = { $n ->
+    [one] { $n } lesson went by without a note
+   *[other] { $n } lessons went by without a note
+  }
 year-held = { $n } of { $of ->
      [one] { $of } lesson
     *[other] { $of } lessons

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // The sequence as a table that is edited in place: what is taught, in which order, in which grade, after what.
+import { rules } from '@/api/rules'
 import { mdiChevronDown, mdiChevronUp, mdiClose, mdiPlus } from '@mdi/js'
 import { computed, ref, watch } from 'vue'
 import { lookAtSequence, useSequence, useSequenceActs } from '@/api/setup'
@@ -148,7 +149,8 @@ async function fromFile([file]: File[]) {
         <v-text-field
           v-model="name"
           :label="say('calendar-name')"
-          maxlength="120"
+          :rules="rules('SequenceBody', 'name')"
+          validate-on="blur"
           @update:model-value="change"
         /><v-btn class="main" :disabled="!dirty || acts.keep.isPending.value" @click="keep">{{
           say('sequence-keep')
@@ -189,7 +191,8 @@ async function fromFile([file]: File[]) {
             <v-text-field
               v-model="row.name"
               :aria-label="`${say('year-concept')}: ${row.name}`"
-              maxlength="120"
+              :rules="rules('ConceptBody', 'name')"
+              validate-on="blur"
               @update:model-value="change"
             />
             <v-select
@@ -246,13 +249,15 @@ async function fromFile([file]: File[]) {
               <v-text-field
                 v-model="row.sign"
                 :label="say('sequence-sign')"
-                maxlength="40"
+                :rules="rules('ConceptBody', 'sign')"
+                validate-on="blur"
                 @update:model-value="change"
               />
               <v-text-field
                 v-model="row.prompt"
                 :label="say('sequence-prompt')"
-                maxlength="300"
+                :rules="rules('ConceptBody', 'prompt')"
+                validate-on="blur"
                 @update:model-value="change"
               />
               <fieldset class="row">

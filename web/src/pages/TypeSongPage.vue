@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A song typed by hand: one line of tones, one of words; the score and its sums follow while one types.
+import { rules } from '@/api/rules'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { draftSong, keepTypedSong } from '@/api/queries'
@@ -68,7 +69,13 @@ async function keep() {
       }}</v-btn>
     </header>
     <div class="head">
-      <v-text-field v-model="typed.title" v-first :label="say('typing-name')" maxlength="120" />
+      <v-text-field
+        v-model="typed.title"
+        v-first
+        :label="say('typing-name')"
+        :rules="rules('TypedBody', 'title')"
+        validate-on="blur"
+      />
       <v-select
         v-model="typed.do"
         :label="say('told-do')"

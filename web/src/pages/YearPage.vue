@@ -52,6 +52,10 @@ const concept = computed(() => concepts.value.find((one) => one.key === picked.v
 const shown = computed(() =>
   found.value && preview.value ? { ...found.value, arcs: preview.value.arcs } : found.value,
 )
+/** Lessons that lie behind without one having been held: before Kopje came, or not entered. */
+const unrecorded = computed(() =>
+  found.value ? Math.max(found.value.next_lesson - 1 - found.value.held, 0) : 0,
+)
 const panel = ref<{
   move: (by: number) => unknown
   stretch: (by: number) => unknown
@@ -112,7 +116,11 @@ const legend = ['prepare', 'present', 'practise', 'warm', 'assess']
           <h1>{{ found.sentence }}</h1>
           <p class="quiet">
             {{ found.until_concert }}
-            {{ say('year-held', { n: found.held, of: found.lessons.length }) }} ·
+            {{ say('year-held', { n: found.held, of: found.lessons.length })
+            }}<template v-if="unrecorded"
+              >, {{ say('year-unrecorded', { n: unrecorded }) }}</template
+            >
+            ·
             {{ hoursLeft(found.minutes_left) }} · {{ say('year-reserve', { n: found.reserve })
             }}<template v-if="found.fitted">
               ·

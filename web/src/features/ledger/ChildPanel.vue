@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A child on the roll: its name to display, its section, or that it left. Its marks go with it.
+import { rules } from '@/api/rules'
 import { ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
 import { say } from '@/locales/say'
@@ -27,7 +28,13 @@ watch(
   <details>
     <summary>{{ say('child-title') }}</summary>
     <form class="stack" @submit.prevent="emit('change', { name, section_id: chosen, left: null })">
-      <v-text-field v-model="name" :label="say('child-name')" maxlength="60" required />
+      <v-text-field
+        v-model="name"
+        :label="say('child-name')"
+        required
+        :rules="rules('ChildBody', 'name')"
+        validate-on="blur"
+      />
       <v-select
         v-model="chosen"
         :label="say('child-section')"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Terms, holidays and the kind of timetable, as a table that is edited in place.
+import { rules } from '@/api/rules'
 import { mdiClose, mdiPlus } from '@mdi/js'
 import { ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
@@ -47,7 +48,8 @@ const complete = () =>
           v-model="row.name"
           :label="say('calendar-name')"
           :aria-label="`${part.says} ${index + 1}: ${say('calendar-name')}`"
-          maxlength="120"
+          :rules="rules('SpanBody', 'name')"
+          validate-on="blur"
         /><DayField
           v-model="row.first"
           :label="say('calendar-first')"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // One-off losses and extra lessons, and concerts with what they need.
+import { rules } from '@/api/rules'
 import { mdiClose } from '@mdi/js'
 import { computed, reactive } from 'vue'
 import type { Schemas } from '@/api/client'
@@ -78,7 +79,8 @@ function addConcert() {
           v-model="change.why"
           :label="say('calendar-why')"
           :placeholder="say('calendar-why')"
-          maxlength="120"
+          :rules="rules('LessonChangeBody', 'why')"
+          validate-on="blur"
         />
       </div>
       <p class="row small" role="group" :aria-label="say('calendar-who')">
@@ -120,8 +122,9 @@ function addConcert() {
           v-model="concert.name"
           :label="say('calendar-name')"
           :placeholder="say('calendar-name')"
-          maxlength="120"
           required
+          :rules="rules('ConcertBody', 'name')"
+          validate-on="blur"
         /><DayField v-model="concert.day" :label="say('calendar-day')" required />
       </div>
       <p class="row small" role="group" :aria-label="say('set-up-sections')">

@@ -49,17 +49,17 @@ const here = () =>
         :rules="rules('SectionBody', 'minutes')"
         :label="say('section-form-minutes')"
       />
+      <v-select
+        v-if="section.grade < 12"
+        v-model="upper"
+        :items="together"
+        :label="say('section-form-upper')"
+      />
     </div>
-    <v-select
-      v-if="section.grade < 12"
-      v-model="upper"
-      :items="together"
-      :label="say('section-form-upper')"
-    />
     <v-textarea
       v-if="!there"
       v-model="section.names"
-      rows="5"
+      rows="7"
       :label="say('section-form-names')"
       :hint="`${say('section-form-names-hint')} ${say('section-form-counted', { n: counted })}`"
       persistent-hint

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // What is known about a song beside its notes: where it comes from, in which language, whether that was verified, when it is sung, what to take care of.
+import { rules } from '@/api/rules'
 import { computed, ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
 import { sayAbout } from '@/api/songs'
@@ -68,7 +69,13 @@ async function keep() {
       <v-btn v-if="!editing" size="small" @click="editing = true">{{ say('about-change') }}</v-btn>
     </div>
     <form v-if="editing" class="form" @submit.prevent="keep">
-      <v-text-field v-model="title" :label="say('typing-name')" maxlength="200" required />
+      <v-text-field
+        v-model="title"
+        :label="say('typing-name')"
+        required
+        :rules="rules('AboutBody', 'title')"
+        validate-on="blur"
+      />
       <v-text-field
         v-for="field in FIELDS"
         :key="field"

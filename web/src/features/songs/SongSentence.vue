@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A question to the songbook, built as a sentence: for whom, what it has, what else, how long it rested. It can be kept.
+import { rules } from '@/api/rules'
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import { say, sayOf } from '@/locales/say'
@@ -133,10 +134,12 @@ function keep() {
     </template>
     <template v-if="anything">
       <form v-if="naming" class="row" @submit.prevent="keep">
-        <v-text-field v-model="called" :label="say('ask-kept-as')" maxlength="120" /><v-btn
-          size="small"
-          type="submit"
-        >
+        <v-text-field
+          v-model="called"
+          :label="say('ask-kept-as')"
+          :rules="rules('QuestionBody', 'name')"
+          validate-on="blur"
+        /><v-btn size="small" type="submit">
           {{ say('about-keep') }}
         </v-btn>
       </form>
