@@ -48,8 +48,7 @@ def put_colours(body: BarColoursBody, ctx: Work) -> BarColoursBody:
 @router.put("/words", operation_id="setWords", summary="Set what the school calls things")
 def put_words(body: WordsBody, ctx: Work) -> WordsRead:
     wording = body.value()
-    school_sequence.set_words(ctx, wording)
-    return WordsRead.of(wording, ctx.words)
+    return WordsRead.of(wording, school_sequence.set_words(ctx, wording))
 
 
 @router.get("/sequence", operation_id="sequence", summary="The school's sequence")

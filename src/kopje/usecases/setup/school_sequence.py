@@ -20,6 +20,7 @@ from kopje.store import events, sequences, year
 from kopje.store import tables as t
 from kopje.usecases.context import Context
 from kopje.usecases.ledger.projections import keep_standings
+from kopje.words import Words
 
 _KEPT: dict[tuple[UUID, int, str], Sequence] = {}
 
@@ -45,11 +46,12 @@ def wording_of(words: Mapping[str, Any]) -> Wording:
     return Wording(**words)
 
 
-def set_words(ctx: Context, wording: Wording) -> None:
-    """From now on everything is called so. What is stored stays as it is."""
+def set_words(ctx: Context, wording: Wording) -> Words:
+    """From now on everything is called so. What is stored stays as it is. The new words come back."""
     shipped, own = asdict(OURS), asdict(wording)
     year.school(ctx.session, ctx.school_id).wording = {k: v for k, v in own.items() if v != shipped[k]}
     ctx.session.flush()
+    return Words(ctx.catalogue, ctx.sequence.worded(wording))
 
 
 def _read(row: t.SequenceVersion) -> Sequence:
