@@ -192,3 +192,24 @@ def test_a_changed_sequence_is_not_left_by_mistake(page: Page, demo: Running) ->
     page.once("dialog", lambda dialog: dialog.accept())
     page.get_by_role("link", name="Week", exact=True).click()
     page.wait_for_selector(".days")
+
+
+def test_on_a_phone_one_searches_and_nothing_leaves_the_screen(page: Page, demo: Running) -> None:
+    page.set_viewport_size({"width": 390, "height": 844})
+    sign_in(page, demo.address)
+    page.get_by_role("button", name="Search songs and sections").click()
+    expect(page.get_by_label("Search songs and sections").last).to_be_focused()
+    page.keyboard.type("lantern boat")
+    expect(page.get_by_role("search").get_by_text("Lantern Boat")).to_be_visible()
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("heading", name="Lantern Boat")).to_be_visible()
+    section = page.request.get(f"{demo.address}/api/day").json()["entries"][0]["section"]["id"]
+    for path in ("/", "/week", "/songs", "/set-up", "/sequence", f"/sections/{section}", "/ledger"):
+        page.goto(demo.address + path)
+        page.wait_for_load_state("networkidle")
+        over = page.evaluate("document.documentElement.scrollWidth - window.innerWidth")
+        beside = page.evaluate(
+            "[...document.querySelectorAll('header.top > *')]"
+            ".filter(x => x.getBoundingClientRect().right > innerWidth + 1).length"
+        )
+        assert (path, over <= 0, beside) == (path, True, 0)
