@@ -42,12 +42,13 @@ def cards(session: Session, school_id: UUID) -> Sequence[CardRow]:
 
 @dataclass(frozen=True)
 class Likely:
-    """Which songs of a large book a planner has to look at: those of `sung`, and for each wish (any of its
-    things or aspects), and without a wish, the `most` with the fewest things outside `known`."""
+    """Which songs of a large book a planner has to look at: those already `met`, and for each wish
+    (any of its elements or features), and without a wish, the `most` with the fewest elements outside
+    `known`."""
 
     known: frozenset[str]
     wanted: tuple[tuple[frozenset[str], frozenset[str]], ...]
-    sung: frozenset[UUID]
+    met: frozenset[UUID]
     most: int
 
 
@@ -62,7 +63,7 @@ def likely(session: Session, school_id: UUID, which: Likely) -> Sequence[CardRow
         .scalar_subquery()
     )
     fewest = select(Song.id).where(mine).order_by(strange, Song.title, Song.id).limit(which.most)
-    found = set(session.scalars(fewest)) | which.sung
+    found = set(session.scalars(fewest)) | which.met
     for elements, features in which.wanted:
         has = or_(Song.elements.overlap(sorted(elements)), Song.features.overlap(sorted(features)))
         found |= set(session.scalars(fewest.where(has)))
@@ -130,9 +131,9 @@ def not_worked_out(session: Session, version: int, most: int) -> Sequence[Song]:
 
 @dataclass(frozen=True)
 class Wanted:
-    """A question in the songbook's own facts. `has`: for each wish the things and aspects of which one must
-    be there; `only`: all things that may be there; `meters`: all meters that may; `section`: whose lessons
-    count for `fresh` and `rested_since`."""
+    """A question in the songbook's own facts. `has`: for each wish the elements and features, one of
+    which must be there; `only`: all elements that may be there; `meters`: all meters that may; `section`:
+    whose lessons count for `fresh` and `rested_since`."""
 
     text: tuple[str, ...] = ()
     has: tuple[tuple[frozenset[str], frozenset[str]], ...] = ()

@@ -93,7 +93,7 @@ def get_song(song_id: UUID, ctx: Work, recast: Recast = None, do: DoLetter = Non
     operation_id="annotateSong",
     summary="Keep the teacher's word on a song's analysis",
 )
-def put_told(song_id: UUID, body: AnnotationsBody, ctx: Work) -> SongRead:
+def put_annotations(song_id: UUID, body: AnnotationsBody, ctx: Work) -> SongRead:
     return SongRead.of(songbook.annotate(ctx, song_id, body.model_dump()), ctx.words)
 
 

@@ -14,7 +14,7 @@ from kopje.core.analysis.bar_order import bars_played, notes_of, phrases_played
 from kopje.core.analysis.heard_phrases import heard
 from kopje.core.analysis.key_choice import VOICES, KeyChoice, best_keys, weights_of
 from kopje.core.analysis.motion import motion
-from kopje.core.analysis.phrases import Phrase, Shown
+from kopje.core.analysis.phrases import Phrase, PhraseSource
 from kopje.core.analysis.problems import problems
 from kopje.core.analysis.timeline import Sound, sounds
 from kopje.core.analysis.tonality import Tonality, in_phrase, judge
@@ -47,7 +47,7 @@ class Analysis:
     homes: tuple[Tonality, ...] = ()
     moved: Mapping[int, Do] = field(default_factory=dict)
     known: Mapping[int, Degree] = field(default_factory=dict)  # degrees by the first printed note
-    phrases_from: Shown = "spans"
+    phrases_from: PhraseSource = "spans"
 
     @lazy
     def _leading(self) -> tuple[Tonality, frozenset[int]]:
@@ -166,7 +166,7 @@ def analyse(tune: Tune, minor: Minor = "la", annotations: Annotations = NOTHING)
     """Analyse a tune; `annotations` is the teacher's word and wins over the evidence."""
     tune = counted(tune, annotations)
     timeline = sounds(tune)
-    shown, cut = phrases.borders(tune, timeline, phrases.begin_in(tune, timeline, annotations.phrases))
+    source, cut = phrases.borders(tune, timeline, phrases.begin_in(tune, timeline, annotations.phrases))
     areas = _areas(timeline, cut, annotations)
     homes = tuple(in_phrase(timeline[p.first : p.stop], areas[timeline[p.first].area]) for p in cut)
     if minor == "do":
@@ -191,7 +191,7 @@ def analyse(tune: Tune, minor: Minor = "la", annotations: Annotations = NOTHING)
         homes=homes,
         moved=moved,
         known=known,
-        phrases_from=shown,
+        phrases_from=source,
     )
 
 

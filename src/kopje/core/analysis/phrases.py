@@ -27,15 +27,15 @@ class Phrase:
     label: str = ""
 
 
-Shown = Literal["told", "marks", "spans"]
+PhraseSource = Literal["told", "marks", "spans"]
 
 
 def borders(
     tune: Tune, timeline: Sequence[Sound], teacher: Sequence[Fraction] = ()
-) -> tuple[Shown, tuple[Phrase, ...]]:
+) -> tuple[PhraseSource, tuple[Phrase, ...]]:
     """Phrases from the first source that gives at least two: the teacher's word, the marks, equal spans; and
     which it was."""
-    sources: tuple[tuple[Shown, list[Fraction]], ...] = (
+    sources: tuple[tuple[PhraseSource, list[Fraction]], ...] = (
         ("told", list(teacher)),
         ("marks", _marked(tune, timeline)),
     )
