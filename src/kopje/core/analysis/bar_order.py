@@ -26,19 +26,8 @@ def bars_played(tune: Tune) -> tuple[int, ...]:
     """
     order: list[int] = []
     start, turn, place = 0, 1, 0
-    jumped = False
     while place < len(tune.bars):
         bar = tune.bars[place]
-        if jumped:  # the second time without repeats, by the last endings, up to Fine
-            if bar.ending and max(_turns(bar.ending)) < _last_ending(tune, place):
-                place = _after_ending(tune, place)
-                continue
-            order.append(place)
-            if "fine" in bar.signs:
-                break
-            coda = _bar_with(tune, "coda", place + 1) if "to_coda" in bar.signs else place + 1
-            place = max(coda, place + 1)  # never back: a coda in front would lead round and round
-            continue
         if bar.left == "repeat" and start != place:
             start, turn = place, 1
         if bar.ending and turn not in _turns(bar.ending):
@@ -51,11 +40,26 @@ def bars_played(tune: Tune) -> tuple[int, ...]:
         if bar.right == "repeat":
             start, turn = place + 1, 1
         if any(sign in JUMPS for sign in bar.signs):
-            jumped = True
-            place = 0 if "da_capo" in bar.signs else _bar_with(tune, "segno", 0)
-            continue
+            back = 0 if "da_capo" in bar.signs else _bar_with(tune, "segno", 0)
+            return (*order, *_after_jump(tune, back))
         place += 1
     return tuple(order)
+
+
+def _after_jump(tune: Tune, place: int) -> list[int]:
+    """The second time, from the bar jumped to: without repeats, by the last endings, up to Fine."""
+    order: list[int] = []
+    while place < len(tune.bars):
+        bar = tune.bars[place]
+        if bar.ending and max(_turns(bar.ending)) < _last_ending(tune, place):
+            place = _after_ending(tune, place)
+            continue
+        order.append(place)
+        if "fine" in bar.signs:
+            break
+        coda = _bar_with(tune, "coda", place + 1) if "to_coda" in bar.signs else place + 1
+        place = max(coda, place + 1)  # never back: a coda in front would lead round and round
+    return order
 
 
 def _bar_with(tune: Tune, sign: Sign, otherwise: int) -> int:

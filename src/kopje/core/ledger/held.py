@@ -66,14 +66,7 @@ def held_lesson(events: Iterable[ClassEvent]) -> HeldLesson | None:
         return None
     place = begin.body["lesson"]
     state, started, ended = _state(counting)
-    stands = {event.id for event in counting}
-    bring = [event for event in every if event.id in stands or "parts" in event.body]
-    parts = {key: value for event in reversed(bring) for key, value in _parts(event).items()}
-    begun_first = sorted(
-        bring, key=lambda event: (event.kind != "started", "parts" not in event.body)
-    )  # stable
-    order = dict.fromkeys(key for event in begun_first for key in _parts(event))
-    found = {key: parts[key] for key in order}
+    found = _brought(every, counting)
     note, absent = "", set[str]()
     for event in counting:
         part = found.get(event.part or "")
@@ -101,6 +94,16 @@ def held_lesson(events: Iterable[ClassEvent]) -> HeldLesson | None:
         frozenset(absent),
         tuple(event for event in counting if event.kind == "marked"),
     )
+
+
+def _brought(every: Iterable[ClassEvent], counting: Iterable[ClassEvent]) -> dict[str, TaughtPart]:
+    """The parts by id: as first brought, in the order of the event that began the lesson."""
+    stands = {event.id for event in counting}
+    bring = [event for event in every if event.id in stands or "parts" in event.body]
+    parts = {key: value for event in reversed(bring) for key, value in _parts(event).items()}
+    # Sorting is stable: among equals the earlier event stays in front.
+    begun_first = sorted(bring, key=lambda event: (event.kind != "started", "parts" not in event.body))
+    return {key: parts[key] for event in begun_first for key in _parts(event)}
 
 
 def _state(events: Iterable[ClassEvent]) -> tuple[State, datetime | None, datetime | None]:

@@ -5,8 +5,8 @@ import type { Schemas } from '@/api/client'
 import { degreeName } from '@/composables/useWording'
 import { pitchName } from '@/composables/words'
 import { choices, say, sayOf } from '@/locales/say'
+import { type Annotations, nothingSaid } from './annotations'
 
-type Annotations = Schemas['AnnotationsBody']
 const props = defineProps<{
   song: Schemas['SongRead']
   concepts: readonly { key: string; name: string }[]
@@ -16,17 +16,7 @@ const props = defineProps<{
 const emit = defineEmits<{ annotate: [annotations: Annotations] }>()
 const LETTERS = ['C', 'G', 'D', 'A', 'E', 'B', 'F#', 'F', 'Bb', 'Eb', 'Ab', 'Db', 'Gb'] as const
 const RESTING = ['do', 'la', 're', 'mi', 'fa', 'so'] as const
-const annotations = ref<Annotations>({
-  do: null,
-  resting: null,
-  beat: null,
-  phrases: [],
-  labels: [],
-  repairs: {},
-  has: [],
-  lacks: [],
-  sung: null,
-})
+const annotations = ref<Annotations>(nothingSaid())
 const tags = computed(() => [
   ...(props.song.annotations.has ?? []).map((key) => ({ key, has: true })),
   ...(props.song.annotations.lacks ?? []).map((key) => ({ key, has: false })),
@@ -65,17 +55,7 @@ function send(change: Partial<Annotations> = {}) {
 }
 function undo() {
   bars.value = letters.value = ''
-  emit('annotate', {
-    do: null,
-    resting: null,
-    beat: null,
-    phrases: [],
-    labels: [],
-    repairs: {},
-    has: [],
-    lacks: [],
-    sung: null,
-  })
+  emit('annotate', nothingSaid())
 }
 const name = (key: string) => props.concepts.find((one) => one.key === key)?.name ?? key
 function tag(key: string | null, as: 'has' | 'lacks') {

@@ -1,22 +1,12 @@
 import { beforeEach, expect, test, vi } from 'vitest'
 import { ref } from 'vue'
 import { concept, shown } from '@/testing'
+import { nothingSaid } from './annotations'
 import AnnotationsForm from './AnnotationsForm.vue'
 import PlayBar from './PlayBar.vue'
 
-const nothing = {
-  do: null,
-  resting: null,
-  beat: null,
-  phrases: [],
-  labels: [],
-  repairs: {},
-  has: [],
-  lacks: [],
-  sung: null,
-}
 const song = (annotations = {}) => ({
-  annotations: { ...nothing, ...annotations },
+  annotations: { ...nothingSaid(), ...annotations },
   own: { do: 'F', resting_tone: 'do', form: 'a b' },
   phrase_bars: [1, 5],
   form: 'a b',
@@ -37,7 +27,7 @@ test('one word of the teacher goes with all she has said before', () => {
   const view = form({ beat: '2', phrases: [5], labels: ['a', 'b'] })
   field(view, 'VSelect', 'Resting tone')?.vm.$emit('update:modelValue', 'la')
   expect(last(view)).toEqual({
-    ...nothing,
+    ...nothingSaid(),
     beat: '2',
     phrases: [5],
     labels: ['a', 'b'],
@@ -73,7 +63,7 @@ test('all of it is taken back at once', async () => {
   const view = form({ do: 'G', has: ['re'], repairs: { 2: 'longer' } })
   const buttons = view.findAll('button')
   await buttons.at(-1)?.trigger('click')
-  expect(last(view)).toEqual(nothing)
+  expect(last(view)).toEqual(nothingSaid())
   view.unmount()
 })
 

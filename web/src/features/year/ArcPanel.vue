@@ -33,7 +33,7 @@ const length = (phase: string, usual: number) => {
 }
 const practise = computed(() => length('practise', 0) + length('warm', 0))
 const prepare = computed(() => length('prepare', 0))
-const kept = () => ({
+const FREE = {
   start: null,
   prepare: null,
   practise: null,
@@ -41,6 +41,9 @@ const kept = () => ({
   not_after: null,
   pause_from: null,
   pause: null,
+}
+const kept = () => ({
+  ...FREE,
   ...override.value,
   concept: props.concept.key,
   next_year: false,
@@ -179,22 +182,9 @@ defineExpose({
         />
       </div>
       <div class="row">
-        <v-btn
-          v-if="override"
-          size="small"
-          :disabled="busy"
-          @click="
-            send({
-              start: null,
-              prepare: null,
-              practise: null,
-              not_before: null,
-              not_after: null,
-              pause_from: null,
-              pause: null,
-            })
-          "
-          >{{ say('year-free') }}</v-btn><v-btn
+        <v-btn v-if="override" size="small" :disabled="busy" @click="send(FREE)">{{
+          say('year-free')
+        }}</v-btn><v-btn
           v-if="!arc.begun"
           size="small"
           :disabled="busy"
