@@ -1,5 +1,5 @@
 # Every target sets up what it needs on a fresh Debian machine; see scripts/setup.sh.
-.PHONY: setup demo demo-reset serve test bench proof check web openapi lock
+.PHONY: setup demo demo-reset serve test bench proof lock
 export PYTHONDONTWRITEBYTECODE =
 SHELL := /bin/bash
 KOPJE := .venv/bin/kopje

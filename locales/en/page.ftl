@@ -620,6 +620,7 @@ ask-found = { $n ->
 
 ## insight
 insight-tabs-made = Made of
+insight-tabs-together = Together
 insight-tabs-words = Words
 insight-tabs-phrases = { CAP($word_phrases) }
 insight-tabs-keys = Best keys
@@ -774,6 +775,20 @@ variant-back = Back to the song as it is
 variant-said = This is not how the song is written.
 
 ## play
+parts-title = Parts
+parts-all = all parts
+parts-alone = without the others
+parts-hear = Play:
+parts-hear-one = Play { $name }
+parts-nothing = Nothing crosses, rubs or runs side by side.
+parts-remarks = Remarks by the rules of school part-writing; good music breaks them on purpose.
+parts-against = The parts against each other
+together-see = See it so
+together-back = The song alone
+round-title = As a round
+round-none = No way to sing it as a round was found: it needs two phrases or more, and bars that add up.
+partners-title = Partner songs
+partners-none = No song of the book fits over it: partners share meter, resting tone and length.
 play-title = Play
 play-start = Play
 play-stop = Stop

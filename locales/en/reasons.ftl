@@ -190,8 +190,19 @@ repair_first_tones = The first tones of the next bar belong to it.
 repair_meter = This bar is in { $meter }.
 
 ## What the reader of a file did
-read_asked_voice = Only the voice that was asked for was read.
-read_first_voice = Only the first voice was read.
+read_four_parts = The file has { $count ->
+    [1] one more part
+   *[other] { $count } more parts
+  } than the four that are kept; the first with words were kept.
+read_part_broken = { $count ->
+    [1] One part
+   *[other] { $count } parts
+  } of the file could not be read and { $count ->
+    [1] was
+   *[other] were
+  } left out.
+parts_unequal = In bar { $bar } the parts are not equally long; from there on they may not stand together.
+parts_end_apart = A part ends before another: it is silent from bar { $bar } on.
 read_second_voice_in_line = A second voice in the same line was not read.
 read_first_of_voices = Of { $count } voices the first was read.
 read_top_of_chords = Of each chord only the top tone was read.
@@ -584,3 +595,56 @@ paper_sung = sung with { $do } = { $letter }
 paper_start = start on { $pitch }
 paper_start_degree = start on { $pitch } ({ $degree })
 paper_tempo = { $count } beats a minute
+
+## Parts together
+part_number = part { $number }
+part_named = { $name }
+voice_treble_1 = first treble
+voice_treble_2 = second treble
+voice_alto = alto
+voice_tenor = tenor
+voice_bass = bass
+part_lies_for = Lies best for the { LOW($voice) }.
+part_lies_beyond = Lies nearest to the { LOW($voice) }; { $tones } lies beyond what that voice should sing.
+part_without_tones = Spoken or played: no tones to sing.
+together_crossing = { CAP($upper) } goes below { $lower } in { $count ->
+    [1] bar
+   *[other] bars
+  } { $bars }.
+together_clash = { CAP($upper) } and { $lower } rub a half step apart in { $count ->
+    [1] bar
+   *[other] bars
+  } { $bars }.
+together_rub = { CAP($upper) } and { $lower } stand a whole step apart on a strong beat in { $count ->
+    [1] bar
+   *[other] bars
+  } { $bars }.
+together_parallel_fifths = { CAP($upper) } and { $lower } move in fifths side by side in { $count ->
+    [1] bar
+   *[other] bars
+  } { $bars }.
+together_parallel_octaves = { CAP($upper) } and { $lower } move in octaves or unison side by side in { $count ->
+    [1] bar
+   *[other] bars
+  } { $bars }.
+partners_meter = they do not share one meter
+partners_home = they do not rest on the same tone
+partners_length = { $first } and { $second } bars do not go into each other
+round_so = { $voices } voices, each { $after ->
+    [1] a bar
+   *[other] { $after } bars
+  } behind the one before: { LOW($how) }
+meet_well = they fit.
+meet_same = they sing the same tones for much of the time.
+meet_clash = a half step rubs in { $count ->
+    [1] bar
+   *[other] bars
+  } { $bars }.
+meet_rub = a whole step stands on a strong beat in { $count ->
+    [1] bar
+   *[other] bars
+  } { $bars }.
+meet_parallel = they run side by side in { $count ->
+    [1] bar
+   *[other] bars
+  } { $bars }.

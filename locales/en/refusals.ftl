@@ -115,6 +115,9 @@ grades_apart = A class holds one grade or two neighbouring ones, not { LOW($low)
 section_there = There already is a section { $section }. Nothing was kept; choose another name.
 signed_out = You are signed out. Sign in again; nothing is lost.
 song_removed = “{ $song }” was taken out of your songbook. The songbook lists it; take it back there.
+song_no_such_part = The song has no part { $part }: it has { $parts }. Nothing was changed.
+song_no_partner = These two do not go together: { $why }. The song is shown alone.
+song_no_round = A voice of a round enters between bar 1 and bar { $bars } of the song. The song is shown as it is.
 song_no_such_fact = A song has no fact “{ $name }”. Nothing was changed.
 
 ## Kinds of things in the sentences above

@@ -31,7 +31,7 @@ if TYPE_CHECKING:
     from kopje.store.work import UnitOfWork
 
 DEMO, SCHOOL = "kopje_demo", "kopje"
-LOST = ("voice_ignored", "chord_reduced")  # what a file held that is not written again
+LOST = ("voice_ignored", "chord_reduced", "parts_left_out")  # what a file held that is not written again
 
 
 def main(arguments: list[str] | None = None) -> int:
@@ -130,26 +130,32 @@ def _analyse(options: argparse.Namespace) -> int:
 def _convert(options: argparse.Namespace) -> int:
     """One file in another format. A book of tunes stays a book only as ABC; otherwise its first tune is
     written."""
+    from kopje.core.music.score import Score
     from kopje.formats.abc_write import write_abc
-    from kopje.formats.read import read_tunes
-    from kopje.formats.write import write_tune
+    from kopje.formats.read import read_scores, read_tunes
+    from kopje.formats.write import write_score
 
     try:
-        tunes = read_tunes(_bytes(options.file), options.file.name, options.part)
-        if options.out.suffix.lower() == ".abc":
-            data = "\n".join(write_abc(tune, number) for number, tune in enumerate(tunes, 1)).encode()
+        data, name = _bytes(options.file), options.file.name
+        if options.part is None:
+            scores = read_scores(data, name)
         else:
-            data = write_tune(tunes[0], options.out.name)
-        options.out.write_bytes(data)
+            scores = tuple(map(Score.solo, read_tunes(data, name, options.part)))
+        if options.out.suffix.lower() == ".abc":
+            written = "\n".join(write_abc(score, number) for number, score in enumerate(scores, 1)).encode()
+        else:
+            written = write_score(scores[0], options.out.name)
+        options.out.write_bytes(written)
     except OSError as problem:
         said = _words().word("file_cannot_be_opened", why=problem.strerror or "")
         print(f"kopje: {problem.filename}: {said}", file=sys.stderr)
         return 2
-    lost = dict.fromkeys(one.reason for tune in tunes for one in tune.problems if one.code in LOST)
+    parts = (part.tune for score in scores for part in score.parts)
+    lost = dict.fromkeys(one.reason for tune in parts for one in tune.problems if one.code in LOST)
     for reason in lost:
         print(f"kopje: {_words().say(reason)}", file=sys.stderr)
-    if len(tunes) > 1 and options.out.suffix.lower() != ".abc":
-        print(f"kopje: {_words().word('first_tune_written', count=len(tunes))}", file=sys.stderr)
+    if len(scores) > 1 and options.out.suffix.lower() != ".abc":
+        print(f"kopje: {_words().word('first_tune_written', count=len(scores))}", file=sys.stderr)
     return 0
 
 

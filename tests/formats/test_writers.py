@@ -238,7 +238,7 @@ TWO_VOICES = b"X:1\nT:Two\nM:2/4\nL:1/4\nK:C\nV:1\nCD|EC|\nV:2\nEF|GE|\n"
 def test_a_voice_of_a_tune_is_read_when_it_is_asked_for(part: int | None, letters: str) -> None:
     (tune,) = read_tunes(TWO_VOICES, "two.abc", part)
     assert "".join(note.pitch.letter for _, _, note in tune.notes() if note.pitch) == letters
-    assert [problem.code for problem in tune.problems] == ["voice_ignored"]
+    assert [problem.code for problem in tune.problems] == []
     with refuses(FileError, "no part 3"):
         read_tunes(TWO_VOICES, "two.abc", 3)
 
@@ -251,7 +251,11 @@ def test_what_is_no_tune_is_not_kept_as_a_song(tmp_path: Path, capsys: pytest.Ca
     two, out = tmp_path / "two.abc", tmp_path / "one.musicxml"
     two.write_bytes(TWO_VOICES)
     assert main(["convert", str(two), str(out)]) == 0
-    assert "Only the first voice was read." in capsys.readouterr().err
+    assert capsys.readouterr().err == ""
+    assert out.read_bytes().count(b"<part ") == 2
+    two.write_bytes(TWO_VOICES.replace(b"CD|EC|", b"CD & EF|EC|"))
+    main(["convert", str(two), str(out)])
+    assert "A second voice in the same line was not read." in capsys.readouterr().err
 
 
 @pytest.mark.parametrize("name", ["x.abc", "x.musicxml"])

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Iterator, Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from functools import cached_property
 from itertools import groupby
 from xml.sax.saxutils import escape, quoteattr
@@ -11,9 +11,11 @@ from xml.sax.saxutils import escape, quoteattr
 from kopje.core.analysis.layers import Hand
 from kopje.core.errors import EngravingError
 from kopje.core.exact import Fraction
+from kopje.core.music.clef import clef_of
 from kopje.core.music.meter import Meter
 from kopje.core.music.navigation import AT_HEAD, WRITTEN
 from kopje.core.music.note_values import plain, symbols, tuplet
+from kopje.core.music.score import Part, Score, padded
 from kopje.core.music.tune import Bar, Key, Note, Tune
 
 _DURATIONS = {
@@ -47,6 +49,7 @@ class _Placed:
     tie: str
     goes_on: Joined  # the verses whose word began on a note before
     holds: Joined  # the verses whose syllable is held on over the next note
+    name: str = ""  # of its part, before its id
     accidental: str = ""  # the sign in front of it; empty where the signature or the bar says it already
 
 
@@ -69,21 +72,33 @@ class Under:
 def mei(tune: Tune, under: Under = Under()) -> str:
     """The whole tune; EngravingError when nothing of it can be written. `under.lines` go by the index of
     printed notes."""
+    return mei_score(Score.solo(tune), 0, under)
+
+
+def mei_score(score: Score, focus: int = 0, under: Under = Under()) -> str:
+    """All parts, one staff each. What is `under` belongs to the part in focus, whose notes are n0, n1, …;
+    those of the part with index 2 are p2n0, … and its staves dim-2-0, … bar by bar."""
+    score = padded(score)
+    tune = score.parts[focus].tune
     if not tune.bars:
         raise EngravingError("engraving_nothing")
     first = tune.bars[0]
-    measures = "".join(_measures(tune, under))
-    unpitched = all(note.kind != "note" for bar in tune.bars for note in bar.notes)
-    lines = (
-        '<staffDef n="1" lines="1" clef.shape="perc"/>'
-        if unpitched
-        else '<staffDef n="1" lines="5" clef.shape="G" clef.line="2"/>'
-    )
+    staves = "".join(_staff(part, n, len(score.parts)) for n, part in enumerate(score.parts, 1))
+    symbol = ' symbol="bracket"' if len(score.parts) > 1 else ""
     return (
         '<?xml version="1.0" encoding="UTF-8"?><mei xmlns="http://www.music-encoding.org/ns/mei" meiversion="5.1"><music><body><mdiv>'
-        f"<score><scoreDef{_signature(first.key)}{_meter(first.meter)}><staffGrp>{lines}</staffGrp></scoreDef>"
-        f"<section>{measures}</section></score></mdiv></body></music></mei>"
+        f"<score><scoreDef{_signature(first.key)}{_meter(first.meter)}><staffGrp{symbol}>{staves}</staffGrp>"
+        f"</scoreDef><section>{''.join(_measures(score, focus, under))}</section></score></mdiv></body></music></mei>"
     )
+
+
+def _staff(part: Part, number: int, parts: int) -> str:
+    """A part without any pitch stands on one line; its name stands before the first staff."""
+    name = f"<label>{escape(part.name or str(number))}</label>" if parts > 1 else ""
+    if not part.pitched:
+        return f'<staffDef n="{number}" lines="1" clef.shape="perc">{name}</staffDef>'
+    clef = 'clef.shape="G" clef.line="2"' if clef_of(part.tune) == "G" else 'clef.shape="F" clef.line="4"'
+    return f'<staffDef n="{number}" lines="5" {clef}>{name}</staffDef>'
 
 
 def _signature(key: Key | None) -> str:
@@ -98,38 +113,61 @@ def _meter(meter: Meter) -> str:
     return f' meter.count="{meter.upper}" meter.unit="{meter.lower}"{symbol}'
 
 
-def _measures(tune: Tune, under: Under) -> Iterator[str]:
-    counter = 0
-    joined = NONE_JOINED
-    held = _held(tune)
+def _measures(score: Score, focus: int, under: Under) -> Iterator[str]:
+    """Bar by bar, what stands in it of each part; bar lines and signs are those of the part in focus."""
+    rows = [
+        list(
+            _contents(
+                part.tune, under if n == focus else Under(words=under.words), "" if n == focus else f"p{n}"
+            )
+        )
+        for n, part in enumerate(score.parts)
+    ]
     last: Bar | None = None
-    for bar in tune.bars:
+    counter = 0
+    for index, bar in enumerate(score.parts[focus].tune.bars):
         if last is not None and (bar.key != last.key or bar.meter != last.meter):
             yield f"<scoreDef{_signature(bar.key)}{_meter(bar.meter)}/>"
         if last is not None and last.line_end:
             yield "<sb/>"
-        placed = _placed(bar, counter, joined, held)
-        for note in bar.notes:
-            joined = _joined(note, joined)
         notes = range(counter, counter + len(bar.notes))
-        above = "".join((*_phrases(under, notes), *_navigation(bar), *_spoken_rests(under, notes)))
+        staff = focus + 1
+        above = (*_phrases(under, notes), *_navigation(bar, staff), *_spoken_rests(under, notes))
         counter += len(bar.notes)
-        full = bar.length == bar.meter.length
         left = ' left="rptstart"' if bar.left == "repeat" else ""
-        metcon = "" if full else ' metcon="false"'
-        right = _BARLINES[bar.right]
-        content = "".join(_tupleted(placed, bar, under))
-        yield (
-            f'<measure n="{bar.number}"{metcon}{left} right="{right}"><staff n="1"><layer n="1">{content}</layer></staff>{above}</measure>'
+        metcon = "" if bar.length == bar.meter.length else ' metcon="false"'
+        staves = "".join(
+            f'<staff{_dim(n, index) if n != focus else ""} n="{n + 1}"><layer n="1">{row[index]}</layer></staff>'
+            for n, row in enumerate(rows)
         )
+        right = _BARLINES[bar.right]
+        yield f'<measure n="{bar.number}"{metcon}{left} right="{right}">{staves}{"".join(above)}</measure>'
         last = bar
 
 
-def _navigation(bar: Bar) -> Iterator[str]:
+def _dim(part: int, bar: int) -> str:
+    """By this id the page lets a staff stand back while another part is looked at."""
+    return f' xml:id="dim-{part}-{bar}"'
+
+
+def _contents(tune: Tune, under: Under, name: str) -> Iterator[str]:
+    """The notes of one part, bar by bar; `name` goes before the ids of its notes."""
+    counter = 0
+    joined = NONE_JOINED
+    held = _held(tune)
+    for bar in tune.bars:
+        placed = _placed(bar, counter, joined, held)
+        for note in bar.notes:
+            joined = _joined(note, joined)
+        counter += len(bar.notes)
+        yield "".join(_tupleted([replace(one, name=name) for one in placed] if name else placed, bar, under))
+
+
+def _navigation(bar: Bar, staff: int) -> Iterator[str]:
     """Where a singer goes on, in words above the bar: at its head, or over its last beat."""
     for sign in bar.signs:
         place = "1" if sign in AT_HEAD else str(max(int(bar.length / bar.meter.beat), 1))
-        yield f'<dir tstamp="{place}" place="above" staff="1"><rend fontstyle="italic">{WRITTEN[sign]}</rend></dir>'
+        yield f'<dir tstamp="{place}" place="above" staff="{staff}"><rend fontstyle="italic">{WRITTEN[sign]}</rend></dir>'
 
 
 def _spoken_rests(under: Under, notes: range) -> Iterator[str]:
@@ -190,7 +228,7 @@ def _placed(bar: Bar, counter: int, joined: Joined, held: list[Joined]) -> list[
                     _tie(note, part, len(parts)),
                     joined,
                     held[counter + index],
-                    "" if part else signs[index],
+                    accidental="" if part else signs[index],
                 )
             )
             at += length
@@ -260,9 +298,9 @@ def _run(run: list[_Placed], under: Under) -> str:
 
 def _note(item: _Placed, under: Under) -> str:
     note, dots = item.note, f' dots="{item.dots}"' if item.dots else ""
-    shared = f'xml:id="{item.id}" dur="{item.written}"{dots}'
+    shared = f'xml:id="{item.name}{item.id}" dur="{item.written}"{dots}'
     if note.kind == "rest":
-        return f'<mRest xml:id="{item.id}"/>' if note.fills_bar else f"<rest {shared}/>"
+        return f'<mRest xml:id="{item.name}{item.id}"/>' if note.fills_bar else f"<rest {shared}/>"
     tie = f' tie="{item.tie}"' if item.tie else ""
     if note.pitch is None:
         return f'<note {shared} loc="0"{tie}>{"".join(_lines(item, under))}</note>'

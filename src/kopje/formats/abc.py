@@ -8,9 +8,10 @@ import re
 from collections.abc import Iterator
 
 from kopje.core.errors import FileError
+from kopje.core.music.score import Part, Score
 from kopje.core.music.tune import Tune
 from kopje.formats.abc_music import TuneBuilder
-from kopje.formats.limits import MAX_TUNES, check_count, check_size
+from kopje.formats.limits import MAX_PARTS, MAX_TUNES, check_count, check_size
 
 _OF_ALL = re.compile(r"[A-DFGHILMmNORrSUZ]:|%%")  # what may stand at the head of a book
 _FIELD = re.compile(r"([A-Za-z+]):(.*)", re.DOTALL)
@@ -20,15 +21,14 @@ _STRAIGHT = ("T", "C", "O", "A", "R", "S", "N", "Z", "H", "B", "D", "F", "G")
 def read_abc(data: bytes, name: str = "", part: int | None = None) -> tuple[Tune, ...]:
     """All tunes of a file; FileError when there is none. Old line breaks and Latin-1 are read as well.
     `part`: the voice to read, from 1, in all tunes that have it; FileError when none has."""
-    check_size(data)
-    text = _decoded(data)
     tunes: list[Tune] = []
     most = 0
-    for block in _blocks(text):
-        check_count(len(tunes) + 1, MAX_TUNES, "tunes")
-        builder = TuneBuilder(part=part)
-        tune = _read_tune(builder, block, name)
+    for block in _music_blocks(data):
+        builder, tune = _read_voice(block, name, part or 1)
         most = max(most, len(builder.voices))
+        lead = None if part else _first_with_words(builder)
+        if lead:
+            tune = _read_voice(block, name, lead)[1]
         if tune is not None:
             tunes.append(tune)
     if part is not None and not 1 <= part <= max(most, 1):
@@ -36,6 +36,41 @@ def read_abc(data: bytes, name: str = "", part: int | None = None) -> tuple[Tune
     if not tunes:
         raise FileError("abc_no_tune")
     return tuple(tunes)
+
+
+def read_abc_scores(data: bytes, name: str = "") -> tuple[Score, ...]:
+    """All pieces of a file with every voice that has music; FileError when there is none."""
+    scores: list[Score] = []
+    for block in _music_blocks(data):
+        builder, first = _read_voice(block, name, 1)
+        check_count(len(builder.voices), MAX_PARTS, "parts")
+        tunes = [first, *(_read_voice(block, name, n + 1)[1] for n in range(1, len(builder.voices)))]
+        named = zip(builder.voices, tunes, strict=False)
+        parts = [Part(builder.names.get(voice, ""), tune) for voice, tune in named if tune is not None]
+        if parts:
+            scores.append(Score.of(parts[0].tune.title, parts))
+    if not scores:
+        raise FileError("abc_no_tune")
+    return tuple(scores)
+
+
+def _music_blocks(data: bytes) -> Iterator[list[str]]:
+    check_size(data)
+    for count, block in enumerate(_blocks(_decoded(data)), 1):
+        check_count(count, MAX_TUNES, "tunes")
+        yield block
+
+
+def _read_voice(block: list[str], name: str, part: int) -> tuple[TuneBuilder, Tune | None]:
+    builder = TuneBuilder(part=part)
+    return builder, _read_tune(builder, block, name)
+
+
+def _first_with_words(builder: TuneBuilder) -> int | None:
+    """The voice that is read where nobody asks for one, if it is not the one that starts the tune."""
+    worded = (n for n, voice in enumerate(builder.voices, 1) if voice in builder.worded)
+    first = next(worded, 1)
+    return first if first > 1 else None
 
 
 def split_abc(data: bytes) -> tuple[bytes, ...]:

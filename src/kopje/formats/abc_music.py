@@ -20,48 +20,9 @@ from kopje.formats.abc_fields import (
     tempo_field,
     unit_field,
 )
+from kopje.formats.abc_tokens import BREATHS, INSIDE, STRANGE, TOKEN, TUPLET_OF, multiple
 from kopje.formats.abc_words import set_words, syllables
 from kopje.formats.limits import MAX_BARS, MAX_NOTES, MAX_NOTES_IN_BAR, check_count, clipped, length
-
-_TOKEN = re.compile(
-    r"""(?P<field>\[[A-Za-z]:[^\]\n]*\])
-    |\[(?P<ending>\d[\d,.-]*|(?="))
-    |(?P<chord>\[[^\]|:\n]*\])(?P<chordlen>\d*/*\d*)
-    |(?P<bar>:*\|+[\]:]*|\[\||::+|:\|)(?P<number>\d[\d,.-]*)?
-    |(?P<text>"[^"]*"|![^!\s]*!|\+[a-z][^+\s]*\+)
-    |(?P<grace>\{[^}]*\}?)
-    |\((?P<tuplet>\d)(?::(?P<q>\d?))?(?::(?P<r>\d{0,2}))?
-    |(?P<acc>\^\^|\^|__|_|=)?(?P<note>[A-Ga-gzxZ])(?P<oct>[,']*)(?P<len>\d*/*\d*)
-    |(?P<broken>[<>]+)
-    |(?P<tie>-)
-    |(?P<over>&)
-    |(?P<other>.)""",
-    re.VERBOSE,
-)
-_INSIDE = re.compile(r"(\^\^|\^|__|_|=)?([A-Ga-g])([,']*)(\d*/*\d*)")
-_TUPLET_OF = {2: 3, 3: 2, 4: 3, 6: 2, 8: 3}
-_BREATHS = (
-    "!breath!",
-    "!fermata!",
-    "!shortphrase!",
-    "!mediumphrase!",
-    "!longphrase!",
-    "+fermata+",
-    "+breath+",
-)
-
-
-def _multiple(text: str) -> Fraction:
-    """`3/2`, `/`, `//`, `/4`, `2` as a multiple of the unit."""
-    match = re.fullmatch(r"(\d*)(/*)(\d*)", text)
-    if not match or not text:
-        return Fraction(1)
-    top, slashes, bottom = match.groups()
-    below = int(bottom) if bottom and slashes else 2 ** len(slashes)
-    return Fraction(int(top[:6] or 1), max(below, 1))
-
-
-_STRANGE = re.compile(r"[h-twyI-KNQRVWY]")  # letters that mean nothing among notes
 
 
 @dataclass
@@ -80,6 +41,8 @@ class TuneBuilder:
     problems: list[Problem] = field(default_factory=list)
     part: int | None = None
     voices: list[str | None] = field(default_factory=list)
+    worded: set[str | None] = field(default_factory=set)
+    names: dict[str | None, str] = field(default_factory=dict)
     started: bool = False
     _strange: int = 0
     _bar_signs: tuple[Sign, ...] = ()
@@ -111,8 +74,17 @@ class TuneBuilder:
             self.tempo = tempo_field(value, self._unit)
         elif letter == "K":
             self.set_key(value)
-        elif letter == "V" and self._in_body:
-            self._voice = (value.split() or [""])[0]
+        elif letter == "V":
+            self._to_voice(value)
+
+    def _to_voice(self, value: str) -> None:
+        """On with another voice; a header only names it."""
+        voice = (value.split() or [""])[0]
+        name = re.search(r'(?:name|nm)="([^"]*)"', value)
+        if name:
+            self.names[voice] = clipped(name[1])
+        if self._in_body:
+            self._voice = voice
 
     @property
     def _muted(self) -> bool:
@@ -135,15 +107,14 @@ class TuneBuilder:
         if opening:
             self.inline("V", opening[1])
         self.started = True
-        others = (token["other"] for token in _TOKEN.finditer(line))
-        self._strange += sum(bool(other and _STRANGE.match(other)) for other in others)
+        others = (token["other"] for token in TOKEN.finditer(line))
+        self._strange += sum(bool(other and STRANGE.match(other)) for other in others)
         if self._muted:
-            self._note_once("voice_ignored", "read_asked_voice" if self.part else "read_first_voice")
             return
         if self._verse:
             self._lines, self._verse = [self._total], 0
         overlay = False
-        for token in _TOKEN.finditer(line):
+        for token in TOKEN.finditer(line):
             if token["over"]:
                 overlay = True
                 self._note_once("voice_ignored", "read_second_voice_in_line")
@@ -177,7 +148,7 @@ class TuneBuilder:
             self._break(token["broken"])
         elif token["tie"]:
             self._tie_on()
-        elif token["text"] and token["text"].lower() in _BREATHS:
+        elif token["text"] and token["text"].lower() in BREATHS:
             self._border = True
         elif token["text"] and (sign := sign_of(token["text"])) is not None:
             self._goes_on(sign)
@@ -212,13 +183,13 @@ class TuneBuilder:
             self.inline(letter, value)
 
     def _note(self, token: re.Match[str]) -> None:
-        letter, multiple = token["note"], _multiple(token["len"])
+        letter, times = token["note"], multiple(token["len"])
         if letter == "Z":
-            self._bar_rests(int(multiple))
+            self._bar_rests(int(times))
         elif letter in "zx":
-            self._add("rest", multiple * self._unit, None)
+            self._add("rest", times * self._unit, None)
         else:
-            self._add("note", multiple * self._unit, self._pitch(token["acc"], letter, token["oct"]))
+            self._add("note", times * self._unit, self._pitch(token["acc"], letter, token["oct"]))
 
     def _bar_rests(self, count: int) -> None:
         meter = self.meter or Meter(4, 4)
@@ -228,14 +199,14 @@ class TuneBuilder:
             if index < count - 1:
                 self._close_bar("single")
 
-    def _chord(self, text: str, multiple: str) -> None:
-        inside = [(self._pitch(a, n, o), _multiple(ln)) for a, n, o, ln in _INSIDE.findall(text)]
+    def _chord(self, text: str, times: str) -> None:
+        inside = [(self._pitch(a, n, o), multiple(ln)) for a, n, o, ln in INSIDE.findall(text)]
         if not inside:
             return
         if len(inside) > 1:
             self._note_once("chord_reduced", "read_top_of_chords")
         top = max(inside, key=lambda pair: pair[0].midi)[0]
-        self._add("note", inside[0][1] * _multiple(multiple) * self._unit, top)
+        self._add("note", inside[0][1] * multiple(times) * self._unit, top)
         self._tie = "-" in text
         if self._tie:
             self.notes[-1] = replace(self.notes[-1], tie_out=True)
@@ -287,7 +258,7 @@ class TuneBuilder:
     def _open_tuplet(self, token: re.Match[str]) -> None:
         p = int(token["tuplet"])
         compound = self.meter is not None and self.meter.compound
-        q = int(token["q"]) if token["q"] else _TUPLET_OF.get(p, 3 if compound else 2)
+        q = int(token["q"]) if token["q"] else TUPLET_OF.get(p, 3 if compound else 2)
         if p:
             self._tuplet = (Fraction(q, p), int(token["r"]) if token["r"] else p)
 
@@ -346,6 +317,7 @@ class TuneBuilder:
 
     def words_line(self, text: str) -> None:
         """Words for the music since the last words; a second w: line is the second verse."""
+        self.worded.add(self._voice)
         if self._muted:
             return
         self._verse += 1

@@ -12,6 +12,7 @@ from kopje.core.music.meter import Meter
 from kopje.core.music.navigation import AT_HEAD
 from kopje.core.music.note_values import tuplet
 from kopje.core.music.pitch import Pitch, from_fifths, spell
+from kopje.core.music.score import Score
 from kopje.core.music.tune import Bar, Key, Note, Tune
 from kopje.formats.abc_fields import MODES
 
@@ -22,21 +23,40 @@ _RIGHT = {"single": "|", "double": "||", "final": "|]", "repeat": ":|", "none": 
 _MOST_IN_TUPLET = 99
 
 
-def write_abc(tune: Tune, number: int = 1) -> str:
-    """The tune as ABC; reading it gives the same bars, words and repeats again. FileError for what ABC
-    cannot say."""
+def write_abc(score: Score, number: int = 1) -> str:
+    """The piece as ABC; reading it gives the same parts, bars, words and repeats again. FileError for what
+    ABC cannot say."""
+    tune = score.tune
     if not tune.bars:
         raise FileError("tune_empty")
     first = tune.bars[0]
-    head = [f"X:{number}", f"T:{tune.title}"]
+    head = [f"X:{number}", f"T:{score.title}"]
     head += [f"{key}:{value}" for key, value in tune.facts if key not in ("T", "X")]
     head += [f"M:{_meter(first.meter)}", "L:1/8"]
     if tune.tempo:
         head.append(
             f"Q:1/4={int(tune.tempo)}" if tune.tempo.denominator == 1 else f"Q:1/4={round(tune.tempo)}"
         )
+    together = len(score.parts) > 1
+    if together:
+        head += [_voice(n, part.name) for n, part in enumerate(score.parts, 1)]
     head.append(f"K:{_key(first.key)}")
-    return "\n".join([*head, *_lines(tune)]) + "\n"
+    body: list[str] = []
+    for n, part in enumerate(score.parts, 1):
+        body += [f"V:{n}", *_agreed(part.tune, first)] if together else []
+        body += _lines(part.tune)
+    return "\n".join([*head, *body]) + "\n"
+
+
+def _voice(number: int, name: str) -> str:
+    said = name.replace('"', "'")
+    return f'V:{number} name="{said}"' if said else f"V:{number}"
+
+
+def _agreed(tune: Tune, first: Bar) -> Iterator[str]:
+    """A part that begins after another one has changed key or meter says its own again."""
+    yield f"M:{_meter(tune.bars[0].meter)}"
+    yield f"K:{_key(tune.bars[0].key or first.key)}"
 
 
 def _meter(meter: Meter) -> str:

@@ -1,4 +1,4 @@
-"""MIDI in and out. Onsets are rounded to a twelfth of a quarter; gaps are rests, cut at bar lines; chords
+"""Reading MIDI. Onsets are rounded to a twelfth of a quarter; gaps are rests, cut at bar lines; chords
 give their top tone.
 
 A MIDI file says no spelling: tones are spelled along the line of fifths around the stated key.
@@ -10,24 +10,25 @@ import io
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from itertools import pairwise
-from math import lcm
 from typing import Any
 
 import mido
 
-from kopje.core.analysis.timeline import sounds
 from kopje.core.errors import FileError
 from kopje.core.exact import Fraction
 from kopje.core.music.meter import Meter
 from kopje.core.music.pitch import Pitch, from_fifths, pitch
+from kopje.core.music.score import Part, Score
 from kopje.core.music.tune import Bar, Key, Note, Problem, Syllable, Tune, numbered
 from kopje.core.reasons import because
-from kopje.formats.limits import MAX_BARS, MAX_NOTES, check_count, check_size, clipped
+from kopje.formats.limits import MAX_BARS, MAX_NOTES, MAX_PARTS, check_count, check_size, clipped
 
+Events = Sequence[tuple[Fraction, Any]]
+Tracks = Sequence[Events]
+Span = tuple[Fraction, Fraction]  # from the first tone of the piece to the end of its last
 GRID = 12  # parts of a quarter
 DRUMS = 9
-TICKS = 480
-_MINORS = {
+MINORS = {
     "Cm": -3,
     "Gm": -2,
     "Dm": -1,
@@ -44,7 +45,7 @@ _MINORS = {
     "Ebm": -6,
     "Abm": -7,
 }
-_MAJORS = {
+MAJORS = {
     "C": 0,
     "G": 1,
     "D": 2,
@@ -72,6 +73,22 @@ class _Tone:
 
 def read_midi(data: bytes, name: str = "", part: int | None = None) -> Tune:
     """One part of a MIDI file as a tune; `part` counts the tracks that have notes from 1."""
+    tracks = _tracks(data)
+    events = _chosen(tracks, part)
+    return _read(tracks, events, name, _span([events]))
+
+
+def read_midi_score(data: bytes, name: str = "") -> Score:
+    """Every track of a MIDI file that has notes, as a part."""
+    tracks = _tracks(data)
+    sounding = _sounding(tracks)
+    span = _span(sounding)
+    parts = [Part(_name_of(track), _read(tracks, track, name, span)) for track in sounding]
+    title = parts[0].tune.title
+    return Score.of(title, [replace(part, name="" if part.name == title else part.name) for part in parts])
+
+
+def _tracks(data: bytes) -> Tracks:
     check_size(data)
     try:
         file = mido.MidiFile(file=io.BytesIO(data))
@@ -89,7 +106,17 @@ def read_midi(data: bytes, name: str = "", part: int | None = None) -> Tune:
         raise FileError("midi_unreadable") from problem
     if file.type == 2:
         raise FileError("midi_type_2")
-    events = _chosen(tracks, part)
+    return tracks
+
+
+def _span(tracks: Tracks) -> Span:
+    tones = [tone for track in tracks for tone in _tones(track)]
+    zero = Fraction(0)
+    return min((t.onset for t in tones), default=zero), max((t.end for t in tones), default=zero)
+
+
+def _read(tracks: Tracks, events: Events, name: str, span: Span) -> Tune:
+    """One track, under the meters, keys and tempo that any track of the file states."""
     tones = list(_tones(events))
     check_count(len(tones), MAX_NOTES, "notes")
     said = sorted((pair for track in tracks for pair in track if pair[1].is_meta), key=lambda pair: pair[0])
@@ -100,12 +127,13 @@ def read_midi(data: bytes, name: str = "", part: int | None = None) -> Tune:
     if any(one.onset == two.onset for one, two in pairwise(tones)):
         problems.append(Problem(None, "chord_reduced", because("read_top_of_chords")))
     words = [(when, event.text) for when, event in events if event.type == "lyrics"]
-    bars = _bars(_line(tones), meters or [(Fraction(0), Meter(4, 4))], keys, dict(_syllables(words)))
-    title = next(
-        (clipped(e.name) for track in tracks for _, e in track if e.type == "track_name" and e.name.strip()),
-        "",
-    )
+    bars = _bars(_line(tones), meters or [(Fraction(0), Meter(4, 4))], keys, dict(_syllables(words)), span)
+    title = next(filter(None, map(_name_of, tracks)), "")
     return Tune(title or name or "Untitled", numbered(bars), tempo, (), tuple(problems))
+
+
+def _name_of(track: Events) -> str:
+    return next((clipped(e.name) for _, e in track if e.type == "track_name" and e.name.strip()), "")
 
 
 def _timed(track: Iterable[Any], ticks: int) -> Iterator[tuple[Fraction, Any]]:
@@ -118,10 +146,16 @@ def _timed(track: Iterable[Any], ticks: int) -> Iterator[tuple[Fraction, Any]]:
         yield Fraction(round(Fraction(clock * GRID, ticks)), GRID), event
 
 
-def _chosen(tracks: Sequence[list[tuple[Fraction, Any]]], part: int | None) -> list[tuple[Fraction, Any]]:
-    sounding = [track for track in tracks if any(_starts(event) for _, event in track)]
-    if not sounding:
+def _sounding(tracks: Tracks) -> list[Events]:
+    found = [track for track in tracks if any(_starts(event) for _, event in track)]
+    if not found:
         raise FileError("midi_only_drums")
+    check_count(len(found), MAX_PARTS, "parts")
+    return found
+
+
+def _chosen(tracks: Tracks, part: int | None) -> Events:
+    sounding = _sounding(tracks)
     if part is not None:
         if not 1 <= part <= len(sounding):
             raise FileError("file_no_such_part", part=part, parts=len(sounding), value=part)
@@ -174,7 +208,7 @@ def _keys(events: Iterable[tuple[Fraction, Any]]) -> list[tuple[Fraction, Key]]:
     for when, event in events:
         if event.type == "key_signature":
             minor = event.key.endswith("m")
-            fifths = _MINORS[event.key] if minor else _MAJORS[event.key]
+            fifths = MINORS[event.key] if minor else MAJORS[event.key]
             found.append((when, Key(fifths, "minor" if minor else "major")))
     return found
 
@@ -209,8 +243,9 @@ def _bars(
     meters: Sequence[tuple[Fraction, Meter]],
     keys: Sequence[tuple[Fraction, Key]],
     words: dict[Fraction, Syllable],
+    span: Span,
 ) -> list[Bar]:
-    end = max((tone.end for tone in line), default=Fraction(0))
+    begin, end = span
     at_onset = {
         tone.onset: next((k for when, k in reversed(keys) if when <= tone.onset), None) for tone in line
     }
@@ -231,7 +266,7 @@ def _bars(
         bars.append(Bar(tuple(notes), meter[0], key[0] if key else None))
         check_count(len(bars), MAX_BARS, "bars")
         clock = stop
-    return _pickup(bars)
+    return _pickup(bars, begin, end)
 
 
 def _in_bar(
@@ -255,74 +290,21 @@ def _in_bar(
         yield Note("rest", stop - clock, fills_bar=clock == start)
 
 
-def _pickup(bars: list[Bar]) -> list[Bar]:
-    """A first bar that begins with silence is a pickup; a last bar that ends with it is as short as it
-    sounds."""
-    if len(bars) > 1 and bars[0].notes and bars[0].notes[0].kind == "rest" and not bars[0].notes[0].fills_bar:
-        bars[0] = replace(bars[0], notes=bars[0].notes[1:])
-        last = bars[-1].notes
-        if (
-            last[-1].kind == "rest"
-            and len(last) > 1
-            and bars[-1].length - last[-1].duration + bars[0].length == bars[-1].meter.length
-        ):
-            bars[-1] = replace(bars[-1], notes=last[:-1])
+def _pickup(bars: list[Bar], begin: Fraction, end: Fraction) -> list[Bar]:
+    """A first bar that begins with silence in every part is a pickup; a last bar that ends with it is as
+    short as it sounds."""
+    if len(bars) < 2 or not 0 < begin < bars[0].length:
+        return bars
+    tail = sum((bar.length for bar in bars), Fraction(0)) - end
+    bars[0] = replace(bars[0], notes=_shortened(bars[0].notes, 0, begin))
+    last = bars[-1]
+    if 0 < tail < last.length and last.length - tail + bars[0].length == last.meter.length:
+        bars[-1] = replace(last, notes=_shortened(last.notes, -1, tail))
     return bars
 
 
-def write_midi(tune: Tune) -> bytes:
-    """The tune once through as printed: one track with meter, key, tempo and words, ties joined."""
-    ticks = lcm(TICKS, *(int(note.duration.denominator) for bar in tune.bars for note in bar.notes))
-    if ticks > 32767:
-        raise FileError("midi_too_fine")
-    lead = tune.bars[0].meter.length - tune.pickup if tune.pickup else Fraction(0)
-    events: list[tuple[Fraction, int, Any]] = [
-        (Fraction(0), 0, mido.MetaMessage("track_name", name=_latin(tune.title)))
-    ]
-    if tune.tempo:
-        events.append((Fraction(0), 0, mido.MetaMessage("set_tempo", tempo=round(60_000_000 / tune.tempo))))
-    events += _signatures(tune, lead)
-    for sound in sounds(tune):
-        if sound.pitch is None:
-            continue
-        for syllable in sound.syllables[:1]:
-            text = _latin(syllable.text) + ("-" if syllable.joins else "")
-            events.append((lead + sound.onset, 1, mido.MetaMessage("lyrics", text=text)))
-        events.append((lead + sound.onset, 2, mido.Message("note_on", note=sound.pitch.midi, velocity=80)))
-        events.append((lead + sound.end, -1, mido.Message("note_off", note=sound.pitch.midi, velocity=0)))
-    track = mido.MidiTrack()
-    clock = 0
-    for when, _, event in sorted(events, key=lambda one: one[:2]):
-        now = int(when * ticks)
-        track.append(event.copy(time=now - clock))
-        clock = now
-    total = int((lead + sum((bar.length for bar in tune.bars), Fraction(0))) * ticks)
-    track.append(mido.MetaMessage("end_of_track", time=max(total - clock, 0)))
-    file = mido.MidiFile(type=0, ticks_per_beat=ticks)
-    file.tracks.append(track)
-    stream = io.BytesIO()
-    file.save(file=stream)
-    return stream.getvalue()
-
-
-def _signatures(tune: Tune, lead: Fraction) -> Iterator[tuple[Fraction, int, Any]]:
-    names = {fifths: name for name, fifths in _MAJORS.items()}
-    minors = {fifths: name for name, fifths in _MINORS.items()}
-    clock, meter, key = Fraction(0), None, None
-    for bar in tune.bars:
-        at = Fraction(0) if clock == 0 else lead + clock
-        if bar.meter != meter:
-            yield (
-                at,
-                0,
-                mido.MetaMessage("time_signature", numerator=bar.meter.upper, denominator=bar.meter.lower),
-            )
-        if bar.key != key and bar.key is not None:
-            minor = bar.key.mode in ("minor", "aeolian")
-            yield at, 0, mido.MetaMessage("key_signature", key=(minors if minor else names)[bar.key.fifths])
-        clock, meter, key = clock + bar.length, bar.meter, bar.key
-
-
-def _latin(text: str) -> str:
-    """MIDI text is Latin-1; what it cannot say is left as a question mark."""
-    return text.encode("latin-1", "replace").decode("latin-1")
+def _shortened(notes: tuple[Note, ...], at: int, by: Fraction) -> tuple[Note, ...]:
+    """The rest at one end of a bar made shorter, or taken out."""
+    rest = replace(notes[at], duration=notes[at].duration - by, fills_bar=False)
+    kept = (rest,) if rest.duration else ()
+    return (*kept, *notes[1:]) if at == 0 else (*notes[:-1], *kept)

@@ -7,12 +7,14 @@ from __future__ import annotations
 import io
 import re
 import zipfile
+from collections.abc import Iterator
 from typing import Any
 
 from lxml import etree
 
 from kopje.core.errors import FileError, FileTooLargeError, FileUnsafeError
-from kopje.core.music.tune import Tune, numbered
+from kopje.core.music.score import Part, Score
+from kopje.core.music.tune import Bar, Tune, numbered
 from kopje.formats.limits import MAX_BARS, MAX_BYTES, MAX_PARTS, check_count, check_size, clipped
 from kopje.formats.musicxml_part import Element, PartReader, direct, plain_tags
 
@@ -21,6 +23,11 @@ _OWN_FACT = re.compile(r"kopje-[A-Z]")  # facts that our writer keeps
 
 def read_mxl(data: bytes, name: str = "", part: int | None = None) -> Tune:
     """Read a compressed score: the root file that META-INF/container.xml names, at most 4 MB of it."""
+    return read_musicxml(unpacked(data), name, part)
+
+
+def unpacked(data: bytes) -> bytes:
+    """The score in a compressed file. FileError where there is none."""
     check_size(data)
     try:
         with zipfile.ZipFile(io.BytesIO(data)) as archive:
@@ -30,7 +37,7 @@ def read_mxl(data: bytes, name: str = "", part: int | None = None) -> Tune:
             )
             if root is None:
                 raise FileError("mxl_no_score")
-            return read_musicxml(_member(archive, root), name, part)
+            return _member(archive, root)
     except (zipfile.BadZipFile, KeyError, NotImplementedError, RuntimeError, OSError) as problem:
         raise FileError("mxl_damaged") from problem
 
@@ -62,6 +69,43 @@ def read_musicxml(data: bytes, name: str = "", part: int | None = None) -> Tune:
 
     FileError says what was wrong; bar sums and voices left out are told in the tune's problems.
     """
+    root, parts = _opened(data)
+    reader = PartReader(_chosen(parts, part))
+    bars = numbered(reader.bars())
+    if not any(note.kind != "rest" for bar in bars for note in bar.notes):
+        raise FileError("part_no_notes")
+    return _tune(root, name, reader, bars)
+
+
+def read_musicxml_score(data: bytes, name: str = "") -> Score:
+    """Every part of a score, and every voice of a part that sings in half of its bars or more."""
+    root, measures = _opened(data)
+    names = _names(root)
+    found: list[Part] = []
+    broken: list[FileError] = []
+    for index, one in enumerate(measures):
+        said = names[index] if index < len(names) else ""
+        try:
+            found += [Part(called, _tune(root, name, *read)) for called, read in _lines(one, said)]
+        except FileError as problem:
+            broken.append(problem)
+    if not found:
+        raise broken[0] if broken else FileError("part_no_notes")
+    return Score.of(found[0].tune.title, found, len(broken))
+
+
+def _lines(measures: list[Element], said: str) -> Iterator[tuple[str, tuple[PartReader, tuple[Bar, ...]]]]:
+    """The lines of one part that are parts of their own, each with a name."""
+    lines = PartReader(measures).parts()
+    for number, (staff, voice) in enumerate(lines, 1):
+        reader = PartReader(measures, staff, voice)
+        bars = numbered(reader.bars())
+        if any(note.kind != "rest" for bar in bars for note in bar.notes):
+            yield f"{said} {number}".strip() if len(lines) > 1 else said, (reader, bars)
+
+
+def _opened(data: bytes) -> tuple[Element, list[list[Element]]]:
+    """The root of a score and the measures of each part."""
     check_size(data)
     root = _parsed(data)
     if b"xmlns" in data:
@@ -73,12 +117,18 @@ def read_musicxml(data: bytes, name: str = "", part: int | None = None) -> Tune:
     check_count(len(parts), MAX_PARTS, "parts")
     if not parts:
         raise FileError("score_no_parts")
-    reader = PartReader(_chosen(parts, part))
-    bars = numbered(reader.bars())
-    if not any(note.kind != "rest" for bar in bars for note in bar.notes):
-        raise FileError("part_no_notes")
+    return root, parts
+
+
+def _tune(root: Element, name: str, reader: PartReader, bars: tuple[Bar, ...]) -> Tune:
     title = _title(root) or name or "Untitled"
     return Tune(title, bars, reader.tempo, _facts(root), tuple(reader.problems))
+
+
+def _names(root: Element) -> list[str]:
+    """What each part is called, in order; a name that programs write by default says nothing."""
+    said = [clipped(one.findtext("part-name") or "") for one in root.iterfind("part-list/score-part")]
+    return ["" if re.fullmatch(r"(MusicXML )?(Part|Voice|Instrument)( ?\d*)", one) else one for one in said]
 
 
 def _partwise(root: Element) -> list[list[Element]]:

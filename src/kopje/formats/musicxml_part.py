@@ -82,18 +82,27 @@ class _Placed:
 
 @dataclass
 class PartReader:
-    """Reads the measures of one part in order; `bars` may be called once."""
+    """Reads the measures of one part in order; `bars` may be called once. `staff` and `voice`: which line of
+    it, else the first with notes."""
 
     measures: list[Element]
+    staff: int = 1
+    voice: str = ""
     problems: list[Problem] = field(default_factory=list)
     tempo: Fraction | None = None
     divisions: int = 1
     meter: Meter | None = None
     key: Key | None = None
+    filled: dict[tuple[int, str], int] = field(default_factory=dict)
     _count: int = 0
 
     def bars(self) -> list[Bar]:
-        self.voice = self._lowest_voice()
+        if not self.voice:
+            lines = self.lines()
+            self.staff, self.voice = lines[0] if lines else (1, "1")
+            inside = sum(staff == self.staff for staff, _ in lines)
+            if inside > 1:
+                self._once(None, "voice_ignored", because("read_first_of_voices", count=inside))
         done = [self._bar(measure, index) for index, measure in enumerate(self.measures)]
         if self.meter is None:
             self._once(None, "meter_missing", because("read_without_meter"))
@@ -105,21 +114,25 @@ class PartReader:
         if not any(problem.code == code for problem in self.problems):
             self.problems.append(Problem(bar, code, reason))
 
-    def _lowest_voice(self) -> str:
-        named = {(voice.text or "").strip() for measure in self.measures for voice in measure.iter("voice")}
-        if len(named) == 1 and not any(
-            next(measure.iter("staff"), None) is not None for measure in self.measures
-        ):
-            return named.pop() or "1"
-        voices = set()
-        for measure in self.measures:
+    def lines(self) -> list[tuple[int, str]]:
+        """The voices of each staff that have notes, lowest numbers first."""
+        found: dict[tuple[int, str], set[int]] = {}
+        for index, measure in enumerate(self.measures):
             for note in direct(measure, "note"):
                 kids = _kids(note)
-                if self._staff(kids) == 1 and not kids.keys() & {"rest", "grace", "cue"}:
-                    voices.add(_said(kids, "voice") or "1")
-        if len(voices) > 1:
-            self._once(None, "voice_ignored", because("read_first_of_voices", count=len(voices)))
-        return min(voices, key=lambda voice: (not voice.isdigit(), voice.zfill(6)), default="1")
+                if not kids.keys() & {"rest", "grace", "cue"}:
+                    line = self._staff(kids), _said(kids, "voice") or "1"
+                    found.setdefault(line, set()).add(index)
+        order = sorted(found, key=lambda line: (line[0], not line[1].isdigit(), line[1].zfill(6)))
+        self.filled = {line: len(found[line]) for line in order}
+        return order
+
+    def parts(self) -> list[tuple[int, str]]:
+        """The lines that are parts of their own: the first one, and each that sings in half of the bars or
+        more. A line that only splits off for a moment is none."""
+        lines = self.lines()
+        least = len(self.measures) / 2
+        return [line for n, line in enumerate(lines) if n == 0 or self.filled[line] >= least]
 
     @staticmethod
     def _staff(kids: Kids) -> int:
@@ -190,7 +203,7 @@ class PartReader:
             return clock
         duration = self._duration(_said(kids, "duration"), index)
         chord = "chord" in kids
-        in_this_voice = self._staff(kids) == 1 and (_said(kids, "voice") or "1") == self.voice
+        in_this_voice = self._staff(kids) == self.staff and (_said(kids, "voice") or "1") == self.voice
         if in_this_voice and "cue" not in kids:
             self._count += 1
             check_count(self._count, MAX_NOTES, "notes")

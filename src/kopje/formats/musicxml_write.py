@@ -1,4 +1,4 @@
-"""Writing MusicXML 3.1: one part, printed notes as they are, words, repeats and facts."""
+"""Writing MusicXML 3.1: one to four parts, printed notes as they are, words, repeats and facts."""
 
 from __future__ import annotations
 
@@ -11,8 +11,10 @@ from lxml import etree
 from lxml.builder import E  # type: ignore[import-not-found]  # its stubs leave it out
 
 from kopje.core.exact import Fraction
+from kopje.core.music.clef import Clef, clef_of
 from kopje.core.music.navigation import AT_HEAD, WRITTEN, Sign
 from kopje.core.music.note_values import plain, symbols, tuplet
+from kopje.core.music.score import Score
 from kopje.core.music.tune import Bar, Key, Note, Tune
 
 Element = Any  # lxml's element; its stubs leave it open
@@ -22,22 +24,25 @@ _CREATORS = {"C": "composer", "A": "lyricist"}
 _STYLES = {"double": "light-light", "final": "light-heavy", "repeat": "light-heavy", "none": "none"}
 
 
-def write_musicxml(tune: Tune) -> bytes:
-    """The tune as a MusicXML file; reading it gives the same bars, words, facts and repeats again."""
-    lengths = [note.duration for bar in tune.bars for note in bar.notes]
+def write_musicxml(score: Score) -> bytes:
+    """The piece as a MusicXML file; reading it gives the same parts, bars, words, facts and repeats again."""
+    lengths = [note.duration for part in score.parts for bar in part.tune.bars for note in bar.notes]
     divisions = lcm(*(int(plain_part.denominator) for one in lengths for plain_part in _sizes(one)), 1)
-    writer = _Writer(divisions)
-    part = E.part(*(writer.measure(bar, place, tune) for place, bar in enumerate(tune.bars)), id="P1")
-    parts = E("part-list", E("score-part", E("part-name", "Voice"), id="P1"))
-    score = E(
+    listed, parts = E("part-list"), []
+    for number, part in enumerate(score.parts, 1):
+        writer, tune = _Writer(divisions, clef_of(part.tune)), part.tune
+        measures = (writer.measure(bar, place, tune) for place, bar in enumerate(tune.bars))
+        listed.append(E("score-part", E("part-name", part.name or "Voice"), id=f"P{number}"))
+        parts.append(E.part(*measures, id=f"P{number}"))
+    found = E(
         "score-partwise",
-        E.work(E("work-title", tune.title)),
-        _identification(tune),
-        parts,
-        part,
+        E.work(E("work-title", score.title)),
+        _identification(score.tune),
+        listed,
+        *parts,
         version="3.1",
     )
-    written: bytes = etree.tostring(score, xml_declaration=True, encoding="UTF-8", pretty_print=True)
+    written: bytes = etree.tostring(found, xml_declaration=True, encoding="UTF-8", pretty_print=True)
     return written
 
 
@@ -66,8 +71,8 @@ def _identification(tune: Tune) -> Element:
 class _Writer:
     """Walks through the bars; remembers which words are open, verse by verse."""
 
-    def __init__(self, divisions: int) -> None:
-        self.divisions = divisions
+    def __init__(self, divisions: int, clef: Clef) -> None:
+        self.divisions, self.clef = divisions, clef
         self.open: dict[int, bool] = {}
 
     def measure(self, bar: Bar, place: int, tune: Tune) -> Element:
@@ -102,7 +107,7 @@ class _Writer:
                 time.set("symbol", bar.meter.symbol)
             found.append(time)
         if before is None:
-            found.append(E.clef(E.sign("G"), E.line("2")))
+            found.append(E.clef(E.sign(self.clef), E.line("2" if self.clef == "G" else "4")))
         if len(found):
             yield found
 

@@ -78,6 +78,12 @@ def of_school(session: Session, school_id: UUID) -> Sequence[Song]:
     ).all()
 
 
+def in_meter(session: Session, school_id: UUID, meter: str, most: int) -> Sequence[Song]:
+    """Songs of this meter with their bytes, by title."""
+    mine = select(Song).where(_in_book(school_id), Song.features.contains([f"{METER}{meter}"]))
+    return session.scalars(mine.options(undefer(Song.source)).order_by(Song.title, Song.id).limit(most)).all()
+
+
 def count(session: Session, school_id: UUID) -> int:
     return session.scalar(select(func.count()).select_from(Song).where(_in_book(school_id))) or 0
 

@@ -81,6 +81,19 @@ export async function keepTypedSong(typed: Schemas['TypedBody']): Promise<Schema
 export interface Variant {
   recast?: 'parallel' | 'half' | 'dorian' | 'phrygian' | 'lydian' | 'mixolydian'
   do?: string
+  part?: number // which part of a score is looked at, from 1
+  voices?: number // as a round of so many voices …
+  after?: number // … each so many bars behind the one before
+  beside?: string // with another song as its partner
+}
+/** The same look with one thing changed, or taken away. */
+export function lookedAt(
+  variant: Variant,
+  name: keyof Variant,
+  value: string | number | null,
+): Variant {
+  const rest = Object.fromEntries(Object.entries(variant).filter(([key]) => key !== name))
+  return value ? { ...rest, [name]: value } : rest
 }
 /** A song as it is, or as asked for: in the parallel tonality, with another do. */
 export function useSong(id: Id, variant: MaybeRefOrGetter<Variant> = {}) {
@@ -102,6 +115,7 @@ export interface Shown {
   words: boolean
   version: string
   variant?: Variant
+  alone?: boolean // that part without the others
 }
 /** `shown`: lines of text under the staff; `version` changes with what the teacher says of the song. */
 export function useScore(
@@ -113,14 +127,15 @@ export function useScore(
   return useQuery({
     queryKey: ['score', id, width, wall, computed(() => toValue(shown))],
     queryFn: async () => {
-      const { layers, words, version, variant } = toValue(shown)
+      const { layers, words, version, variant, alone } = toValue(shown)
       const asked = new URLSearchParams([
         ['width', String(width)],
         ['wall', String(wall)],
         ['words', String(words)],
         ['v', version],
         ...layers.map((one) => ['layers', one]),
-        ...Object.entries(variant ?? {}),
+        ['alone', String(alone ?? false)],
+        ...Object.entries(variant ?? {}).map(([key, value]) => [key, String(value)]),
       ])
       const path = `/api/songs/${toValue(id)}/score?${asked.toString()}`
       const answer = await fetch(path)

@@ -109,6 +109,15 @@ export async function importMany(
   }
 }
 
+/** The ways to sing a song as a round, and the songs that fit over it. */
+export const useTogether = (id: MaybeRefOrGetter<string>) =>
+  useQuery({
+    queryKey: ['together', id],
+    queryFn: () =>
+      body(
+        api.GET('/api/songs/{song_id}/together', { params: { path: { song_id: toValue(id) } } }),
+      ),
+  })
 export type Variant = import('./queries').Variant
 /** Relations of phrases, turns, how hard, ways to mend bars, other tunes of this title. */
 export function useInsight(

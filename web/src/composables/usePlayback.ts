@@ -3,7 +3,8 @@ import { computed, onUnmounted, ref, toValue, type MaybeRefOrGetter } from 'vue'
 import { ready, silence, tones } from './useSound'
 
 export interface Sounding {
-  note: number
+  note: number | null // of the part that is looked at; null for the others
+  silent?: boolean // pointed at, not heard
   onset: number
   length: number
   midi: number | null
@@ -30,6 +31,7 @@ export interface Planned {
   seconds: number
   midi: number | null
   note: number | null
+  silent?: boolean
 }
 const USUAL_TEMPO = 92
 /** A click is no tone of the song: the count-in and rhythm alone are heard on it. */
@@ -59,6 +61,7 @@ export function planned(
     seconds: rhythmOnly ? 0.08 : second(one.length),
     midi: rhythmOnly ? CLICK : one.midi,
     note: one.note,
+    ...(one.silent ? { silent: true } : {}),
   }))
   return [...clicks, ...notes]
 }
@@ -100,7 +103,7 @@ export function usePlayback(of: MaybeRefOrGetter<Playable | undefined>) {
         at: one.at + wait,
       })),
     ]
-    tones(plan)
+    tones(plan.filter((one) => !one.silent))
     for (const one of plan)
       if (one.note !== null)
         timers.push(window.setTimeout(() => (now.value = one.note), 1000 * one.at))

@@ -5,6 +5,7 @@ import { api, body } from '@/api/client'
 import type { Schemas } from '@/api/client'
 import {
   annotateSong,
+  lookedAt,
   useConcepts,
   useScore,
   useSections,
@@ -13,35 +14,26 @@ import {
 } from '@/api/queries'
 import { useBarColours, useInsight } from '@/api/songs'
 import PageState from '@/components/PageState.vue'
-import ReasonList from '@/components/ReasonList.vue'
 import ScoreView from '@/components/ScoreView.vue'
 import TonicPattern from '@/components/TonicPattern.vue'
 import { LAYERS } from '@/composables/layers'
 import { useKeys } from '@/composables/useKeys'
+import { heardTogether } from '@/composables/parts'
 import { usePlayback } from '@/composables/usePlayback'
 import { play } from '@/composables/useSound'
 import { useTrail } from '@/composables/useTrail'
-import { degreeName } from '@/composables/useWording'
-import { capital, pitchName } from '@/composables/words'
 import BarProblems from '@/features/songs/BarProblems.vue'
 import LayerBar from '@/features/songs/LayerBar.vue'
 import PianoKeys from '@/features/songs/PianoKeys.vue'
 import PlayBar from '@/features/songs/PlayBar.vue'
-import SongAbout from '@/features/songs/SongAbout.vue'
-import SongDrills from '@/features/songs/SongDrills.vue'
+import PartBar from '@/features/songs/PartBar.vue'
 import SongFiles from '@/features/songs/SongFiles.vue'
-import SongGames from '@/features/songs/SongGames.vue'
-import SongKeys from '@/features/songs/SongKeys.vue'
-import SongMadeOf from '@/features/songs/SongMadeOf.vue'
-import SongPhrases from '@/features/songs/SongPhrases.vue'
-import SongWords from '@/features/songs/SongWords.vue'
+import SongHome from '@/features/songs/SongHome.vue'
+import SongTabs from '@/features/songs/SongTabs.vue'
 import { usePointed } from '@/features/songs/usePointed'
-import AnnotationsForm from '@/features/songs/AnnotationsForm.vue'
 import VariantBar from '@/features/songs/VariantBar.vue'
 import TonePictures from '@/features/songs/TonePictures.vue'
-import { toneSetName } from '@/locales/names'
-import { choices, say, sayOf } from '@/locales/say'
-import { howSure } from '@/locales/sayings'
+import { say, sayOf } from '@/locales/say'
 
 const props = defineProps<{ id: string }>()
 const variant = ref<Variant>({})
@@ -49,6 +41,7 @@ const song = useSong(() => props.id, variant)
 const found = computed(() => song.data.value)
 const layers = ref<string[]>(['words'])
 const reading = ref(false)
+const alone = ref(false)
 const score = useScore(
   () => props.id,
   1700,
@@ -60,9 +53,13 @@ const score = useScore(
     words: !reading.value && layers.value.includes('words'),
     version: JSON.stringify(found.value?.annotations ?? {}),
     variant: variant.value,
+    alone: alone.value,
   }),
 )
-const player = usePlayback(found)
+/** In another key or tonality than it is printed in; to look at one part of it is nothing of the kind. */
+const recast = computed(() => !!(variant.value.recast ?? variant.value.do))
+const silentParts = ref<number[]>([])
+const player = usePlayback(() => found.value && heardTogether(found.value, silentParts.value))
 const { note: noteNow, midi: midiNow, says: pointedAt, point, step } = usePointed(found, player.now)
 const cannot = ref('')
 watch(
@@ -116,8 +113,6 @@ const markedNotes = computed(() =>
         .map((one) => one.note)
     : [],
 )
-const TABS = ['made', 'words', 'phrases', 'keys', 'drills', 'games', 'about'] as const
-const tab = ref<(typeof TABS)[number]>('made')
 const sections = useSections()
 const concepts = useConcepts()
 const insight = useInsight(
@@ -130,16 +125,8 @@ const mend = (at: number, how: Schemas['RepairRead']['how']) =>
     ...(found.value?.annotations ?? {}),
     repairs: { ...(found.value?.annotations.repairs ?? {}), [String(at)]: how },
   } as Schemas['AnnotationsBody'])
-const takePhrases = (bars: number[]) =>
-  tell({
-    ...(found.value?.annotations ?? {}),
-    phrases: bars,
-    labels: [],
-  } as Schemas['AnnotationsBody'])
-const singIn = (letter: string | null) =>
-  tell({ ...(found.value?.annotations ?? {}), sung: letter } as Schemas['AnnotationsBody'])
 const showIn = (letter: string | null) => {
-  variant.value = letter ? { ...variant.value, do: letter } : {}
+  variant.value = lookedAt(variant.value, 'do', letter)
 }
 /** A trial sounds the song in one tonality or the other without showing which: what is on the page stays. */
 async function soundAs(how: 'as_written' | 'parallel' | 'half') {
@@ -202,7 +189,14 @@ useKeys([
           v-model:own-hands="ownHands"
           :colours="hasColours"
         />
-        <div class="paper sheet">
+        <PartBar
+          v-if="found.parts.length"
+          v-model="variant"
+          v-model:alone="alone"
+          v-model:silent="silentParts"
+          :song="found"
+        />
+        <div class="paper sheet" :class="{ 'one-part': !!variant.part }">
           <ScoreView
             v-if="score.data.value"
             :svg="score.data.value"
@@ -223,117 +217,32 @@ useKeys([
         <VariantBar v-if="found.own.do" v-model="variant" :own="found.own" />
         <p v-if="cannot" class="wrong small" role="alert">△ {{ cannot }}</p>
         <PlayBar v-if="found.sounds.length" :player="player" :phrases="found.form.split(' ')" />
-        <template v-if="!reading">
-          <v-tabs
-            v-model="tab"
-            density="compact"
-            class="tabs"
-            :aria-label="say('insight-tabs-title')"
-          >
-            <v-tab
-              v-for="one in choices('insight-tabs', TABS)"
-              :key="one.value"
-              :value="one.value"
-              >{{ one.title }}</v-tab
-            >
-          </v-tabs>
-          <div role="tabpanel" :aria-label="sayOf('insight-tabs', tab)">
-            <SongMadeOf
-              v-if="tab === 'made'"
-              :song="found"
-              :axes="insight.data.value?.difficulty ?? []"
-            />
-            <SongWords
-              v-else-if="tab === 'words' && insight.data.value"
-              :insight="insight.data.value"
-              :tone-set="found.tone_set"
-              :chosen="chosen"
-              @choose="chosen = chosen === $event ? null : $event"
-            />
-            <SongPhrases
-              v-else-if="tab === 'phrases' && insight.data.value"
-              :song="found"
-              :insight="insight.data.value"
-              :busy="telling"
-              @take="takePhrases"
-            />
-            <SongKeys
-              v-else-if="tab === 'keys'"
-              :id="id"
-              :written="found.own.do"
-              :sung="found.annotations.sung ?? null"
-              :busy="telling"
-              :sections="sections.data.value ?? []"
-              @show="showIn"
-              @sing="singIn"
-            />
-            <SongDrills v-else-if="tab === 'drills'" :id="id" :tone-set="found.tone_set" />
-            <SongGames
-              v-else-if="tab === 'games'"
-              :song="found"
-              :sections="sections.data.value ?? []"
-              @sound="soundAs"
-            />
-            <SongAbout
-              v-else-if="tab === 'about'"
-              :song="found"
-              :twins="insight.data.value?.twins ?? []"
-              :concepts="concepts.data.value ?? []"
-            />
-          </div>
-        </template>
+        <SongTabs
+          v-if="!reading"
+          :id="id"
+          :song="found"
+          :variant="variant"
+          :insight="insight.data.value"
+          :chosen="chosen"
+          :busy="telling"
+          :sections="sections.data.value ?? []"
+          :concepts="concepts.data.value ?? []"
+          @choose="chosen = chosen === $event ? null : $event"
+          @tell="tell"
+          @show="showIn"
+          @sound="soundAs"
+          @look="variant = $event"
+        />
       </div>
       <aside v-if="!reading" class="right">
-        <section class="home">
-          <h2>
-            {{ found.do ? say('song-do-is', { d: pitchName(found.do) }) : say('song-do-unknown') }},
-            {{
-              found.resting_tone
-                ? say('song-rests', { tone: degreeName(found.resting_tone) })
-                : say('song-rests-not')
-            }}
-          </h2>
-          <p v-if="Object.keys(variant).length">
-            {{ capital(sayOf('song-tonality', found.tonality)) }}. {{ say('variant-said') }}
-          </p>
-          <template v-else>
-            <p>
-              {{ capital(sayOf('song-tonality', found.tonality)) }} ·
-              <span :class="{ new: found.confidence < 0.7 }">{{ howSure(found.confidence) }}</span>
-            </p>
-            <p v-if="found.annotations.sung" class="small">
-              <strong>♪</strong>
-              {{ say('song-sung-with', { letter: pitchName(found.annotations.sung) }) }}
-            </p>
-            <ReasonList :reasons="found.reasons" class="small" />
-            <AnnotationsForm
-              :song="found"
-              :concepts="concepts.data.value ?? []"
-              :refused="refused"
-              :busy="telling"
-              @annotate="tell"
-            />
-          </template>
-        </section>
-        <dl class="sums">
-          <dt>{{ say('song-tone-set') }}</dt>
-          <dd>
-            <strong>{{ toneSetName(found.tone_set_name) }}</strong>
-          </dd>
-          <dt>{{ say('song-range') }}</dt>
-          <dd>{{ pitchName(found.low ?? '') }}–{{ pitchName(found.high ?? '') }}</dd>
-          <dt>{{ say('song-meter') }}</dt>
-          <dd>
-            {{ found.meters.join(', ') }}, {{ say('songs-bars', { n: found.bars })
-            }}<template v-if="found.seconds"
-              >, {{ say('song-times_long') }} {{ found.seconds }}</template
-            >
-          </dd>
-          <dt>{{ say('song-form') }}</dt>
-          <dd>{{ found.form }}</dd>
-          <dt>{{ say('song-final') }}</dt>
-          <dd>{{ degreeName(found.final ?? '') }}</dd>
-        </dl>
+        <SongHome
+          :song="found"
+          :recast="recast"
+          :concepts="concepts.data.value ?? []"
+          :refused="refused"
+          :busy="telling"
+          @annotate="tell"
+        />
         <PianoKeys v-if="found.low" :tones="found.sounds" :now="midiNow" />
         <TonePictures
           :song="found"
@@ -346,6 +255,7 @@ useKeys([
           :variant="variant"
           :layers="layers"
           :own-hands="ownHands"
+          :alone="alone"
           :shipped="found.shipped"
           :title="found.title"
         />
@@ -375,27 +285,9 @@ useKeys([
   min-height: 22px;
   padding-top: 4px;
 }
-.tabs {
-  margin: 22px 0 14px;
-  border-bottom: 1px solid var(--granite);
-}
 .right {
   display: grid;
   gap: 20px;
-}
-.home {
-  display: grid;
-  gap: 6px;
-}
-.sums {
-  display: grid;
-  grid-template-columns: 76px 1fr;
-  gap: 4px 10px;
-}
-.sums dt {
-  color: var(--granite);
-  font-size: 14px;
-  padding-top: 2px;
 }
 @media (max-width: 900px) {
   .song {

@@ -5,11 +5,12 @@ from __future__ import annotations
 from typing import Annotated, Literal
 from uuid import UUID
 
-from fastapi import APIRouter, Query, Response, UploadFile
+from fastapi import APIRouter, Depends, Query, Response, UploadFile
 
 from kopje.api.deps import Provided, Work
 from kopje.api.problems import answers
 from kopje.api.schemas.song_insight import AboutBody, InsightRead, KeyRead
+from kopje.api.schemas.song_parts import PartnerRead, RoundRead, SingTogetherRead
 from kopje.api.schemas.songs import (
     AnnotationsBody,
     DraftRead,
@@ -23,6 +24,7 @@ from kopje.api.schemas.songs import (
 from kopje.core.analysis.analysis import analyse
 from kopje.core.analysis.layers import Layer
 from kopje.core.analysis.recast import How
+from kopje.core.music.score import MOST_PARTS, Score
 from kopje.core.music.tune import opening
 from kopje.core.sequence.grades import BELOW_KINDERGARTEN, CHOIR
 from kopje.core.songs.keys import Purpose, best_keys_for
@@ -30,18 +32,35 @@ from kopje.engraving.flat import printable
 from kopje.engraving.mei import Under, mei
 from kopje.engraving.printing import Paper
 from kopje.formats.limits import MAX_BYTES
-from kopje.formats.write import MEDIA, write_tune
+from kopje.formats.write import MEDIA, write_score
 from kopje.usecases.songs import songbook
 from kopje.usecases.songs.bring_shipped_songs import bring_shipped_songs
-from kopje.usecases.songs.print_song import song_sheet, under
-from kopje.usecases.songs.songbook import Variant, analysis_of, import_files, keep_typed, seen
+from kopje.usecases.songs.look import Variant, analysis_of, score_seen, seen
+from kopje.usecases.songs.print_song import engraved, song_sheet, under
+from kopje.usecases.songs.sing_together import sing_together
+from kopje.usecases.songs.songbook import import_files, keep_typed
 
 router = APIRouter(tags=["songs"])
 SVG = "image/svg+xml"
 OPENING_BARS, OPENING_WIDTH = 2, 860
 PICTURE = {"Cache-Control": "private, max-age=600", "Content-Security-Policy": "default-src 'none'"}
-Recast = Annotated[How | None, Query()]
-DoLetter = Annotated[str | None, Query(max_length=2, pattern=r"^[A-G](#|b)?$")]
+
+
+def look(
+    ctx: Work,
+    recast: Annotated[How | None, Query()] = None,
+    do: Annotated[str | None, Query(max_length=2, pattern=r"^[A-G](#|b)?$")] = None,
+    part: Annotated[int | None, Query(ge=1, le=MOST_PARTS)] = None,
+    voices: Annotated[int, Query(ge=1, le=MOST_PARTS)] = 1,
+    after: Annotated[int, Query(ge=0, le=64)] = 0,
+    beside: UUID | None = None,
+) -> Variant:
+    """How a song is looked at: recast, with another do, one of its parts, as a round, beside a partner."""
+    other = songbook.in_book(ctx, beside) if beside else None
+    return Variant(recast, do, part, voices, after, other)
+
+
+Look = Annotated[Variant, Depends(look)]
 
 
 @router.post("/songs", status_code=201, operation_id="importSongs", summary="Bring in song files")
@@ -81,11 +100,10 @@ def post_shipped(ctx: Work, services: Provided) -> ImportRead:
 
 
 @router.get("/songs/{song_id}", operation_id="song", summary="One song, as it is or recast")
-def get_song(song_id: UUID, ctx: Work, recast: Recast = None, do: DoLetter = None) -> SongRead:
-    """As it is; or in the parallel tonality, and with another do: everything said is of what one
-    then sees."""
-    song = songbook.in_book(ctx, song_id)
-    return SongRead.of(song, ctx.words, Variant(recast, do))
+def get_song(song_id: UUID, ctx: Work, variant: Look) -> SongRead:
+    """As it is; or in the parallel tonality, with another do, one of its parts, as a round, with a partner:
+    everything said is of what one then sees."""
+    return SongRead.of(songbook.in_book(ctx, song_id), ctx.words, variant)
 
 
 @router.put(
@@ -107,10 +125,24 @@ def put_about(song_id: UUID, body: AboutBody, ctx: Work) -> SongRead:
     operation_id="songInsight",
     summary="A song looked into: words, phrases, turns, difficulty",
 )
-def get_insight(song_id: UUID, ctx: Work, recast: Recast = None, do: DoLetter = None) -> InsightRead:
+def get_insight(song_id: UUID, ctx: Work, variant: Look) -> InsightRead:
     song = songbook.in_book(ctx, song_id)
-    a = seen(song, Variant(recast, do), ctx.sequence.wording.minor)
+    a = seen(song, variant, ctx.sequence.wording.minor)
     return InsightRead.of(song, a, ctx.words, songbook.twins(ctx, song))
+
+
+@router.get(
+    "/songs/{song_id}/together",
+    operation_id="singTogether",
+    summary="As a round, and with which partner songs",
+)
+def get_together(song_id: UUID, ctx: Work) -> SingTogetherRead:
+    """The ways to sing it as a round, and the songs of the book that fit over it, best first."""
+    found, beside = sing_together(ctx, song_id)
+    return SingTogetherRead(
+        rounds=[RoundRead.of(one, ctx.words) for one in found],
+        partners=[PartnerRead.of(one, ctx.words) for one in beside],
+    )
 
 
 @router.get(
@@ -162,15 +194,15 @@ def post_back(song_id: UUID, ctx: Work) -> SongRead:
 def get_file(
     song_id: UUID,
     ctx: Work,
+    variant: Look,
     kind: Annotated[Literal["musicxml", "abc", "mid"] | None, Query()] = None,
-    recast: Recast = None,
-    do: DoLetter = None,
 ) -> Response:
-    """The file as it came, or written anew in another open format."""
+    """The file as it came, or written anew in another open format: all parts, or one alone."""
     song = songbook.in_book(ctx, song_id)
     title = "".join(c if c.isalnum() or c in "-_." else "-" for c in song.filename).rsplit(".", 1)
     name = f"{title[0]}.{kind or title[-1]}"
-    data = write_tune(seen(song, Variant(recast, do)).tune, name) if kind else song.source
+    score = score_seen(song, variant) if variant.part is None else Score.solo(seen(song, variant).tune)
+    data = write_score(score, name) if kind else song.source
     headers = {"Content-Disposition": f'attachment; filename="{name.encode("ascii", "replace").decode()}"'}
     media = MEDIA[f".{kind}"] if kind else "application/octet-stream"
     return Response(data, media_type=media, headers=headers)
@@ -187,25 +219,24 @@ def get_score(
     song_id: UUID,
     ctx: Work,
     services: Provided,
+    variant: Look,
     width: Annotated[int, Query(ge=600, le=4000)] = 2000,
-    do: DoLetter = None,
-    recast: Recast = None,
     lines: bool = True,
     wall: bool = False,
     layers: Annotated[list[Layer], Query(max_length=8)] = [],  # noqa: B006  # FastAPI wants the default here
     words: bool = True,
+    alone: bool = False,
 ) -> Response:
     """The engraved song as SVG, on wish with another do; `lines` keeps one line of text on one line of music.
 
-    `wall` has larger words; `layers` stand as lines of text between the staff and the words.
+    `wall` has larger words; `layers` stand as lines of text between the staff and the words of the part that
+    is looked at; `alone` leaves the other parts out.
     """
     song = songbook.in_book(ctx, song_id)
-    a = seen(song, Variant(recast, do), ctx.sequence.wording.minor)
-    tune = a.tune
-    encoded = lines and any(bar.line_end for bar in tune.bars)
-    svg = services.engraver.svg(
-        mei(tune, under(a, layers, words, ctx.sequence.wording)), width, encoded, wall
-    )
+    a = seen(song, variant, ctx.sequence.wording.minor)
+    encoded = lines and any(bar.line_end for bar in a.tune.bars)
+    shown = under(a, layers, words, ctx.sequence.wording)
+    svg = services.engraver.svg(engraved(song, variant, shown, alone), width, encoded, wall)
     return Response(svg, media_type=SVG, headers={"Cache-Control": "private, max-age=600"})
 
 
@@ -235,17 +266,17 @@ def get_print(
     song_id: UUID,
     ctx: Work,
     services: Provided,
-    do: DoLetter = None,
-    recast: Recast = None,
+    variant: Look,
     layers: Annotated[list[Layer], Query(max_length=8)] = [],  # noqa: B006  # FastAPI wants the default here
     words: bool = True,
     facts: bool = True,
     mirrored: bool = True,
     paper: Paper = "A4",
+    alone: bool = False,
 ) -> Response:
     """The song as PDF, as it is seen on the screen; without `facts` only what children read."""
     song = songbook.in_book(ctx, song_id)
-    variant, wording = Variant(recast, do), ctx.sequence.wording
+    wording = ctx.sequence.wording
     shown = under(seen(song, variant, wording.minor), layers, words, wording)
-    sheet = song_sheet(song, variant, shown, ctx.words, services.engraver, facts, mirrored)
+    sheet = song_sheet(song, variant, shown, ctx.words, services.engraver, facts, mirrored, alone)
     return Response(services.printer.pdf([sheet], paper), media_type="application/pdf")

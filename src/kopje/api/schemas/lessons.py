@@ -21,7 +21,7 @@ from kopje.core.sequence.concepts import Concept, ConceptKey, strand_name
 from kopje.core.sequence.phases import Purpose
 from kopje.store import tables
 from kopje.usecases.lessons.read_lesson import LessonView, PartView
-from kopje.usecases.songs.songbook import as_sung
+from kopje.usecases.songs.look import as_sung
 from kopje.words import Words
 
 Songs = Mapping[UUID, tables.Song]

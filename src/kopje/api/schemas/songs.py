@@ -10,6 +10,7 @@ from pydantic import Field
 
 from kopje.api.analysis_json import ladder, minutes_and_seconds
 from kopje.api.schemas.base import Body, Read, ReasonRead
+from kopje.api.schemas.song_parts import ScorePartRead, SoundRead, TogetherRead, heard
 from kopje.core.analysis.analysis import Analysis
 from kopje.core.analysis.elements import figure_name
 from kopje.core.analysis.repairs import How
@@ -18,7 +19,8 @@ from kopje.core.music.rhythm_syllables import spoken
 from kopje.core.music.tune import Problem
 from kopje.core.sequence.wording import Wording
 from kopje.store import tables
-from kopje.usecases.songs.songbook import AS_IT_IS, Imported, Typed, Variant, as_sung, own_analysis, seen
+from kopje.usecases.songs.look import AS_IT_IS, Variant, as_sung, focus, own_analysis, seen
+from kopje.usecases.songs.songbook import Imported, Typed
 from kopje.words import Words
 
 ConceptName = Annotated[str, Field(min_length=1, max_length=60)]
@@ -108,20 +110,6 @@ class DraftRead(Read):
     bars: int
     tones: list[str]
     without_words: int
-
-
-class SoundRead(Read):
-    """One attack, for playing and pointing: printed note, bar, onset and length in quarters, its phrase
-    (from 0)."""
-
-    note: int
-    bar: int
-    onset: float
-    length: float
-    midi: int | None
-    pitch: str | None
-    degree: str | None
-    phrase: int
 
 
 class AnnotationsBody(Body):
@@ -214,12 +202,16 @@ class SongRead(Read):
     pickup: float
     starting: ToneRead | None
     tonic: list[ToneRead]
+    part: int
+    parts: list[ScorePartRead]
+    together: list[TogetherRead]
 
     @classmethod
     def of(cls, song: tables.Song, words: Words, variant: Variant = AS_IT_IS) -> SongRead:
+        """Everything that is said is of the part that is looked at."""
         wording = words.sequence.wording
         a = seen(song, variant, wording.minor)
-        aloud = as_sung(song, wording.minor) if variant == AS_IT_IS else a
+        aloud = as_sung(song, wording.minor, variant)
         low, high = a.range or (None, None)
         return cls(
             id=song.id,
@@ -256,27 +248,10 @@ class SongRead(Read):
             pickup=float(a.tune.pickup),
             starting=starting(aloud),
             tonic=tonic(aloud),
+            part=focus(song, variant) + 1,
+            parts=ScorePartRead.every(song, variant, words),
+            together=TogetherRead.every(song, variant, words),
         )
-
-
-def heard(a: Analysis, aloud: Analysis) -> list[SoundRead]:
-    """Every attack once through: letters as printed, sounding as sung."""
-    sounding = {s.note: s.pitch.midi for s in aloud.attacks if s.pitch}
-    phrase = {index: n for n, p in enumerate(a.phrases) for index in range(p.first, p.stop)}
-    return [
-        SoundRead(
-            note=s.note,
-            bar=s.bar,
-            onset=float(s.onset),
-            length=float(s.duration),
-            midi=sounding.get(s.note),
-            pitch=str(s.pitch) if s.pitch else None,
-            degree=str(a.degree(s) or "") or None,
-            phrase=phrase.get(index, 0),
-        )
-        for index, s in enumerate(a.timeline)
-        if s.attack
-    ]
 
 
 def phrase_bars(a: Analysis, heard: bool = False) -> list[int]:

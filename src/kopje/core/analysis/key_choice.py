@@ -12,6 +12,7 @@ from kopje.core.exact import Fraction
 from kopje.core.music.degree import Do
 from kopje.core.music.pitch import Pitch, from_fifths
 from kopje.core.reasons import Reason, Weight, because
+from kopje.core.sequence.grades import CHOIR
 
 MOST_SIGNS = 4
 
@@ -39,6 +40,35 @@ VOICES: dict[int, Voice] = {
     4: _voice(4, "C4 E5 A3 F5"),
     5: _voice(5, "C4 E5 A3 F5"),
 }
+
+
+CHOIR_VOICES: dict[str, Voice] = {
+    "treble_1": _voice(CHOIR, "D4 F5 C4 A5"),
+    "treble_2": _voice(CHOIR, "C4 D5 A3 F5"),
+    "alto": _voice(CHOIR, "A3 C5 G3 D5"),
+    "tenor": _voice(CHOIR, "C3 E4 B2 G4"),
+    "bass": _voice(CHOIR, "G2 C4 E2 D4"),
+}
+
+
+def choir_voice(beats: Mapping[Pitch, Fraction]) -> tuple[str, tuple[Pitch, ...]] | None:
+    """The choir voice for which a part lies best as written, the higher on a tie, and the tones beyond that
+    voice's outer limits; None without any tone."""
+    if not beats:
+        return None
+
+    def beyond(name: str) -> list[Pitch]:
+        voice = CHOIR_VOICES[name]
+        return [p for p in beats if not voice.lowest.midi <= p.midi <= voice.highest.midi]
+
+    def cost(name: str) -> tuple[Fraction, Fraction]:
+        out = sum((beats[pitch] for pitch in beyond(name)), Fraction(0))
+        return out, sum(
+            (count * _outside(p.midi, CHOIR_VOICES[name]) for p, count in beats.items()), Fraction(0)
+        )
+
+    best = min(CHOIR_VOICES, key=cost)
+    return best, tuple(sorted(beyond(best), key=lambda pitch: pitch.midi))
 
 
 def voice_of(grade: int) -> Voice:

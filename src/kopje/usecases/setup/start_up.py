@@ -14,8 +14,8 @@ from kopje.store.work import UnitOfWork
 from kopje.usecases.context import Context
 from kopje.usecases.ledger.projections import RULES, rebuild
 from kopje.usecases.setup.school_sequence import sequence_for
+from kopje.usecases.songs.look import analysis_of
 from kopje.usecases.songs.song_facts import FACTS_VERSION, work_out
-from kopje.usecases.songs.songbook import analysis_of
 
 BATCH = 200
 NOBODY = uuid.UUID(int=0)

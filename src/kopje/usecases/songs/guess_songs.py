@@ -10,7 +10,7 @@ from kopje.core.practice.games import By, Clue, clue, confused, telling_words
 from kopje.store import songs
 from kopje.usecases.context import Context
 from kopje.usecases.snapshot import snapshot
-from kopje.usecases.songs.songbook import analysis_of
+from kopje.usecases.songs.look import analysis_of
 
 MOST = 40  # songs of a game, those sung last
 

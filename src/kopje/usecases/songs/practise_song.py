@@ -10,7 +10,8 @@ from kopje.core.music.degree import Degree, Do
 from kopje.core.practice.drills import EchoPhrase, Ending, Kind, echo_phrases, tone_patterns
 from kopje.core.practice.games import Masked, masked, trials
 from kopje.usecases.context import Context
-from kopje.usecases.songs.songbook import analysis_of, in_book
+from kopje.usecases.songs.look import analysis_of
+from kopje.usecases.songs.songbook import in_book
 
 ANSWERS = ("as_written", "parallel", "half")
 

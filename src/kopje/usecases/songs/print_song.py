@@ -8,11 +8,11 @@ from kopje.core.analysis.analysis import Analysis
 from kopje.core.analysis.layers import Layer, hands, line, phrase_marks, spoken_rests
 from kopje.core.reasons import Tone
 from kopje.core.sequence.wording import Wording
-from kopje.engraving.mei import Under, mei
+from kopje.engraving.mei import Under, mei, mei_score
 from kopje.engraving.printing import Sheet
 from kopje.engraving.render import Engraver
 from kopje.store import tables
-from kopje.usecases.songs.songbook import AS_IT_IS, Variant, as_sung, seen
+from kopje.usecases.songs.look import Variant, as_sung, focus, score_seen, seen
 from kopje.words import Words
 
 WIDTH, HEIGHT = 1800, 1950  # of the music on a page, in tenths of a millimetre, with room for the title
@@ -31,6 +31,16 @@ def under(a: Analysis, layers: list[Layer], words: bool, wording: Wording) -> Un
     )
 
 
+def engraved(song: tables.Song, variant: Variant, summary: Under, alone: bool = False) -> str:
+    """Its parts as the engraver wants them; `summary` belongs to the part that is looked at, which `alone`
+    stands by itself."""
+    index = focus(song, variant)
+    score = score_seen(song, variant)
+    if alone:
+        return mei(score.parts[index].tune, summary)
+    return mei_score(score, index, summary)
+
+
 def song_sheet(
     song: tables.Song,
     variant: Variant,
@@ -39,17 +49,18 @@ def song_sheet(
     engraver: Engraver,
     facts: bool = True,
     mirrored: bool = True,
+    alone: bool = False,
 ) -> Sheet:
     """The sheet of one song; without `facts` it holds only what the children read."""
     wording = words.sequence.wording
     a = seen(song, variant, wording.minor)
     encoded = any(bar.line_end for bar in a.tune.bars)
-    pages = engraver.pages(mei(a.tune, summary), WIDTH, HEIGHT, encoded)
+    pages = engraver.pages(engraved(song, variant, summary, alone), WIDTH, HEIGHT, encoded)
     scores = tuple(
         (svg, words.word("paper_page", title=song.title, page=n, pages=len(pages)))
         for n, svg in enumerate(pages, 1)
     )
-    lead = _lead(a, as_sung(song, wording.minor) if variant == AS_IT_IS else a, words)
+    lead = _lead(a, as_sung(song, wording.minor, variant), words)
     return Sheet(song.title, lead, scores, _facts(song.facts, words) if facts else (), mirrored)
 
 

@@ -6,29 +6,30 @@ from __future__ import annotations
 import hashlib
 import json
 from collections.abc import Iterable, Mapping
-from dataclasses import dataclass, field, replace
+from dataclasses import dataclass, field
 from functools import lru_cache
 from typing import Any
 from uuid import UUID
 
-from kopje.core.analysis.analysis import Analysis, Minor, analyse
+from kopje.core.analysis.analysis import analyse
 from kopje.core.analysis.annotations import annotations_of
-from kopje.core.analysis.recast import How, other_home, recast
 from kopje.core.errors import KopjeError, TuneError
-from kopje.core.music.degree import between, plain_do
+from kopje.core.music.degree import plain_do
 from kopje.core.music.meter import Meter
-from kopje.core.music.tune import Tune, transposed
+from kopje.core.music.score import Score
+from kopje.core.music.tune import Tune
 from kopje.core.reasons import Reason, because
 from kopje.core.sequence.concepts import Concept, Sequence
 from kopje.core.sequence.section_state import SectionState
 from kopje.core.songs.contents import SongCard, card_of, unpacked
 from kopje.core.songs.facts import elements_of, features_of, nameable
 from kopje.formats.abc_write import write_abc
-from kopje.formats.read import pieces, read_tunes
+from kopje.formats.read import pieces
 from kopje.formats.song_line import read_song_line
 from kopje.store import songs, tables
 from kopje.store.songs import CardRow, Likely
 from kopje.usecases.context import Context
+from kopje.usecases.songs.look import Source, analysed, analysis_of, own_analysis
 from kopje.usecases.songs.song_facts import work_out
 
 FACT_NAMES = {
@@ -74,23 +75,6 @@ def bring_back(ctx: Context, song_id: UUID) -> tables.Song:
 
 
 @dataclass(frozen=True)
-class _Source:
-    """A song's bytes, told apart by their hash alone, and the teacher's word on them."""
-
-    content_hash: str
-    annotations: str
-    filename: str = field(compare=False)
-    data: bytes = field(compare=False, repr=False)
-
-
-@lru_cache(maxsize=4096)
-def _analysed(source: _Source, minor: Minor = "la") -> Analysis:
-    return analyse(
-        read_tunes(source.data, source.filename)[0], minor, annotations_of(json.loads(source.annotations))
-    )
-
-
-@dataclass(frozen=True)
 class _Kept:
     """A card as it is kept, told apart by its own contents and by the sequence it is looked at through
     (versions of a school's sequence are kept as one object each)."""
@@ -116,50 +100,6 @@ def songs_by_id(ctx: Context, ids: Iterable[str | None]) -> dict[UUID, tables.So
     return songs.by_id(ctx.session, ctx.school_id, {UUID(one) for one in ids if one})
 
 
-def analysis_of(song: tables.Song, minor: Minor = "la") -> Analysis:
-    """`minor`: how the school reads minor; judgements about songs are always made from la."""
-    return _analysed(_source(song), minor)
-
-
-@dataclass(frozen=True, slots=True)
-class Variant:
-    """How a song is looked at: as it is, in the parallel tonality (or half of it), and with which letter as
-    do."""
-
-    recast: How | None = None
-    do: str | None = None
-
-
-AS_IT_IS = Variant()
-
-
-def seen(song: tables.Song, variant: Variant, minor: Minor = "la") -> Analysis:
-    """The song as asked for, analysed. TuneError where it cannot be recast."""
-    a = analysis_of(song, minor)
-    if variant.recast is None and variant.do is None:
-        return a
-    a = analysis_of(song)
-    tune, annotations = a.tune, annotations_of(song.annotations or {})
-    if variant.recast is not None:
-        home = other_home(a, variant.recast) if variant.recast != "half" else None
-        tune = recast(a, variant.recast)
-        annotations = (
-            replace(annotations, do=home[0], resting=home[1])
-            if home
-            else replace(annotations, do=a.tonality.do, resting=a.tonality.resting)
-        )
-    if variant.do is not None and a.tonality.do is not None:
-        steps, semitones = between(annotations.do or a.tonality.do, plain_do(variant.do))
-        tune = transposed(tune, steps, semitones)
-        annotations = replace(annotations, do=plain_do(variant.do)) if annotations.do else annotations
-    return analyse(tune, minor, annotations)
-
-
-def as_sung(song: tables.Song, minor: Minor = "la") -> Analysis:
-    """The song in the key the teacher says it is sung in; printed is another matter."""
-    return seen(song, Variant(do=(song.annotations or {}).get("sung")), minor)
-
-
 @dataclass(frozen=True, slots=True)
 class Typed:
     """A song as typed by hand (docs/sources.md#typing)."""
@@ -177,18 +117,7 @@ class Typed:
 def keep_typed(ctx: Context, typed: Typed) -> Imported:
     """A typed song goes into the songbook like any other: as a file, in ABC."""
     name = "".join(c if c.isalnum() else "-" for c in typed.title.strip().lower())[:60] or "song"
-    return import_file(ctx, f"{name}.abc", write_abc(typed.tune()).encode())[0]
-
-
-def own_analysis(song: tables.Song, minor: Minor = "la") -> Analysis:
-    """What Kopje says when the teacher says nothing."""
-    return _analysed(replace(_source(song), annotations="{}"), minor)
-
-
-def _source(song: tables.Song) -> _Source:
-    return _Source(
-        song.content_hash, json.dumps(song.annotations or {}, sort_keys=True), song.filename, song.source
-    )
+    return import_file(ctx, f"{name}.abc", write_abc(Score.solo(typed.tune())).encode())[0]
 
 
 def annotate(ctx: Context, song_id: UUID, values: Mapping[str, Any]) -> tables.Song:
@@ -196,7 +125,7 @@ def annotate(ctx: Context, song_id: UUID, values: Mapping[str, Any]) -> tables.S
     the song."""
     song = in_book(ctx, song_id)
     annotations = annotations_of(values)
-    phrases = len(analyse(read_tunes(song.source, song.filename)[0], annotations=annotations).phrases)
+    phrases = len(analyse(own_analysis(song).tune, annotations=annotations).phrases)
     if annotations.labels and len(annotations.labels) != phrases:
         given = list(annotations.labels)
         raise TuneError("song_letters", phrases=phrases, letters=len(given), value=given)
@@ -292,7 +221,7 @@ def _import_piece(ctx: Context, filename: str, data: bytes, shipped: bool) -> Im
     if there is not None:
         return Imported(filename, there.title, there.id, True, because("import_already"), 0)
     try:
-        analysis = _analysed(_Source(digest, "{}", filename, data))
+        analysis = analysed(Source(digest, "{}", filename, data))
     except KopjeError as problem:
         return Imported(filename, filename, None, False, problem.reason, 0)
     song = tables.Song(

@@ -13,12 +13,17 @@ const props = defineProps<{
   variant: Variant
   layers: readonly string[]
   ownHands: boolean
+  alone: boolean
   shipped: boolean
   title: string
 }>()
 const router = useRouter()
-const fileOf = (kind: string) =>
-  `/api/songs/${props.id}/file?${new URLSearchParams({ kind, ...props.variant }).toString()}`
+const looked = () => Object.entries(props.variant).map(([key, value]) => [key, String(value)])
+/** All parts together, or the one that stands alone. */
+const fileOf = (kind: string) => {
+  const asked = looked().filter(([key]) => key !== 'part' || props.alone)
+  return `/api/songs/${props.id}/file?${new URLSearchParams([['kind', kind], ...asked]).toString()}`
+}
 /** The same key, layers and words as on the screen; without `facts` the sheet holds only what children read. */
 function printOf(facts: boolean) {
   const on = LAYERS.filter((one) => one !== 'words' && props.layers.includes(one)).map((one) => [
@@ -31,7 +36,8 @@ function printOf(facts: boolean) {
     ['facts', String(facts)],
     ['mirrored', String(!props.ownHands)],
     ['paper', device.paper],
-    ...Object.entries(props.variant),
+    ['alone', String(props.alone)],
+    ...looked(),
   ]
   return `/api/songs/${props.id}/print?${new URLSearchParams(asked).toString()}`
 }

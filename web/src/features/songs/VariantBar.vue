@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // Look at a song another way: in the parallel tonality, half and half, with another letter as do.
 import { computed } from 'vue'
-import type { Variant } from '@/api/queries'
+import { lookedAt, type Variant } from '@/api/queries'
 import { pitchName } from '@/composables/words'
 import { say, sayOf } from '@/locales/say'
 
@@ -13,9 +13,11 @@ const other = computed(
   () =>
     ({ major: say('song-tonality-minor'), minor: say('song-tonality-major') })[props.own.tonality],
 )
-function change(name: keyof Variant, value: string | null) {
-  const rest = Object.fromEntries(Object.entries(variant.value).filter(([key]) => key !== name))
-  variant.value = value ? { ...rest, [name]: value } : rest
+function change(name: 'recast' | 'do', value: string | null) {
+  variant.value = lookedAt(variant.value, name, value)
+}
+function back() {
+  variant.value = lookedAt({}, 'part', variant.value.part ?? null)
 }
 </script>
 
@@ -49,7 +51,7 @@ function change(name: keyof Variant, value: string | null) {
       ]"
       @update:model-value="change('do', $event)"
     />
-    <v-btn v-if="variant.recast || variant.do" size="small" class="small" @click="variant = {}">
+    <v-btn v-if="variant.recast || variant.do" size="small" class="small" @click="back">
       {{ say('variant-back') }}
     </v-btn>
   </div>

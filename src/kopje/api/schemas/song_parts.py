@@ -1,0 +1,169 @@
+"""The parts of a score on the wire: what each sounds, and what they do together."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from uuid import UUID
+
+from kopje.api.schemas.base import Read
+from kopje.core.analysis.analysis import Analysis
+from kopje.core.analysis.key_choice import choir_voice, weights_of
+from kopje.core.analysis.together import Remark, remarks
+from kopje.core.reasons import Listed, Reason, because
+from kopje.core.songs.singing_together import Fit, Round
+from kopje.store import tables
+from kopje.usecases.songs.look import Variant, as_sung, laid_out, parts_seen
+from kopje.usecases.songs.sing_together import Partner
+from kopje.words import Words
+
+
+class SoundRead(Read):
+    """One attack, for playing and pointing: printed note, bar, onset and length in quarters, its phrase
+    (from 0)."""
+
+    note: int
+    bar: int
+    onset: float
+    length: float
+    midi: int | None
+    pitch: str | None
+    degree: str | None
+    phrase: int
+
+
+def heard(a: Analysis, aloud: Analysis) -> list[SoundRead]:
+    """Every attack once through: letters as printed, sounding as sung."""
+    sounding = {s.note: s.pitch.midi for s in aloud.attacks if s.pitch}
+    phrase = {index: n for n, p in enumerate(a.phrases) for index in range(p.first, p.stop)}
+    return [
+        SoundRead(
+            note=s.note,
+            bar=s.bar,
+            onset=float(s.onset),
+            length=float(s.duration),
+            midi=sounding.get(s.note),
+            pitch=str(s.pitch) if s.pitch else None,
+            degree=str(a.degree(s) or "") or None,
+            phrase=phrase.get(index, 0),
+        )
+        for index, s in enumerate(a.timeline)
+        if s.attack
+    ]
+
+
+def part_name(names: list[str], index: int) -> Reason:
+    """What a part is called, or its number."""
+    said = names[index]
+    return because("part_named", name=said) if said else because("part_number", number=index + 1)
+
+
+class ScorePartRead(Read):
+    """One part, counted from 1; `voice`: for which choir voice it lies best, in a sentence."""
+
+    number: int
+    name: str
+    lead: bool
+    low: str | None
+    high: str | None
+    voice: str
+    sounds: list[SoundRead]
+
+    @classmethod
+    def every(cls, song: tables.Song, variant: Variant, words: Words) -> list[ScorePartRead]:
+        """Of a song of one part none: everything is said of it already."""
+        score, minor = laid_out(song, variant), words.sequence.wording.minor
+        if len(score.parts) == 1:
+            return []
+        names = [part.name for part in score.parts]
+        found = []
+        for n, a in enumerate(parts_seen(song, variant, minor)):
+            aloud = as_sung(song, minor, replace(variant, part=n + 1))
+            low, high = a.range or (None, None)
+            found.append(
+                cls(
+                    number=n + 1,
+                    name=words.say(part_name(names, n)),
+                    lead=n == score.lead,
+                    low=str(low) if low else None,
+                    high=str(high) if high else None,
+                    voice=words.say(_voice(aloud)),
+                    sounds=heard(a, aloud),
+                )
+            )
+        return found
+
+
+def _voice(a: Analysis) -> Reason:
+    found = choir_voice(weights_of(a.attacks))
+    if found is None:
+        return because("part_without_tones")
+    name, beyond = found
+    voice = because(f"voice_{name}")
+    if not beyond:
+        return because("part_lies_for", voice=voice)
+    return because("part_lies_beyond", voice=voice, tones=Listed(tuple(map(str, beyond))))
+
+
+class TogetherRead(Read):
+    """What two parts do together that is worth a look, and in which bars."""
+
+    kind: str
+    bars: list[int]
+    message: str
+
+    @classmethod
+    def every(cls, song: tables.Song, variant: Variant, words: Words) -> list[TogetherRead]:
+        score = laid_out(song, variant)
+        names = [part.name for part in score.parts]
+        return [
+            cls(kind=one.kind, bars=list(one.bars), message=words.say(_remark(one, names)))
+            for one in remarks(score)
+        ]
+
+
+def _remark(one: Remark, names: list[str]) -> Reason:
+    bars = Listed(tuple(str(bar) for bar in one.bars), most=8)
+    upper, lower = part_name(names, one.upper), part_name(names, one.lower)
+    return because(f"together_{one.kind}", upper=upper, lower=lower, bars=bars, count=len(one.bars))
+
+
+class RoundRead(Read):
+    """A song as a round: each of `voices` enters `after` bars later."""
+
+    voices: int
+    after: int
+    well: bool
+    message: str
+
+    @classmethod
+    def of(cls, one: Round, words: Words) -> RoundRead:
+        said = because("round_so", voices=one.voices, after=one.after, how=_how(one.fit))
+        return cls(voices=one.voices, after=one.after, well=one.fit.well, message=words.say(said))
+
+
+class PartnerRead(Read):
+    """Another song that fits over this one."""
+
+    id: UUID
+    title: str
+    well: bool
+    message: str
+
+    @classmethod
+    def of(cls, one: Partner, words: Words) -> PartnerRead:
+        return cls(id=one.id, title=one.title, well=one.fit.well, message=words.say(_how(one.fit)))
+
+
+class SingTogetherRead(Read):
+    """The ways to sing one song as a round, and the songs that fit over it, best first."""
+
+    rounds: list[RoundRead]
+    partners: list[PartnerRead]
+
+
+def _how(fit: Fit) -> Reason:
+    """What happens where the voices meet, the worst first."""
+    for what, bars in (("clash", fit.clashes), ("rub", fit.rubs), ("parallel", fit.parallels)):
+        if bars and (what != "parallel" or not fit.well):
+            return because(f"meet_{what}", bars=Listed(tuple(map(str, bars)), most=6), count=len(bars))
+    return because("meet_same" if not fit.well else "meet_well")
