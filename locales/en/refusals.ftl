@@ -61,6 +61,7 @@ zip_too_many_rows = The files hold more rows than a school has children. Nothing
 concept_needs = { $where }: key, name, strand and grade are needed. Nothing was kept.
 concept_grade = { $where }: a key, a name and a grade from 0 to 12 (13: choir) are needed. Nothing was kept.
 concept_strand = { $where }: “{ $text }” is no strand. Nothing was kept.
+concept_trait = { $where }: nothing in music is found by “{ $text }”. Nothing was kept.
 concept_ways = { $where }: the ways to show it are among { $ways }. Nothing was kept.
 concept_month_day = { $where }: “{ $text }” is no month and day such as 10-01. Nothing was kept.
 sequence_size = A sequence has 1 to { $most } concepts, not { $count }. Nothing was kept.

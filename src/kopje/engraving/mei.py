@@ -31,6 +31,8 @@ _DURATIONS = {
     Fraction(1, 16): "64",
 }
 _BARLINES = {"single": "single", "double": "dbl", "final": "end", "repeat": "rptend", "none": "invis"}
+_ARTICULATIONS = {"staccato": "stacc", "accent": "acc", "tenuto": "ten"}
+_LOUDER = {"crescendo": "cresc.", "diminuendo": "dim."}
 LETTERS_A_ROW = 2  # two neighbouring letters share a row of hands, the lower one half a row down
 Joined = frozenset[int]  # numbers of verses
 NONE_JOINED: Joined = frozenset()
@@ -124,7 +126,7 @@ def _measures(score: Score, focus: int, under: Under) -> Iterator[str]:
         for n, part in enumerate(score.parts)
     ]
     last: Bar | None = None
-    counter = 0
+    counter, firsts = 0, [0] * len(score.parts)
     for index, bar in enumerate(score.parts[focus].tune.bars):
         if last is not None and (bar.key != last.key or bar.meter != last.meter):
             yield f"<scoreDef{_signature(bar.key)}{_meter(bar.meter)}/>"
@@ -132,7 +134,11 @@ def _measures(score: Score, focus: int, under: Under) -> Iterator[str]:
             yield "<sb/>"
         notes = range(counter, counter + len(bar.notes))
         staff = focus + 1
-        above = (*_phrases(under, notes), *_navigation(bar, staff), *_spoken_rests(under, notes))
+        above = [*_phrases(under, notes), *_navigation(bar, staff), *_spoken_rests(under, notes)]
+        for n, part in enumerate(score.parts):
+            own = part.tune.bars[index]
+            above += _signs_at(own, firsts[n], "" if n == focus else f"p{n}")
+            firsts[n] += len(own.notes)
         counter += len(bar.notes)
         left = ' left="rptstart"' if bar.left == "repeat" else ""
         metcon = "" if bar.length == bar.meter.length else ' metcon="false"'
@@ -168,6 +174,18 @@ def _navigation(bar: Bar, staff: int) -> Iterator[str]:
     for sign in bar.signs:
         place = "1" if sign in AT_HEAD else str(max(int(bar.length / bar.meter.beat), 1))
         yield f'<dir tstamp="{place}" place="above" staff="{staff}"><rend fontstyle="italic">{WRITTEN[sign]}</rend></dir>'
+
+
+def _signs_at(bar: Bar, first: int, name: str) -> Iterator[str]:
+    """Fermatas over notes, loudness below them."""
+    for index, note in enumerate(bar.notes, first):
+        for mark in note.marks:
+            if mark == "fermata":
+                yield f'<fermata startid="#{name}n{index}" place="above"/>'
+            elif mark in _LOUDER:
+                yield f'<dynam startid="#{name}n{index}" place="above">{_LOUDER[mark]}</dynam>'
+            elif mark not in _ARTICULATIONS:
+                yield f'<dynam startid="#{name}n{index}" place="above">{mark}</dynam>'
 
 
 def _spoken_rests(under: Under, notes: range) -> Iterator[str]:
@@ -302,6 +320,8 @@ def _note(item: _Placed, under: Under) -> str:
     if note.kind == "rest":
         return f'<mRest xml:id="{item.name}{item.id}"/>' if note.fills_bar else f"<rest {shared}/>"
     tie = f' tie="{item.tie}"' if item.tie else ""
+    drawn = " ".join(_ARTICULATIONS[mark] for mark in note.marks if mark in _ARTICULATIONS)
+    tie += f' artic="{drawn}"' if drawn and "-" not in item.id else ""
     if note.pitch is None:
         return f'<note {shared} loc="0"{tie}>{"".join(_lines(item, under))}</note>'
     pitch = note.pitch

@@ -6,6 +6,7 @@ import re
 from dataclasses import dataclass, field, replace
 
 from kopje.core.exact import Fraction
+from kopje.core.music.marks import OF_ABC, Mark, in_order
 from kopje.core.music.meter import Meter
 from kopje.core.music.navigation import AT_HEAD, Sign, sign_of
 from kopje.core.music.pitch import Pitch, pitch
@@ -53,6 +54,7 @@ class TuneBuilder:
     _broken: Fraction | None = None
     _tuplet: tuple[Fraction, int] = (Fraction(1), 0)
     _border: bool = False
+    _marks: tuple[Mark, ...] = ()
     _in_body: bool = False
     _voice: str | None = None
     _lines: list[int] = field(default_factory=lambda: [0])
@@ -148,10 +150,17 @@ class TuneBuilder:
             self._break(token["broken"])
         elif token["tie"]:
             self._tie_on()
+        elif (token["text"] or token["other"] or "") in OF_ABC:
+            self._marked(OF_ABC[token["text"] or token["other"]])
         elif token["text"] and token["text"].lower() in BREATHS:
             self._border = True
         elif token["text"] and (sign := sign_of(token["text"])) is not None:
             self._goes_on(sign)
+
+    def _marked(self, mark: Mark) -> None:
+        """A sign for the next note."""
+        self._marks += (mark,)
+        self._border = self._border or mark == "fermata"
 
     def _goes_on(self, sign: Sign) -> None:
         """What stands behind a bar line speaks of the bar before it, unless it marks a place to come to."""
@@ -248,9 +257,10 @@ class TuneBuilder:
                 pitch,
                 tie_in=tie_in,
                 border=self._border,
+                marks=in_order(self._marks),
             )
         )
-        self._tie = self._border = False
+        self._tie, self._border, self._marks = False, False, ()
 
     def _last_pitch(self) -> Pitch | None:
         return self.notes[-1].pitch if self.notes else self._across()

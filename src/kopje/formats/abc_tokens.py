@@ -25,11 +25,9 @@ INSIDE = re.compile(r"(\^\^|\^|__|_|=)?([A-Ga-g])([,']*)(\d*/*\d*)")
 TUPLET_OF = {2: 3, 3: 2, 4: 3, 6: 2, 8: 3}
 BREATHS = (
     "!breath!",
-    "!fermata!",
     "!shortphrase!",
     "!mediumphrase!",
     "!longphrase!",
-    "+fermata+",
     "+breath+",
 )
 

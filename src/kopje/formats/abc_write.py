@@ -8,6 +8,7 @@ from itertools import groupby
 
 from kopje.core.errors import FileError
 from kopje.core.exact import Fraction
+from kopje.core.music.marks import IN_ABC
 from kopje.core.music.meter import Meter
 from kopje.core.music.navigation import AT_HEAD
 from kopje.core.music.note_values import tuplet
@@ -138,7 +139,8 @@ def _note(note: Note, stated: dict[str, int], touched: set[str], ratio: tuple[in
     if not note.tie_in and (pitch.alter != stated.get(pitch.letter, 0) or pitch.letter in touched):
         sign = _SIGNS.get(pitch.alter, "")
         touched.add(pitch.letter)
-    breath = "!breath!" if note.border else ""
+    breath = "!breath!" if note.border and "fermata" not in note.marks else ""
+    breath += "".join(IN_ABC[mark] for mark in note.marks)
     tie = "-" if note.tie_out else ""
     return f"{breath}{sign}{_letter(pitch)}{_multiple(written)}{tie}"
 

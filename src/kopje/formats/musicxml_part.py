@@ -9,6 +9,7 @@ from typing import Any
 
 from kopje.core.errors import FileError
 from kopje.core.exact import Fraction, parsed
+from kopje.core.music.marks import GROWING, LOUDNESS, Mark, in_order
 from kopje.core.music.meter import Meter
 from kopje.core.music.navigation import Sign, sign_of
 from kopje.core.music.pitch import Pitch, pitch
@@ -146,18 +147,25 @@ class PartReader:
         right: BarLine = "single"
         ending = ""
         signs: list[Sign] = []
+        louder: list[Mark] = []
         for child in measure:
             tag = child.tag if isinstance(child.tag, str) else ""
             if tag == "attributes":
                 self._attributes(child)
             elif tag == "note":
+                count = len(placed)
                 clock = self._note(child, clock, placed, index)
+                if len(placed) > count and louder and placed[-1].note.kind != "rest":
+                    last = placed[-1]
+                    last.note = replace(last.note, marks=in_order((*last.note.marks, *louder)))
+                    louder = []
             elif tag in ("backup", "forward"):
                 clock = self._moved(clock, child, index)
             elif tag == "barline":
                 left, right, ending = _bar_line(child, left, right, ending)
             elif tag in ("sound", "direction"):
                 self._sound(child)
+                louder += _loudness(child)
                 signs += [sign for sign in _signs(child) if sign not in signs]
         check_count(len(placed), MAX_NOTES_IN_BAR, "notes_in_bar")
         meter = self.meter or Meter(4, 4)
@@ -239,6 +247,7 @@ def _note_of(element: Element, kids: Kids, duration: Fraction) -> Note:
         return Note("rest", duration, fills_bar=kids["rest"].get("measure") == "yes")
     ties = {tie.get("type") for tie in direct(element, "tie")} if "tie" in kids else ()
     border = "notations" in kids and next(kids["notations"].iter(*_BREATHS), None) is not None
+    marks = in_order(_marks(kids["notations"])) if "notations" in kids else ()
     if not border and "lyric" in kids:
         border = next(kids["lyric"].iterchildren(*_LINE_ENDS), None) is not None
     pitch = kids.get("pitch")
@@ -250,7 +259,25 @@ def _note_of(element: Element, kids: Kids, duration: Fraction) -> Note:
         tie_out="start" in ties,
         syllables=tuple(_syllables(element)) if "lyric" in kids else (),
         border=border,
+        marks=marks,
     )
+
+
+def _marks(notations: Element) -> Iterator[Mark]:
+    """Fermata and articulations of a note."""
+    for one in notations.iter("fermata", "staccato", "accent", "tenuto"):
+        yield one.tag
+
+
+def _loudness(element: Element) -> Iterator[Mark]:
+    """What a direction says of loudness; it holds from the next note on."""
+    for one in element.iter("dynamics", "wedge"):
+        if one.tag == "wedge":
+            kind = one.get("type")
+            if kind in GROWING:
+                yield kind
+        else:
+            yield from (child.tag for child in one if child.tag in LOUDNESS)
 
 
 def _pitch(kids: Kids) -> Pitch:

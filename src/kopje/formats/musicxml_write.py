@@ -12,6 +12,7 @@ from lxml.builder import E  # type: ignore[import-not-found]  # its stubs leave 
 
 from kopje.core.exact import Fraction
 from kopje.core.music.clef import Clef, clef_of
+from kopje.core.music.marks import ARTICULATIONS, GROWING, LOUDNESS
 from kopje.core.music.navigation import AT_HEAD, WRITTEN, Sign
 from kopje.core.music.note_values import plain, symbols, tuplet
 from kopje.core.music.score import Score
@@ -117,6 +118,7 @@ class _Writer:
             for place, (index, note) in enumerate(run):
                 ends = ("start",) * (place == 0) + ("stop",) * (place == len(run) - 1)
                 last = bar.line_end and index == len(bar.notes) - 1
+                yield from map(_loudness, (mark for mark in note.marks if mark in LOUDNESS + GROWING))
                 yield from self._symbols(note, ratio, ends if ratio and len(run) > 1 else (), last)
 
     def _symbols(
@@ -139,8 +141,13 @@ class _Writer:
                 found.append(E("time-modification", E("actual-notes", str(ratio[0])), normal))
             notations = E.notations(*(E.tied(type=kind) for kind in ties))
             notations.extend(E.tuplet(type=kind) for kind in ends)
-            if note.border and last:
-                notations.append(E.articulations(E("breath-mark")))
+            if "fermata" in note.marks and last:
+                notations.append(E.fermata())
+            drawn = [E(mark) for mark in note.marks if mark in ARTICULATIONS] if first else []
+            if note.border and last and "fermata" not in note.marks:
+                drawn.append(E("breath-mark"))
+            if drawn:
+                notations.append(E.articulations(*drawn))
             if len(notations):
                 found.append(notations)
             if first:
@@ -183,6 +190,12 @@ def _tempo(tempo: Fraction) -> Element:
     said = f"{float(tempo):.4f}".rstrip("0").rstrip(".")
     mark = E.metronome(E("beat-unit", "quarter"), E("per-minute", said))
     return E.direction(E("direction-type", mark), E.sound(tempo=said), placement="above")
+
+
+def _loudness(mark: str) -> Element:
+    """A sign of loudness in front of the note from which it holds."""
+    said = E.wedge(type=mark) if mark in GROWING else E.dynamics(E(mark))
+    return E.direction(E("direction-type", said), placement="below")
 
 
 def _closes(bar: Bar, following: Bar | None) -> bool:

@@ -16,11 +16,13 @@ from kopje.core.errors import SequenceError
 from kopje.core.reasons import Param, because
 from kopje.core.sequence.concepts import STRANDS, Concept, ConceptKey, Sequence
 from kopje.core.sequence.grades import BELOW_KINDERGARTEN, CHOIR
+from kopje.core.sequence.so_mi_first import SO_MI_FIRST
+from kopje.core.songs.facts import TRAITS
 
 MOST_BYTES = 2 << 20
 MOST_CONCEPTS = 500
 LEVELS = {BELOW_KINDERGARTEN: "PK", 0: "KG", CHOIR: "OT"}  # as CEDS codes them; other grades are 01 to 12
-LISTS = ("needs", "elements", "degrees", "meters", "tone_sets", "ways")
+LISTS = ("needs", "elements", "degrees", "meters", "tone_sets", "traits", "ways")
 COLUMNS = (
     "key",
     "name",
@@ -33,6 +35,8 @@ COLUMNS = (
     "prompt",
     "not_before",
     "not_after",
+    "any_song",
+    "shown",
 )
 WAYS = ("hear", "sing", "read", "write", "create")
 
@@ -60,7 +64,9 @@ def concept_of(values: dict[str, Any], where: Param) -> Concept:
         raise SequenceError("concept_strand", where=where, text=strand, value=strand)
     if not lists["ways"] or any(way not in WAYS for way in lists["ways"]):
         raise SequenceError("concept_ways", where=where, ways=", ".join(WAYS), value=key)
-    dates = [_month_day(str(values.get(name) or "").strip(), where) for name in ("not_before", "not_after")]
+    before, after = (
+        _month_day(str(values.get(name) or "").strip(), where) for name in ("not_before", "not_after")
+    )
     return Concept(
         ConceptKey(key),
         name,
@@ -76,8 +82,24 @@ def concept_of(values: dict[str, Any], where: Param) -> Concept:
         lists["ways"],  # type: ignore[arg-type]
         bool(values.get("core", True)),
         str(values.get("prompt") or "")[:300],
-        *dates,
+        not_before=before,
+        not_after=after,
+        **_found(key, values, where),
     )
+
+
+def _found(key: str, values: dict[str, Any], where: Param) -> dict[str, Any]:
+    """By which traits it is found, whether any song will do, what is shown. A file that says nothing of these
+    is from before they were kept: what ships under the same key is meant."""
+    ours = SO_MI_FIRST.by_key.get(ConceptKey(key))
+    if values.get("traits") is None:
+        return {"traits": ours.traits, "any_song": ours.any_song, "shown": ours.shown} if ours else {}
+    traits = tuple(map(str, values["traits"]))
+    strange = sorted(set(traits) - set(TRAITS))
+    if strange:
+        raise SequenceError("concept_trait", where=where, text=strange[0], value=strange[0])
+    any_song = str(values.get("any_song") or "").lower() in ("true", "yes", "1")
+    return {"traits": traits, "any_song": any_song, "shown": str(values.get("shown") or "")[:120]}
 
 
 def _month_day(said: str, where: Param) -> str:
@@ -195,8 +217,10 @@ def _from_csv(text: str, name: str) -> Sequence:
     for number, row in enumerate(table, 2):
         values: dict[str, Any] = {key: value or "" for key, value in row.items() if key in COLUMNS}
         for key in LISTS:
+            if key not in row:
+                continue
             values[key] = [part.strip() for part in values.get(key, "").split("|") if part.strip()]
-        values["ways"] = values["ways"] or ["sing"]
+        values["ways"] = values.get("ways") or ["sing"]
         values["core"] = values.get("core", "").strip().lower() not in ("false", "no", "0")
         rows.append((because("at_row", number=number), values))
     return sequence_of(name, rows)

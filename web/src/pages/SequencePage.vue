@@ -1,18 +1,18 @@
 <script setup lang="ts">
 // The sequence as a table that is edited in place: what is taught, in which order, in which grade, after what.
 import { rules } from '@/api/rules'
-import { mdiChevronDown, mdiChevronUp, mdiClose, mdiPlus } from '@mdi/js'
+import { mdiChevronDown, mdiChevronUp, mdiPlus } from '@mdi/js'
 import { computed, ref, watch } from 'vue'
 import { lookAtSequence, useSequence, useSequenceActs } from '@/api/setup'
 import type { Schemas } from '@/api/client'
 import ConceptSign from '@/components/ConceptSign.vue'
 import FileField from '@/components/FileField.vue'
-import MonthDay from '@/components/MonthDay.vue'
 import PageState from '@/components/PageState.vue'
 import { useTrail } from '@/composables/useTrail'
 import { offerUndo } from '@/composables/useUndo'
 import { useUnsaved } from '@/composables/useUnsaved'
 import { shortDay } from '@/composables/words'
+import ConceptDetails from '@/features/setup/ConceptDetails.vue'
 import { say, sayOf } from '@/locales/say'
 
 type Row = Schemas['ConceptBody']
@@ -47,7 +47,6 @@ const everyGrade = Array.from({ length: 15 }, (_, n) => ({
   value: n - 1,
   title: say('year-grade', { g: n - 1 }),
 }))
-const ways = ['hear', 'sing', 'read', 'write', 'create'] as const
 
 function change() {
   dirty.value = true
@@ -82,6 +81,9 @@ function add(grade: number) {
     prompt: '',
     not_before: '',
     not_after: '',
+    traits: [],
+    any_song: false,
+    shown: '',
   })
   open.value = key
   change()
@@ -233,69 +235,14 @@ async function fromFile([file]: File[]) {
               ></span
             >
           </div>
-          <div v-if="open === row.key" class="more sheet">
-            <v-autocomplete
-              v-model="row.needs"
-              :label="say('sequence-needs')"
-              :items="
-                rows
-                  .filter((other) => other !== row)
-                  .map((one) => ({ value: one.key, title: one.name }))
-              "
-              multiple
-              @update:model-value="change"
-            />
-            <div class="stack">
-              <v-text-field
-                v-model="row.sign"
-                :label="say('sequence-sign')"
-                :rules="rules('ConceptBody', 'sign')"
-                validate-on="blur"
-                @update:model-value="change"
-              />
-              <v-text-field
-                v-model="row.prompt"
-                :label="say('sequence-prompt')"
-                :rules="rules('ConceptBody', 'prompt')"
-                validate-on="blur"
-                @update:model-value="change"
-              />
-              <fieldset class="row">
-                <legend class="small quiet">{{ say('sequence-ways') }}</legend>
-                <v-checkbox
-                  v-for="way in ways"
-                  :key="way"
-                  v-model="row.ways"
-                  :label="sayOf('teach-ways', way)"
-                  :value="way"
-                  @update:model-value="change"
-                />
-              </fieldset>
-              <v-checkbox
-                v-model="row.core"
-                :label="say('sequence-core')"
-                @update:model-value="change"
-              />
-              <div class="row dates">
-                <MonthDay
-                  v-model="row.not_before"
-                  :label="say('sequence-not-before')"
-                  :none="say('sequence-any-day')"
-                  @update:model-value="change"
-                /><MonthDay
-                  v-model="row.not_after"
-                  :label="say('sequence-not-after')"
-                  :none="say('sequence-any-day')"
-                  @update:model-value="change"
-                />
-              </div>
-              <div>
-                <v-btn size="small" :prepend-icon="mdiClose" @click="remove(row)">{{
-                  say('sequence-remove')
-                }}</v-btn>
-              </div>
-            </div>
-          </div>
+          <ConceptDetails
+            v-if="open === row.key"
+            :concept="row"
+            :others="rows.filter((other) => other !== row)"
+            :traits="sequence.data.value.traits"
+            @change="change"
+            @remove="remove(row)"
+          />
         </li>
       </ol>
     </section>
@@ -344,58 +291,15 @@ li {
 .optional input {
   font-style: italic;
 }
-.dates {
-  gap: 8px 24px;
-}
 .needs {
   line-height: 1.2;
 }
 .buttons {
   flex-wrap: nowrap;
 }
-input:not([type='checkbox'], [type='file']) {
-  font: inherit;
-  color: inherit;
-  background: var(--sheet);
-  border: 1px solid var(--line);
-  border-radius: 2px;
-  padding: 5px 8px;
-  min-height: 40px;
-  min-width: 0;
-}
-.more {
-  display: grid;
-  grid-template-columns: 1fr 1.4fr;
-  gap: 20px;
-  padding: 14px;
-  margin: 6px 0;
-}
-.more > .v-input {
-  align-self: start;
-}
-.more .stack {
-  gap: 6px;
-}
-.more > div.stack {
-  gap: 12px;
-}
-fieldset {
-  border: 0;
-  padding: 0;
-  margin: 0;
-  gap: 4px 14px;
-}
-input[type='checkbox'] {
-  width: 18px;
-  height: 18px;
-  accent-color: var(--dusk);
-}
 @media (max-width: 900px) {
   .line {
     grid-template-columns: 60px 1fr 1fr;
-  }
-  .more {
-    grid-template-columns: 1fr;
   }
 }
 </style>

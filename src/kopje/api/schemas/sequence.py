@@ -11,6 +11,7 @@ from kopje.api.schemas.base import Body, Read
 from kopje.core.reasons import because
 from kopje.core.sequence.concepts import STRANDS, Sequence, Way, strand_name
 from kopje.core.sequence.grades import BELOW_KINDERGARTEN, CHOIR
+from kopje.core.songs.facts import TRAITS
 from kopje.formats.sequence_files import concept_values, sequence_of
 from kopje.words import Words
 
@@ -38,6 +39,9 @@ class ConceptBody(Body):
     prompt: Annotated[str, Field(max_length=300)] = Field(examples=[""])
     not_before: MonthDay = Field(default="", examples=["10-01"])
     not_after: MonthDay = Field(default="", examples=[""])
+    traits: Texts = Field(default=[], examples=[[]])
+    any_song: bool = Field(default=False, examples=[False])
+    shown: Annotated[str, Field(max_length=120)] = Field(default="", examples=[""])
 
 
 class SequenceBody(Body):
@@ -94,6 +98,7 @@ class SequenceRead(Read):
     concepts: list[ConceptBody]
     versions: list[VersionRead]
     strands: dict[str, str]
+    traits: dict[str, str]
     along: list[str]
 
     @classmethod
@@ -113,5 +118,6 @@ class SequenceRead(Read):
             concepts=concepts,
             versions=kept,
             strands={key: words.say(strand_name(key)) for key in STRANDS},
+            traits={key: words.say(because(f"trait_{key}")) for key in TRAITS},
             along=along or [],
         )

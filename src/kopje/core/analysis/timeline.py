@@ -7,6 +7,7 @@ from dataclasses import dataclass, replace
 
 from kopje.core.exact import Fraction
 from kopje.core.lazy import lazy
+from kopje.core.music.marks import Mark
 from kopje.core.music.meter import Meter
 from kopje.core.music.pitch import Pitch
 from kopje.core.music.tune import Key, Kind, Syllable, Tune
@@ -31,6 +32,7 @@ class Sound:
     note: int
     syllables: tuple[Syllable, ...] = ()
     border: bool = False
+    marks: tuple[Mark, ...] = ()
 
     @lazy
     def attack(self) -> bool:
@@ -68,7 +70,12 @@ def sounds(tune: Tune) -> tuple[Sound, ...]:
             area, key = area + 1, bar.key
         last = done[-1] if done else None
         if note.tie_in and last is not None and last.attack and last.pitch == note.pitch:
-            done[-1] = replace(last, duration=last.duration + note.duration, border=note.border)
+            done[-1] = replace(
+                last,
+                duration=last.duration + note.duration,
+                border=note.border,
+                marks=(*last.marks, *note.marks),
+            )
         else:
             at = place - bar.meter.length + bar.length if bar.number == 0 else place
             done.append(
@@ -85,6 +92,7 @@ def sounds(tune: Tune) -> tuple[Sound, ...]:
                     index,
                     note.syllables,
                     note.border,
+                    note.marks,
                 )
             )
         clock += note.duration

@@ -8,6 +8,7 @@ from typing import Literal
 
 from kopje.core.exact import Fraction
 from kopje.core.lazy import lazy
+from kopje.core.music.marks import Mark
 from kopje.core.music.meter import Meter
 from kopje.core.music.navigation import Sign
 from kopje.core.music.pitch import Pitch, from_fifths, signature_alters
@@ -38,6 +39,7 @@ class Note:
     syllables: tuple[Syllable, ...] = ()
     border: bool = False  # a breath mark or fermata after it
     fills_bar: bool = False  # a whole-bar rest
+    marks: tuple[Mark, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)

@@ -182,7 +182,7 @@ class Slots:
 
     def _named(self) -> list[Concept]:
         state = self.question.state
-        named = [c for c in self.question.state.sequence.concepts if state.named(c.key) and c.found_in_music]
+        named = [c for c in self.question.state.sequence.concepts if state.named(c.key) and c.named_in_music]
         return sorted(named, key=lambda c: (state.taught_counts(c.key).practised, -c.grade))
 
     @staticmethod
@@ -245,7 +245,7 @@ class Slots:
         cards = {song.id: song for song in self.question.songs}
         for song_id, met in self.known_songs[:KNOWN_SONGS]:
             song = cards[song_id]
-            if concept is not None and concept.found_in_music and song.content(concept.key) is None:
+            if concept is not None and concept.found_by != "any_song" and song.content(concept.key) is None:
                 continue
             recent = (
                 met.last is not None

@@ -21,15 +21,15 @@ def _level(number: int, what: str) -> Concept:
     before = (ConceptKey(f"reading-{number - 1}"),) if number > 1 else ()
     return Concept(
         ConceptKey(f"reading-{number}"), f"reading {number}: {what}", "sight-singing", CHOIR, f"R{number}", before,
-        ways=("read",), prompt="Which tone do we start from, and where is the hardest place?",
+        ways=("read",), any_song=True, shown="the line to read", prompt="Which tone do we start from, and where is the hardest place?",
     )  # fmt: skip
 
 
 CHOIR_READING = (
     *(_level(number, what) for number, what in enumerate(_LEVELS, 1)),
-    Concept(ConceptKey("blend"), "one vowel, one sound", "voice", CHOIR, "blend", core=False, prompt="Whose voice can you not hear alone?"),
-    Concept(ConceptKey("holding-a-part"), "holding a part", "ensemble", CHOIR, "parts", (ConceptKey("reading-2"),), core=False,
+    Concept(ConceptKey("blend"), "one vowel, one sound", "voice", CHOIR, "blend", any_song=True, core=False, prompt="Whose voice can you not hear alone?"),
+    Concept(ConceptKey("holding-a-part"), "holding a part", "ensemble", CHOIR, "parts", (ConceptKey("reading-2"),), traits=("parts",), core=False,
             prompt="Can you hear the other part and keep yours?"),
-    Concept(ConceptKey("three-parts"), "three parts", "ensemble", CHOIR, "3 parts", (ConceptKey("holding-a-part"),), core=False,
+    Concept(ConceptKey("three-parts"), "three parts", "ensemble", CHOIR, "3 parts", (ConceptKey("holding-a-part"),), traits=("three_parts",), core=False,
             prompt="Which part has the resting tone?"),
 )  # fmt: skip

@@ -21,6 +21,7 @@ from kopje.core.sequence.wording import OURS, Wording
 ConceptKey = NewType("ConceptKey", str)
 Way = Literal["hear", "sing", "read", "write", "create"]
 Line = Literal["rhythm", "melody", "other"]
+FoundBy = Literal["analysis", "any_song", "tag"]
 LINE_OF = {
     "beat": "rhythm",
     "rhythm": "rhythm",
@@ -43,6 +44,7 @@ STRANDS = (
     "barred",
     "recorder",
     "ensemble",
+    "making",
     "sight-singing",
     "vocabulary",
 )
@@ -57,7 +59,8 @@ class Concept:
     """One thing to be learned.
 
     `grade` is 0 for kindergarten, CHOIR for what only choirs learn. `elements`, `degrees`, `meters`,
-    `tone_sets` and `resting` say how the analysis finds it; a concept with none of them is observed only.
+    `tone_sets`, `resting` and `traits` say how the analysis finds it. A concept with none of them is found
+    where a teacher tags it, or in `any_song`. `shown` says what the class sees when it is named.
     `sign` is what stands for it in a narrow place: a figure in beats, a degree, a meter, or short words.
     `not_before` and `not_after` say when in a year it is named: month and day, `10-01`, or empty."""
 
@@ -77,6 +80,9 @@ class Concept:
     prompt: str = ""
     not_before: str = ""
     not_after: str = ""
+    traits: tuple[str, ...] = ()
+    any_song: bool = False
+    shown: str = ""
 
     @property
     def line(self) -> Line:
@@ -84,7 +90,18 @@ class Concept:
 
     @property
     def found_in_music(self) -> bool:
+        return bool(self.named_in_music or self.traits)
+
+    @property
+    def named_in_music(self) -> bool:
+        """Whether it is a tone, a figure, a meter, a set or a home: what is sung only by those who know it,
+        or by ear. A form or a direction asks nobody to know it."""
         return bool(self.elements or self.degrees or self.meters or self.tone_sets or self.resting)
+
+    @property
+    def found_by(self) -> FoundBy:
+        """How it is known that a song has it."""
+        return "analysis" if self.found_in_music else "any_song" if self.any_song else "tag"
 
 
 def day_in(said: str, first: date, last: date) -> date | None:

@@ -153,16 +153,27 @@ def _taught_again(key: ConceptKey, state: SectionState) -> bool:
 
 
 def _line_due(line: Line, state: SectionState) -> list[Due]:
-    concepts = [
-        c
-        for c in state.sequence.taught_in(state.grade)
-        if c.line == line and c.core and c.grade <= state.oldest + 1
-    ]
+    here = [c for c in state.sequence.taught_in(state.grade) if c.line == line]
+    concepts = [c for c in here if c.core and c.grade <= state.oldest + 1]
     found = [_practise(concept, state) for concept in concepts if _in_practice(concept.key, state)]
     waiting = any(state.taught_counts(item.concept.key).practised < NEXT_AFTER for item in found)
     if not waiting:
-        found += [_next(concept, state) for concept in concepts if not state.named(concept.key)][:1]
+        found += [_next(concept, state) for concept in _waiting(here, state)][:1]
     return found
+
+
+def _waiting(line: Iterable[Concept], state: SectionState) -> list[Concept]:
+    """What a line has not named yet, in the order it comes: its grade's core, then its grade's rest, and only
+    then the next grade's core."""
+    youngest = min(state.grade, state.oldest)
+
+    def turn(concept: Concept) -> int | None:
+        if concept.grade <= state.oldest:
+            return 0 if concept.core else 1 if concept.grade >= youngest else None
+        return 2 if concept.core and concept.grade == state.oldest + 1 else None
+
+    open_ = [(turn(c), c) for c in line if not state.named(c.key)]
+    return [c for place in range(3) for at, c in open_ if at == place]
 
 
 def _in_practice(key: ConceptKey, state: SectionState) -> bool:
@@ -185,7 +196,7 @@ def _practise(concept: Concept, state: SectionState) -> Due:
 
 def _next(concept: Concept, state: SectionState) -> Due:
     prepared = state.taught_counts(concept.key).prepared
-    enough = state.phases.lessons("prepare")[1] if concept.found_in_music else SHORT_STRANDS_LESSONS
+    enough = state.phases.lessons("prepare")[1] if concept.named_in_music else SHORT_STRANDS_LESSONS
     phase, naming = state.phases.at("prepare", prepared), state.phases.at("present", 0)
     verdict = may_present(concept, state)
     name, past = Named(concept.key), _past(phase)

@@ -17,6 +17,7 @@ def _tone(key: str, name: str, grade: int, degrees: str, needs: str, prompt: str
     return Concept(
         ConceptKey(key), name, "melody", grade, degrees, tuple(map(ConceptKey, needs.split())),
         degrees=tuple(degrees.split()), ways=SO_MI_FIRST.concept("la").ways, prompt=prompt,
+        shown=SO_MI_FIRST.concept("la").shown,
     )  # fmt: skip
 
 
@@ -60,11 +61,11 @@ SCALE_FIRST = _changed(
         _tone("fa", "fa and the half step", 2, "fa", "re", "How close are mi and fa?"),
         _tone("la", "la", 2, "la", "fa", "Is the new tone higher than so?"),
         Concept(ConceptKey("ti"), "ti", "melody", 3, "ti", (ConceptKey("la"),), degrees=("ti", "ti,"),
-                ways=SO_MI_FIRST.concept("ti").ways, prompt="Where does this tone want to go?"),
+                ways=SO_MI_FIRST.concept("ti").ways, prompt="Where does this tone want to go?", shown=SO_MI_FIRST.concept("ti").shown),
     ],
     "so-mi do",
     {"so-mi": "mi", "do": "do-so"},
-    {"major-scale": 3, "do-pentatonic": 3, "low-la": 4, "low-so": 4, "high-do": 3},
+    {"do-pentatonic": 4, "low-la": 4, "low-so": 4, "la-pentatonic": 4, "high-do": 3},
 )  # fmt: skip
 SHIPPED = {"so-mi": SO_MI_FIRST, "mi-re-do": MI_RE_DO_FIRST, "scale": SCALE_FIRST}
 

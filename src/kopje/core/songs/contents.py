@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections import Counter
 from collections.abc import Iterable, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from typing import Any
 
 from kopje.core.analysis.analysis import Analysis
@@ -18,7 +18,7 @@ from kopje.core.music.degree import Do
 from kopje.core.music.pitch import Pitch
 from kopje.core.reasons import Named, Param, Tone, because
 from kopje.core.sequence.concepts import ConceptKey, Sequence
-from kopje.core.songs.facts import READ_WITH_OTHERS
+from kopje.core.songs.facts import READ_WITH_OTHERS, found_traits, tagged
 
 
 @dataclass(frozen=True, slots=True)
@@ -27,7 +27,8 @@ class Content:
 
     `most_in_phrase`: the most times it comes in one phrase; `turns`: phrases that have it in the same place
     as another phrase; `tone`: a degree, not a figure; `aspect`: meter, tone set or resting tone, which
-    colour a song but are no tone or figure in it."""
+    colour a song but are no tone or figure in it; `trait`: a form, a direction, a sign: nobody has to know it
+    to sing it."""
 
     concept: ConceptKey | None
     label: Param
@@ -39,6 +40,7 @@ class Content:
     by_step: int = 0
     tone: bool = False
     aspect: bool = False
+    trait: bool = False
 
 
 @dataclass(frozen=True)
@@ -86,11 +88,21 @@ class Outline:
     resting: str | None
     tone_set: str | None
     keys: tuple[tuple[KeyChoice, ...], ...] = ()
+    traits: Mapping[str, tuple[int, ...]] = field(default_factory=dict)
 
 
-def card(id_: str, analysis: Analysis, sequence: Sequence, annotations: Annotations = NOTHING) -> SongCard:
+def card(
+    id_: str,
+    analysis: Analysis,
+    sequence: Sequence,
+    annotations: Annotations = NOTHING,
+    parts: int = 1,
+    tags: Iterable[str] = (),
+) -> SongCard:
     """A song for planning; what the teacher says it has or lacks goes before what was found."""
-    return card_of(id_, analysis.tune.title, outline(analysis), sequence, annotations.has, annotations.lacks)
+    has = annotations.has | tagged(tags, sequence)
+    seen = outline(analysis, parts)
+    return card_of(id_, analysis.tune.title, seen, sequence, has, annotations.lacks)
 
 
 def card_of(
@@ -102,12 +114,12 @@ def card_of(
     lacks: Iterable[str] = (),
 ) -> SongCard:
     """The same from an outline."""
-    found = said(contents(song, sequence), sequence, frozenset(has), frozenset(lacks))
+    found = said(contents(song, sequence), sequence, frozenset(has) - frozenset(lacks), frozenset(lacks))
     return SongCard(id_, title, tuple(found), song.bars, song.do, song.keys)
 
 
-def outline(a: Analysis) -> Outline:
-    """What planning needs of a song, without any sequence."""
+def outline(a: Analysis, parts: int = 1) -> Outline:
+    """What planning needs of a song of so many parts, without any sequence."""
     return Outline(
         a.tune.bars[-1].number,
         a.tonality.do,
@@ -117,6 +129,7 @@ def outline(a: Analysis) -> Outline:
         a.tonality.resting,
         a.tone_set_name,
         a.keys_by_grade,
+        found_traits(a, parts),
     )
 
 
@@ -180,7 +193,22 @@ def said(
     kept = [content for content in found if content.concept not in lacks]
     there = {content.concept for content in kept}
     added = [c for c in sequence.concepts if c.key in has and c.key not in there]
-    return kept + [Content(c.key, Named(c.key), 2, (), 2, 2, 2, 1, tone=bool(c.degrees)) for c in added]
+    return kept + [
+        Content(
+            c.key,
+            Named(c.key),
+            2,
+            (),
+            2,
+            2,
+            2,
+            1,
+            tone=bool(c.degrees),
+            aspect=not c.named_in_music,
+            trait=not c.named_in_music,
+        )
+        for c in added
+    ]
 
 
 def contents(song: Outline, sequence: Sequence) -> list[Content]:
@@ -188,6 +216,8 @@ def contents(song: Outline, sequence: Sequence) -> list[Content]:
     found = [*_tones(song, sequence), *_figures(song, sequence)]
     seen = {content.concept for content in found}
     found += [aspect for aspect in _aspects(song, sequence) if aspect.concept not in seen]
+    seen = {content.concept for content in found}
+    found += [trait for trait in _traits(song, sequence) if trait.concept not in seen]
     return sorted(found, key=lambda c: (c.aspect, c.concept is None))
 
 
@@ -249,6 +279,15 @@ def _aspects(song: Outline, sequence: Sequence) -> Iterable[Content]:
             yield Content(concept.key, Named(concept.key), 1, (), 2, 0, aspect=True)
 
 
+def _traits(song: Outline, sequence: Sequence) -> Iterable[Content]:
+    for concept in sequence.concepts:
+        bars = sorted({bar for trait in concept.traits for bar in song.traits.get(trait, ())})
+        if bars:
+            yield Content(
+                concept.key, Named(concept.key), len(bars), tuple(bars), len(bars), 0, aspect=True, trait=True
+            )
+
+
 def _bars(spots: Iterable[Spot]) -> tuple[int, ...]:
     return tuple(sorted({one.bar for one in spots}))
 
@@ -272,6 +311,7 @@ def packed(song: Outline) -> dict[str, Any]:
             [[_do(k.do), k.semitones, str(k.cost), str(k.low), str(k.high)] for k in keys]
             for keys in song.keys
         ],
+        "traits": {key: list(bars) for key, bars in song.traits.items()},
     }
 
 
@@ -299,4 +339,5 @@ def unpacked(values: Mapping[str, Any]) -> Outline:
             )
             for keys in values["keys"]
         ),
+        {key: tuple(bars) for key, bars in values.get("traits", {}).items()},
     )

@@ -65,6 +65,8 @@ def called(key: str, sequence: Sequence) -> Param:
         return because("tone_as_home", tone=Tone(name))
     if kind == "figure":
         return figure_label(name)
+    if kind == "trait":
+        return because(f"trait_{name}")
     return because("meter_of", meter=name) if kind == "meter" else tone_set_words(name)
 
 

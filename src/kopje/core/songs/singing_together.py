@@ -78,18 +78,31 @@ def _bars(found: tuple[Remark, ...], *kinds: Kind) -> tuple[int, ...]:
 def rounds(a: Analysis) -> tuple[Round, ...]:
     """All ways to sing it as a round in which each voice enters where a phrase begins, best first; none for a
     song of one phrase or of bars that do not add up. More voices before fewer where they fit as well."""
+    bars = a.tune.bars[-1].number
+    found = [
+        Round(voices, after, fit_of(as_round(a.tune, voices, after)))
+        for after in _entries(a)
+        for voices in range(2, MOST_PARTS + 1)
+        if after * voices <= bars
+    ]
+    return tuple(sorted(found, key=lambda one: (not one.fit.well, one.fit.order[:2], -one.voices, one.after)))
+
+
+def round_entry(a: Analysis) -> int | None:
+    """After how many bars a second voice can enter so that it sings well as a round; None if nowhere."""
+    return next((after for after in _entries(a) if fit_of(as_round(a.tune, 2, after)).well), None)
+
+
+def _entries(a: Analysis) -> list[int]:
+    """After how many bars a voice may enter: where a phrase begins, and the song comes out even."""
     full = [bar for bar in a.tune.bars if bar.number > 0]
     whole = all(bar.length == bar.meter.length and bar.meter == full[0].meter for bar in full[:-1])
     if not full or not whole or a.problems or a.range is None:
-        return ()
+        return []
     starts = {a.timeline[phrase.first].bar for phrase in a.phrases} - {0, 1}
-    found = []
-    for after in sorted(start - 1 for start in starts):
-        for voices in range(2, MOST_PARTS + 1):
-            if len(full) % after or after * voices > len(full):
-                break
-            found.append(Round(voices, after, fit_of(as_round(a.tune, voices, after))))
-    return tuple(sorted(found, key=lambda one: (not one.fit.well, one.fit.order[:2], -one.voices, one.after)))
+    return sorted(
+        start - 1 for start in starts if len(full) % (start - 1) == 0 and 2 * (start - 1) <= len(full)
+    )
 
 
 @dataclass(frozen=True, slots=True)

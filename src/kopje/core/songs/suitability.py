@@ -31,6 +31,7 @@ SUNG_LATELY = 3
 LONG_SONG_BARS = 20
 REST_DAYS = 21
 LAST_STAGE = 7
+NAMES_FROM = 1  # before grade 1 everything is sung by ear, and what has no name yet counts for nothing
 
 
 @dataclass(frozen=True, slots=True)
@@ -69,7 +70,9 @@ def unknown(song: SongCard, state: SectionState, besides: ConceptKey | None = No
     return tuple(
         content
         for content in song.contents
-        if content.concept != besides and (content.concept is None or not state.named(content.concept))
+        if content.concept != besides
+        and not content.trait
+        and (content.concept is None or not state.named(content.concept))
     )
 
 
@@ -81,7 +84,7 @@ def fit(
     met: Met = Met(),
     today: date | None = None,
 ) -> Fit:
-    others = unknown(song, state, concept.key)
+    others = unknown(song, state, concept.key) if state.grade >= NAMES_FROM else ()
     keys = song.keys_for(state.grade)
     scored = [
         *_target(song, concept, purpose, state),
@@ -105,14 +108,14 @@ Scored = Iterator[tuple[Reason, int]]
 
 
 def _target(song: SongCard, concept: Concept, purpose: Purpose, state: SectionState) -> Scored:
-    if not concept.found_in_music:
+    if concept.found_by == "any_song":
         yield because("observed", "note", concept.key, concept=Named(concept.key)), 0
         return
     content = song.content(concept.key)
     if content is None:
         yield because("target_missing", "bars", concept.key, what=Named(concept.key)), 100
         return
-    if purpose == "practise" and not state.named(concept.key):
+    if purpose == "practise" and concept.named_in_music and not state.named(concept.key):
         unnamed = because(
             "target_unnamed", "bars", concept.key, section=state.name, concept=Named(concept.key)
         )
@@ -156,7 +159,7 @@ def _how_often(some: int, every: int) -> Reason:
 
 
 def _others(others: tuple[Content, ...], concept: Concept, purpose: Purpose, state: SectionState) -> Scored:
-    strict = purpose != "prepare" and concept.found_in_music
+    strict = purpose != "prepare" and concept.named_in_music
     elements = [content for content in others if not content.aspect]
     barring = [content for content in elements if strict and not _by_rote(content, state)]
     rest = [content for content in elements if content not in barring]

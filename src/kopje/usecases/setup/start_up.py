@@ -14,7 +14,7 @@ from kopje.store.work import UnitOfWork
 from kopje.usecases.context import Context
 from kopje.usecases.ledger.projections import RULES, rebuild
 from kopje.usecases.setup.school_sequence import sequence_for
-from kopje.usecases.songs.look import analysis_of
+from kopje.usecases.songs.look import analysis_of, score_of
 from kopje.usecases.songs.song_facts import FACTS_VERSION, work_out
 
 BATCH = 200
@@ -47,7 +47,8 @@ def songs_up_to_date(work: UnitOfWork) -> int:
             for song in batch:
                 school = session.get_one(t.School, song.school_id)
                 try:
-                    work_out(song, analysis_of(song), sequence_for(session, school.id, school.sequence, {}))
+                    sequence = sequence_for(session, school.id, school.sequence, {})
+                    work_out(song, analysis_of(song), sequence, len(score_of(song).parts))
                 except KopjeError:
                     song.facts_version = (
                         FACTS_VERSION  # a file that this version reads no more stays, without facts

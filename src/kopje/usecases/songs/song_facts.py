@@ -8,21 +8,22 @@ from kopje.core.analysis.analysis import Analysis
 from kopje.core.analysis.annotations import annotations_of
 from kopje.core.sequence.concepts import Sequence
 from kopje.core.songs.contents import outline, packed
-from kopje.core.songs.facts import SongFacts, song_facts
+from kopje.core.songs.facts import SongFacts, song_facts, tags_of
 from kopje.store import tables as t
 
-FACTS_VERSION = 4  # raise it when what is kept of a song changes; it is then worked out anew at the start
+FACTS_VERSION = 5  # raise it when what is kept of a song changes; it is then worked out anew at the start
 CONTOUR = 64
 
 
-def work_out(song: t.Song, a: Analysis, sequence: Sequence) -> None:
-    """Put what can be asked of a song into its columns."""
-    facts = song_facts(a, sequence, annotations_of(song.annotations or {}))
+def work_out(song: t.Song, a: Analysis, sequence: Sequence, parts: int) -> None:
+    """Put what can be asked of a song of so many parts into its columns."""
+    tags = tags_of((song.facts or {}).get("role", ""))
+    facts = song_facts(a, sequence, annotations_of(song.annotations or {}), parts, tags)
     song.elements, song.features = sorted(facts.elements), sorted(facts.features)
     song.fits = [grade for grade, key in enumerate(facts.keys) if key.comfortable]
     song.summary = _summary(a, facts)
     song.search = _search(song, a)
-    song.card = packed(outline(a))
+    song.card = {**packed(outline(a, parts)), "tags": sorted(tags)}
     song.facts_version = FACTS_VERSION
 
 

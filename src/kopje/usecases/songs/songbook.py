@@ -22,14 +22,14 @@ from kopje.core.reasons import Reason, because
 from kopje.core.sequence.concepts import Concept, Sequence
 from kopje.core.sequence.section_state import SectionState
 from kopje.core.songs.contents import SongCard, card_of, unpacked
-from kopje.core.songs.facts import elements_of, features_of, nameable
+from kopje.core.songs.facts import elements_of, features_of, nameable, tagged
 from kopje.formats.abc_write import write_abc
 from kopje.formats.read import pieces
 from kopje.formats.song_line import read_song_line
 from kopje.store import songs, tables
 from kopje.store.songs import CardRow, Likely
 from kopje.usecases.context import Context
-from kopje.usecases.songs.look import Source, analysed, analysis_of, own_analysis
+from kopje.usecases.songs.look import Source, analysed, analysis_of, own_analysis, score_of
 from kopje.usecases.songs.song_facts import work_out
 
 FACT_NAMES = {
@@ -90,9 +90,8 @@ class _Kept:
 @lru_cache(maxsize=8192)
 def _card(kept: _Kept, song_id: str) -> SongCard:
     annotations = annotations_of(json.loads(kept.annotations))
-    return card_of(
-        song_id, kept.title, unpacked(kept.values), kept.sequence, annotations.has, annotations.lacks
-    )
+    has = annotations.has | tagged(kept.values.get("tags", ()), kept.sequence)
+    return card_of(song_id, kept.title, unpacked(kept.values), kept.sequence, has, annotations.lacks)
 
 
 def songs_by_id(ctx: Context, ids: Iterable[str | None]) -> dict[UUID, tables.Song]:
@@ -130,7 +129,7 @@ def annotate(ctx: Context, song_id: UUID, values: Mapping[str, Any]) -> tables.S
         given = list(annotations.labels)
         raise TuneError("song_letters", phrases=phrases, letters=len(given), value=given)
     song.annotations = {key: value for key, value in values.items() if value}
-    work_out(song, analysis_of(song), ctx.sequence)
+    work_out(song, analysis_of(song), ctx.sequence, len(score_of(song).parts))
     ctx.session.flush()
     return song
 
@@ -144,7 +143,7 @@ def about(ctx: Context, song_id: UUID, title: str, facts: Mapping[str, str]) -> 
         raise TuneError("song_no_such_fact", name=strange[0], value=strange[0])
     song.title = title.strip()
     song.facts = {key: value.strip() for key, value in facts.items() if value.strip()}
-    work_out(song, analysis_of(song), ctx.sequence)
+    work_out(song, analysis_of(song), ctx.sequence, len(score_of(song).parts))
     ctx.session.flush()
     return song
 
@@ -236,7 +235,7 @@ def _import_piece(ctx: Context, filename: str, data: bytes, shipped: bool) -> Im
         shipped=shipped,
     )
     ctx.session.add(song)
-    work_out(song, analysis, ctx.sequence)
+    work_out(song, analysis, ctx.sequence, len(score_of(song).parts))
     ctx.session.flush()
     return Imported(filename, song.title, song.id, False, None, len(analysis.problems))
 
