@@ -1,8 +1,8 @@
 """Cut the pronouncing dictionary to what the words-on-the-beat check needs: scripts/stress.py INDEX.js
 
-INDEX.js is that of the npm package cmu-pronouncing-dictionary (`npm pack` fetches it; ISC, see the notice beside
-the data). Kept are words of two syllables and more with the stress of each syllable, grouped by pattern and
-front-coded; pronunciation itself is left out.
+INDEX.js is that of the npm package cmu-pronouncing-dictionary (`npm pack` fetches it; ISC, see the notice
+beside the data). Kept are words of two syllables and more with the stress of each, grouped by pattern
+and front-coded; pronunciation itself is left out.
 """
 
 from __future__ import annotations

@@ -352,6 +352,7 @@ trait_felt_two = felt in two
 trait_felt_three = felt in three
 trait_felt_four = felt in four
 trait_felt_compound = swaying beats (compound)
+trait_tied = a tie
 trait_two_chords = two chords: tonic and dominant
 trait_fermata = a fermata
 trait_staccato = staccato

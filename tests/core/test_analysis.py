@@ -57,7 +57,7 @@ def test_fi_always_and_fa_never_over_la_is_heard_as_dorian() -> None:
         ("kestrel-kestrel", "mi so", "bitonic"),
         ("my-umbrella-has-a-hole", "do re mi so", "tetratonic"),
         ("caterpillar-walk", "do re mi so la", "do-pentatonic"),
-        ("frost-on-the-fence", "do re mi fa so", "major-pentachord"),
+        ("here-comes-the-tram", "do re mi fa so", "major-pentachord"),
         ("owls-awake", "la, ti, do re mi", "minor-pentachord"),
         ("lantern-boat", "ti, do re mi fa so", "six-tone"),
     ],

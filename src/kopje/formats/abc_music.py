@@ -45,6 +45,7 @@ class TuneBuilder:
     worded: set[str | None] = field(default_factory=set)
     names: dict[str | None, str] = field(default_factory=dict)
     started: bool = False
+    unpitched: bool = False  # under a percussion clef no note has a pitch
     _strange: int = 0
     _bar_signs: tuple[Sign, ...] = ()
     _held: dict[tuple[str, int | None], int] = field(default_factory=dict)
@@ -64,6 +65,7 @@ class TuneBuilder:
 
     # --- fields -----------------------------------------------------------------------------
     def set_key(self, text: str) -> None:
+        self.unpitched = "clef=perc" in text
         self.key = key_field(text)
         self._in_body = True
 
@@ -246,13 +248,15 @@ class TuneBuilder:
             duration *= self._broken
             self._broken = None
         self._total += kind == "note"
+        if kind == "note" and self.unpitched:
+            pitch = None
         check_count(self._total, MAX_NOTES, "notes")
         check_count(len(self.notes) + 1, MAX_NOTES_IN_BAR, "notes_in_bar")
         where = because("in_bar", bar=len(self.bars) + 1)
         tie_in = self._tie and kind == "note" and pitch == self._last_pitch()
         self.notes.append(
             Note(
-                "note" if kind == "note" else "rest",
+                "rest" if kind == "rest" else "note" if pitch else "unpitched",
                 length(duration, where),
                 pitch,
                 tie_in=tie_in,
@@ -337,7 +341,7 @@ class TuneBuilder:
     def tune(self, name: str) -> Tune | None:
         """The finished tune; None if the lines hold no music."""
         self._close_bar("single")
-        tones = sum(note.kind == "note" for bar in self.bars for note in bar.notes)
+        tones = sum(note.kind != "rest" for bar in self.bars for note in bar.notes)
         if not tones or self._strange > tones:  # a letter to somebody has a few letters that are notes
             return None
         bars = tuple(self.bars)
@@ -345,7 +349,8 @@ class TuneBuilder:
             bars = set_words(bars, first, syllables(text, verse))
         if self.meter is None and all(bar.meter == Meter(4, 4) for bar in bars):
             self._note_once("meter_missing", "read_without_meter")
-        if all(bar.key is None for bar in bars):
+        pitched = any(note.kind == "note" for bar in bars for note in bar.notes)
+        if pitched and all(bar.key is None for bar in bars):
             self._note_once("key_unknown", "read_without_key")
         title = next((value for key, value in self.facts if key == "T"), "") or name or "Untitled"
         facts = tuple((key, clipped(value)) for key, value in self.facts)

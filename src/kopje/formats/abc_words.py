@@ -48,7 +48,7 @@ def syllables(text: str, verse: int) -> list[Sign]:
 
 def set_words(bars: tuple[Bar, ...], first: int, signs: Sequence[Sign]) -> tuple[Bar, ...]:
     """Set syllables under the notes from the `first` sung note on; rests are passed over."""
-    places = [(b, n) for b, bar in enumerate(bars) for n, note in enumerate(bar.notes) if note.kind == "note"]
+    places = [(b, n) for b, bar in enumerate(bars) for n, note in enumerate(bar.notes) if note.kind != "rest"]
     changed: dict[int, dict[int, Syllable]] = {}
     for (bar, note), syllable in _placed(places[first:], signs):
         changed.setdefault(bar, {})[note] = syllable

@@ -13,7 +13,7 @@ from kopje.core.music.meter import Meter
 from kopje.core.music.navigation import AT_HEAD
 from kopje.core.music.note_values import tuplet
 from kopje.core.music.pitch import Pitch, from_fifths, spell
-from kopje.core.music.score import Score
+from kopje.core.music.score import Part, Score
 from kopje.core.music.tune import Bar, Key, Note, Tune
 from kopje.formats.abc_fields import MODES
 
@@ -41,7 +41,7 @@ def write_abc(score: Score, number: int = 1) -> str:
     together = len(score.parts) > 1
     if together:
         head += [_voice(n, part.name) for n, part in enumerate(score.parts, 1)]
-    head.append(f"K:{_key(first.key)}")
+    head.append(f"K:{_key(first.key)}{_clef(score.parts[0])}")
     body: list[str] = []
     for n, part in enumerate(score.parts, 1):
         body += [f"V:{n}", *_agreed(part.tune, first)] if together else []
@@ -52,6 +52,11 @@ def write_abc(score: Score, number: int = 1) -> str:
 def _voice(number: int, name: str) -> str:
     said = name.replace('"', "'")
     return f'V:{number} name="{said}"' if said else f"V:{number}"
+
+
+def _clef(part: Part) -> str:
+    """Only under a percussion clef ABC knows notes without pitch."""
+    return "" if part.pitched else " clef=perc"
 
 
 def _agreed(tune: Tune, first: Bar) -> Iterator[str]:
@@ -134,7 +139,7 @@ def _note(note: Note, stated: dict[str, int], touched: set[str], ratio: tuple[in
     written = note.duration * Fraction(*ratio) if ratio else note.duration
     if note.kind == "rest":
         return "Z" if note.fills_bar else f"z{_multiple(written)}"
-    pitch = note.pitch or Pitch("B", 0, 4)  # ABC knows no note without pitch
+    pitch = note.pitch or Pitch("B", 0, 4)  # where the percussion clef has its line
     sign = ""
     if not note.tie_in and (pitch.alter != stated.get(pitch.letter, 0) or pitch.letter in touched):
         sign = _SIGNS.get(pitch.alter, "")
@@ -161,7 +166,7 @@ def _multiple(length: Fraction) -> str:
 
 
 def _words(bars: Sequence[Bar]) -> Iterator[str]:
-    sung = [note for bar in bars for note in bar.notes if note.kind == "note"]
+    sung = [note for bar in bars for note in bar.notes if note.kind != "rest"]
     verses = max((one.verse for note in sung for one in note.syllables), default=0)
     for verse in range(1, verses + 1):
         said = "".join(_word_signs(sung, verse)).strip()

@@ -1,4 +1,4 @@
-"""The dictionary of stress that ships with Kopje: words of two syllables and more, cut by scripts/stress.py."""
+"""The dictionary of stress that ships with Kopje, cut by scripts/stress.py: words of two syllables on."""
 
 from __future__ import annotations
 

@@ -108,7 +108,7 @@ def _verse(a: Analysis, verse: int, dictionary: Mapping[str, str]) -> list[Spoke
                 first=index == 0,
                 guessed=heard.guessed,
                 midi=sound.pitch.midi if sound.pitch else 0,
-                ends=bool(syllable.text) and syllable.text[-1] in ".,;:!?…–—",
+                ends=syllable.text.rstrip("”“\"'’)")[-1:] in tuple(".,;:!?…–—"),
             )
         )
     return _lengthened(found)
@@ -201,12 +201,19 @@ def _kind(
         return "article"
     if one.weight <= LIGHT and not one.inside and one.on_beat and _light(one, every, at):
         return "light"
-    if one.weight == HEAVY and len(around) == 2 and _weak(one, around) and not _between_heavy(every, at):
+    asked = before is not None and _asks(before, _beside(every, at - 1, -1))
+    if one.weight == HEAVY and len(around) == 2 and not asked and _weak(one, around) and not _own(every, at):
         return "weak"
     if one.note in tops and one.on_beat and (one.inside or article(one.word)):
         return "top"
-    alone = one.first and not one.ends and not (after and after.word == one.word and after.inside)
-    if alone and small_word(one.text) and one.strength == 4 and one.on_beat and not _asks(one, before):
+    if (
+        not one.ends
+        and small_word(one.word)
+        and not one.main
+        and one.strength == 4
+        and one.on_beat
+        and not _asks(one, before)
+    ):
         return "hint"
     return None
 
@@ -255,7 +262,7 @@ def _weak(one: Spoken, around: Sequence[Spoken]) -> bool:
     )
 
 
-def _between_heavy(every: Sequence[Spoken], at: int) -> bool:
+def _own(every: Sequence[Spoken], at: int) -> bool:
     """Part of a longer word's own stress is judged as turned, not here."""
     return any(
         other is not None and other.word == every[at].word and other.inside

@@ -13,9 +13,9 @@ NONE, LIGHT, MIDDLE, HEAVY = Fraction(0), Fraction(1), Fraction(2), Fraction(3)
 PARTICLE = Fraction(5, 2)
 ARTICLES = frozenset({"a", "an", "the"})
 PREPOSITIONS = frozenset(
-    "at as by for from in into of on onto per than through till to toward towards with like near past since "
-    "under until upon within without across among around behind below beside between beyond before after about "
-    "above along against".split()
+    "at as by for from in into of on onto per than through till to toward towards with like past since "
+    "under until upon within without across among around behind below beside between beyond before "
+    "after about above along against".split()
 )
 CONJUNCTIONS = frozenset("and but or nor if so because though while when where that whether yet".split())
 _LIGHT = PREPOSITIONS | CONJUNCTIONS | frozenset(
@@ -25,7 +25,8 @@ _LIGHT = PREPOSITIONS | CONJUNCTIONS | frozenset(
     "couldn't wouldn't shouldn't aren't weren't hasn't haven't hadn't mustn't needn't".split()
 )  # fmt: skip
 QUESTIONS = frozenset(
-    "who whom whose what which why how where when can could will would shall should may might is are was were "
+    "who whom whose what which why how where when can could will would shall should may might is are was "
+    "were "
     "do does did has have who's what's where's how's".split()
 )
 _MIDDLE = frozenset(

@@ -190,6 +190,11 @@ def _felt(beats: int | None, compound: bool) -> Detector:
     return found
 
 
+def _tied(a: Analysis) -> Iterator[int]:
+    """Printed ties, over the bar line or inside a bar."""
+    yield from (bar.number for bar, _, note in a.tune.notes() if note.tie_out)
+
+
 # --- harmony ------------------------------------------------------------------------------------
 def _two_chords(a: Analysis) -> Iterator[int]:
     """Bars that ask for the dominant: every strong tone belongs to it, and one not to the tonic too."""
@@ -285,6 +290,7 @@ DETECTORS: Mapping[str, Detector] = {
     "felt_four": _felt(4, compound=False),
     "felt_compound": _felt(None, compound=True),
     "two_chords": _two_chords,
+    "tied": _tied,
     "fermata": _marked("fermata"),
     "staccato": _marked("staccato"),
     "accent": _marked("accent"),

@@ -170,7 +170,7 @@ FOURTH = (
     _c("upbeat", "upbeat", "rhythm", 4, "upbeat", "bar-lines", elements="upbeat", core=False, prompt="Does it begin on the strong beat?"),
     _c("eighth-rest", "single eighth and its rest", "rhythm", 4, "½ r½", "quarter-eighths beat-rest", elements="half_beat_rest", core=False,
        prompt="Did you come in on the beat or after it?"),
-    _c("tie", "tie", "rhythm", 4, "tie", "half", elements="tie", core=False, prompt="Do we sing the second one again?"),
+    _c("tie", "tie", "rhythm", 4, "tie", "half", elements="tie", traits="tied", core=False, prompt="Do we sing the second one again?"),
     _c("la-minor", "resting tone la (minor)", "tonality", 4, "la rests", "low-la ti", resting="la", ways=("hear",),
        prompt="Which tone is home now?"),
     _c("flats-sharps", "flats and sharps", "staff", 4, "♭ ♯", "letter-names", traits="needs_sign", prompt="Why does fa need a flat here?"),

@@ -42,7 +42,18 @@ FACT_NAMES = {
     "N": "note",
     "B": "book",
 }
-OUR_FACTS = ("source", "language", "rights", "verified", "role", "game", "season", "culture", "care")
+OUR_FACTS = (
+    "source",
+    "language",
+    "rights",
+    "verified",
+    "role",
+    "signed",
+    "game",
+    "season",
+    "culture",
+    "care",
+)
 MAY_BE_SAID = frozenset((*FACT_NAMES.values(), *OUR_FACTS))
 
 
