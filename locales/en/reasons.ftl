@@ -492,7 +492,39 @@ many_new = More than half is new: they know too few songs for less.
 few_heard = Fewer than four children can be heard alone.
 free_minutes = { $count } minutes stay free: nothing that fits is longer.
 empty_slot = Nothing fits “{ $slot }” yet; more songs would help.
-the_new_sound = the new sound
+asks = It has { $trait } in { $count ->
+    [1] bar
+   *[other] bars
+  } { $bars }.
+the_thing = the { $concept }
+a_thing = { $concept }
+said_two_eighths = two eighths
+said_eighth_sixteenths = an eighth and two sixteenths
+said_eighth_rest = the eighth rest
+said_fa = fa
+said_recorder_bag = B, A and G
+said_recorder_five = E or D
+said_recorder_eight = C, high D or F sharp
+said_loudness_word = a word for loudness
+said_tempo_word = a word for tempo
+new_tone = the new tone
+new_home = the new home tone
+new_direction = the way it moves
+new_figure = the new figure
+new_duration = the long and the short
+new_beat = the beat
+new_meter = how the beats go
+new_staff = the place of the note
+new_form = how it is built
+new_expression = how it is sung
+new_voice = the way of using the voice
+new_unpitched = the new stroke
+new_barred = the way of playing
+new_recorder = the new tone
+new_ensemble = how the voices go together
+new_making = a turn of their own
+new_sight_singing = a line of this level
+new_vocabulary = the sound
 the_song = the song
 
 slot_left = Left over
@@ -688,3 +720,23 @@ meet_parallel = they run side by side in { $count ->
     [1] bar
    *[other] bars
   } { $bars }.
+
+## Words on the beat
+words_sit = The words sit well on the beat.
+words_look = { $count ->
+    [0] The words sit; { $all ->
+        [1] one place
+       *[other] { $all } places
+      } may be looked at.
+    [1] The words sit but for one place.
+   *[other] { $count } places where the words may not sit.
+  }
+word_turned = Bar { $bar }, verse { $verse }: “{ $word }” is turned over, “{ $text }” stands stronger than its stressed syllable.{ $guessed ->
+    [0] { "" }
+   *[other] { " " }Its stress is a guess.
+  }
+word_light = Bar { $bar }, verse { $verse }: the light word “{ $text }” takes the beat from a heavier one beside it.
+word_article = Bar { $bar }, verse { $verse }: “{ $text }” stands on a strong beat.
+word_weak = Bar { $bar }, verse { $verse }: “{ $text }” wants to be stressed and stands in a weak place.
+word_top = Bar { $bar }, verse { $verse }: the highest tone falls on “{ $text }”, which is not stressed.
+word_hint = Bar { $bar }, verse { $verse }: “{ $text }” opens a bar; often that is good verse.

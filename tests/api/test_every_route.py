@@ -199,3 +199,8 @@ def test_bodies_refuse_what_they_do_not_know(owner: TestClient, kestrel: Place) 
     )
     assert (answer.status_code, answer.headers["content-type"]) == (422, "application/problem+json")
     assert len(list(bodies())) > 5
+
+
+def test_no_two_schemas_share_a_name() -> None:
+    """Two of one name are both renamed after their modules, which the page would only see by chance."""
+    assert [name for name in SCHEMA["components"]["schemas"] if "__" in name] == []

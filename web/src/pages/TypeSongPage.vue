@@ -6,6 +6,7 @@ import { useRouter } from 'vue-router'
 import { draftSong, keepTypedSong } from '@/api/queries'
 import type { Schemas } from '@/api/client'
 import ScoreView from '@/components/ScoreView.vue'
+import OnBeat from '@/features/songs/OnBeat.vue'
 import { vFirst } from '@/composables/vFirst'
 import { useTrail } from '@/composables/useTrail'
 import { degreeName } from '@/composables/useWording'
@@ -111,6 +112,7 @@ async function keep() {
           say('typing-without', { n: draft.without_words })
         }}</span>
       </p>
+      <OnBeat v-if="draft.on_beat" :found="draft.on_beat" class="small" />
       <div class="sheet paper">
         <ScoreView :svg="draft.svg" :label="say('song-score', { title: typed.title })" />
       </div>

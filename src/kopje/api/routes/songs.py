@@ -11,6 +11,7 @@ from kopje.api.deps import Provided, Work
 from kopje.api.problems import answers
 from kopje.api.schemas.song_insight import AboutBody, InsightRead, KeyRead
 from kopje.api.schemas.song_parts import PartnerRead, RoundRead, SingTogetherRead
+from kopje.api.schemas.song_words import OnBeatRead
 from kopje.api.schemas.songs import (
     AnnotationsBody,
     DraftRead,
@@ -39,6 +40,7 @@ from kopje.usecases.songs.look import Variant, analysis_of, score_seen, seen
 from kopje.usecases.songs.print_song import engraved, song_sheet, under
 from kopje.usecases.songs.sing_together import sing_together
 from kopje.usecases.songs.songbook import import_files, keep_typed
+from kopje.usecases.songs.words_on_beat import words_on_beat
 
 router = APIRouter(tags=["songs"])
 SVG = "image/svg+xml"
@@ -81,6 +83,7 @@ def post_draft(body: TypedBody, ctx: Work, services: Provided) -> DraftRead:
         bars=a.tune.bars[-1].number,
         tones=[str(d) for d in a.tone_set],
         without_words=without,
+        on_beat=OnBeatRead.of(words_on_beat(a), ctx.words),
     )
 
 

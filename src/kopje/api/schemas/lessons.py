@@ -16,6 +16,7 @@ from kopje.core.planning.activities import Activity, kind_name
 from kopje.core.planning.candidates import new_thing
 from kopje.core.planning.catalogue import activity
 from kopje.core.planning.lesson import Choice, Part
+from kopje.core.planning.steps import spoken_of
 from kopje.core.planning.template import available, slot_name
 from kopje.core.sequence.concepts import Concept, ConceptKey, strand_name
 from kopje.core.sequence.phases import Purpose
@@ -132,11 +133,12 @@ def spoken(
     item: Activity, song: str | None, concept: Concept | None, purpose: str | None, section: str, words: Words
 ) -> list[str]:
     """The steps with names filled in; before a concept is presented its name is not used."""
-    named = concept.name if concept and purpose != "prepare" else words.word("the_new_sound")
     filling = {
         "song": f"“{song}”" if song else words.word("the_song"),
-        "concept": named,
         "section": section,
+        "it": words.say(spoken_of(concept, purpose)) if concept else "",
+        "concept": concept.name if concept else "",
+        "shown": concept.shown if concept else "",
     }
     return [words.sequence.wording.step(step).format(**filling) for step in item.steps]
 

@@ -9,6 +9,7 @@ from pydantic import Field
 
 from kopje.api.analysis_json import bars_of
 from kopje.api.schemas.base import Body, Read
+from kopje.api.schemas.song_words import OnBeatRead
 from kopje.api.schemas.songs import phrase_bars
 from kopje.core.analysis.analysis import Analysis
 from kopje.core.analysis.difficulty import difficulty
@@ -19,6 +20,7 @@ from kopje.core.analysis.repairs import How, repairs
 from kopje.core.analysis.text_setting import sums, sung_syllables
 from kopje.core.songs.keys import KeyAdvice
 from kopje.store import tables
+from kopje.usecases.songs.words_on_beat import words_on_beat
 from kopje.words import Words
 
 MOST_TURNS = 12
@@ -98,6 +100,7 @@ class InsightRead(Read):
     difficulty: list[AxisRead]
     repairs: list[RepairRead]
     twins: list[TwinRead]
+    on_beat: OnBeatRead | None
 
     @classmethod
     def of(cls, song: tables.Song, a: Analysis, words: Words, twins: list[tables.Song]) -> InsightRead:
@@ -130,6 +133,9 @@ class InsightRead(Read):
                 RepairRead(bar=way.bar, how=way.how, sentence=words.say(way.reason))
                 for way in repairs(a.tune)
             ],
+            on_beat=OnBeatRead.of(
+                words_on_beat(a, song.facts.get("language", ""), song.facts.get("signed", "")), words
+            ),
             twins=[
                 TwinRead(
                     id=twin.id,

@@ -11,6 +11,7 @@ from pydantic import Field
 from kopje.api.analysis_json import ladder, minutes_and_seconds
 from kopje.api.schemas.base import Body, Read, ReasonRead
 from kopje.api.schemas.song_parts import ScorePartRead, SoundRead, TogetherRead, heard
+from kopje.api.schemas.song_words import OnBeatRead
 from kopje.core.analysis.analysis import Analysis
 from kopje.core.analysis.elements import figure_name
 from kopje.core.analysis.repairs import How
@@ -110,6 +111,7 @@ class DraftRead(Read):
     bars: int
     tones: list[str]
     without_words: int
+    on_beat: OnBeatRead | None
 
 
 class AnnotationsBody(Body):

@@ -14,6 +14,8 @@ from kopje.core.sequence.section_state import SectionState
 
 HANDS_ON = frozenset({"unpitched", "barred", "recorder"})
 Energy = Literal["seated", "standing", "moving"]
+Grouping = Literal["all", "halves", "circle", "partners", "groups", "single"]
+Support = Literal["teacher leads", "class alone", "child leads"]
 SongRole = Literal["none", "known", "target", "new"]
 Role = Literal["opening", "voice", "review", "focus", "second", "play", "game", "repertoire", "closing"]
 
@@ -30,8 +32,13 @@ class Activity:
     `minutes` is (least, usual, most). `song`: none, one they know, the one chosen for the concept, or one
     that is new to them and in their range. `strands`: only for concepts of these; what is learned with an
     instrument in the hands wants an activity that says so. `hears` children can be heard in `way` with
-    `help`, `voices` at a time. `steps` may name {song}, {concept} and {section}; before a concept is
-    presented {concept} reads "the new sound"."""
+    `help`, `voices` at a time. `takes`: only concepts of these natures, whose sentences its steps can bear.
+    `asks`: traits that its song must have, with `!` in front must not have. `easier`, `harder`: another form
+    of it; `instead`: what stands in for its things, and how it goes without touch.
+
+    `steps` may name {song} and {section}; {it}, the thing as one speaks of it in a sentence, which before
+    its name is “the new tone” and the like; and only where something is presented {concept}, its name, and
+    {shown}, what the class sees of it."""
 
     key: str
     title: str
@@ -51,6 +58,13 @@ class Activity:
     help: Help = "none"
     props: str = ""
     care: str = ""
+    takes: tuple[str, ...] = ()
+    asks: tuple[str, ...] = ()
+    grouping: Grouping = "all"
+    support: Support = "teacher leads"
+    easier: str = ""
+    harder: str = ""
+    instead: str = ""
     routine: bool = False  # known from its second lesson, never carried over
 
     @property
@@ -61,6 +75,8 @@ class Activity:
         """Whether it can work on this concept at all."""
         if self.strands or concept.strand in HANDS_ON:
             return concept.strand in self.strands
+        if self.takes:
+            return concept.nature in self.takes
         return concept.line in self.lines
 
     def too_young_or_old(self, state: SectionState) -> int:

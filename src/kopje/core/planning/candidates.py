@@ -11,11 +11,12 @@ from kopje.core.planning.activities import Activity, kind_name
 from kopje.core.planning.catalogue import CATALOGUE, activity
 from kopje.core.planning.lesson import Choice, LeftOver, LessonQuestion, New
 from kopje.core.planning.template import Slot, template
-from kopje.core.reasons import Named, Reason, because
+from kopje.core.reasons import Named, Reason, because, listed
 from kopje.core.sequence.concepts import Concept, ConceptKey
 from kopje.core.sequence.grades import grade_name
 from kopje.core.sequence.phases import Purpose
 from kopje.core.sequence.section_state import Due, SectionState, due
+from kopje.core.songs.contents import SongCard
 from kopje.core.songs.suitability import Fit, Met, fit, ranked, unknown
 
 SONGS_A_CONCEPT = 4
@@ -198,16 +199,17 @@ class Slots:
 
     def _fits(self, item: Due) -> tuple[Fit, ...]:
         """The best songs for a concept and purpose that nothing bars."""
-        return self._fits_of(item.concept.key, item.purpose)
+        return self._fits_of(item.concept.key, item.purpose, ())
 
     @cached_property
-    def _fits_of(self) -> Callable[[ConceptKey, Purpose], tuple[Fit, ...]]:
+    def _fits_of(self) -> Callable[[ConceptKey, Purpose, tuple[str, ...]], tuple[Fit, ...]]:
         @cache  # many activities ask for the same songs
-        def fits(key: ConceptKey, purpose: Purpose) -> tuple[Fit, ...]:
+        def fits(key: ConceptKey, purpose: Purpose, asks: tuple[str, ...]) -> tuple[Fit, ...]:
             asked, concept = self.question, self.question.state.sequence.concept(key)
             every = ranked(
                 fit(song, concept, purpose, asked.state, asked.met.get(song.id, Met()), asked.today)
                 for song in asked.songs
+                if has_all(asks, song)
             )
             return tuple(one for one in every if one.allowed)[:SONGS_A_CONCEPT]
 
@@ -219,18 +221,25 @@ class Slots:
         if item.song == "none":
             return [(choice, 0, ())]
         if item.song == "target" and concept is not None and choice.purpose is not None:
-            fits = self._fits(Due(concept, choice.purpose, ()))
-            return [(replace(choice, song=one.song.id), one.cost, one.verdict.reasons) for one in fits]
+            fits = self._fits_of(concept.key, choice.purpose, item.asks)
+            return [
+                (
+                    replace(choice, song=one.song.id),
+                    one.cost,
+                    (*one.verdict.reasons, *_granted(item, one.song)),
+                )
+                for one in fits
+            ]
         if item.song == "new":
-            return self._unmet(choice)
-        return chain.from_iterable(self._known(choice, concept))
+            return self._unmet(item, choice)
+        return chain.from_iterable(self._known(item, choice, concept))
 
-    def _unmet(self, choice: Choice) -> Iterator[tuple[Choice, int, tuple[Reason, ...]]]:
+    def _unmet(self, item: Activity, choice: Choice) -> Iterator[tuple[Choice, int, tuple[Reason, ...]]]:
         """Songs they have not met: in their range first, then what is least strange to them."""
         state = self.question.state
         found = []
         for song in self.question.songs:
-            if song.id not in self.question.met:
+            if song.id not in self.question.met and grants(item, song):
                 keys = song.keys_for(state.grade)
                 outside = int(keys[0].cost > 0) if keys else 1
                 strange = len([c for c in unknown(song, state) if not c.aspect])
@@ -240,10 +249,11 @@ class Slots:
             yield replace(choice, song=song.id), UNKNOWN_IN_SONG * min(strange, 3), (said,)
 
     def _known(
-        self, choice: Choice, concept: Concept | None
+        self, item: Activity, choice: Choice, concept: Concept | None
     ) -> Iterator[list[tuple[Choice, int, tuple[Reason, ...]]]]:
         cards = {song.id: song for song in self.question.songs}
-        for song_id, met in self.known_songs[:KNOWN_SONGS]:
+        able = [pair for pair in self.known_songs if grants(item, cards[pair[0]])]
+        for song_id, met in able[:KNOWN_SONGS]:
             song = cards[song_id]
             if concept is not None and concept.found_by != "any_song" and song.content(concept.key) is None:
                 continue
@@ -255,7 +265,7 @@ class Slots:
             strange = len([c for c in unknown(song, self.question.state) if not c.aspect])
             said = _old_friend(song.title, met)
             cost = SUNG_THIS_WEEK * recent + UNKNOWN_IN_SONG * min(strange, 3)
-            yield [(replace(choice, song=song_id), cost, (said,))]
+            yield [(replace(choice, song=song_id), cost, (said, *_granted(item, song)))]
 
     def _of(self, choice: Choice, cost: int, reasons: tuple[Reason, ...]) -> Candidate:
         item = activity(choice.activity)
@@ -294,6 +304,31 @@ def new_thing(new: New, concept: ConceptKey | None) -> Reason:
         because("new_name", concept=Named(concept or ""))
         if new == "name"
         else because("new_song_word" if new == "song" else "new_activity")
+    )
+
+
+def has_all(asks: tuple[str, ...], song: SongCard) -> bool:
+    """Whether a song has what is asked of it; `!trait` must not be there."""
+    return all((one.lstrip("!") in song.traits) != one.startswith("!") for one in asks)
+
+
+def grants(item: Activity, song: SongCard) -> bool:
+    return has_all(item.asks, song)
+
+
+def _granted(item: Activity, song: SongCard) -> tuple[Reason, ...]:
+    """Why the song has what the activity asks for, and where."""
+    return tuple(
+        because(
+            "asks",
+            "for",
+            "song",
+            trait=because(f"trait_{trait}"),
+            bars=listed((str(bar) for bar in song.traits[trait]), 4),
+            count=len(song.traits[trait]),
+        )
+        for trait in item.asks
+        if not trait.startswith("!")
     )
 
 

@@ -27,9 +27,9 @@ def _level(number: int, what: str) -> Concept:
 
 CHOIR_READING = (
     *(_level(number, what) for number, what in enumerate(_LEVELS, 1)),
-    Concept(ConceptKey("blend"), "one vowel, one sound", "voice", CHOIR, "blend", any_song=True, core=False, prompt="Whose voice can you not hear alone?"),
-    Concept(ConceptKey("holding-a-part"), "holding a part", "ensemble", CHOIR, "parts", (ConceptKey("reading-2"),), traits=("parts",), core=False,
+    Concept(ConceptKey("blend"), "one vowel, one sound", "voice", CHOIR, "blend", any_song=True, shown="one open mouth for all", core=False, prompt="Whose voice can you not hear alone?"),
+    Concept(ConceptKey("holding-a-part"), "holding a part", "ensemble", CHOIR, "parts", (ConceptKey("reading-2"),), traits=("parts",), shown="two lines side by side", core=False,
             prompt="Can you hear the other part and keep yours?"),
-    Concept(ConceptKey("three-parts"), "three parts", "ensemble", CHOIR, "3 parts", (ConceptKey("holding-a-part"),), traits=("three_parts",), core=False,
+    Concept(ConceptKey("three-parts"), "three parts", "ensemble", CHOIR, "3 parts", (ConceptKey("holding-a-part"),), traits=("three_parts",), shown="three lines, one above the other", core=False,
             prompt="Which part has the resting tone?"),
 )  # fmt: skip

@@ -50,6 +50,16 @@ STRANDS = (
 )
 
 
+NATURES = (
+    "tone",
+    "home",
+    "direction",
+    "figure",
+    "duration",
+    *(strand for strand in STRANDS if strand not in ("rhythm", "melody", "tonality")),
+)
+
+
 def strand_name(strand: str) -> Reason:
     return because(f"strand_{strand.replace('-', '_')}")
 
@@ -91,6 +101,18 @@ class Concept:
     @property
     def found_in_music(self) -> bool:
         return bool(self.named_in_music or self.traits)
+
+    @property
+    def nature(self) -> str:
+        """What kind of thing it is, so that a sentence can speak of it: a tone can be stood up for, a form
+        cannot. One of NATURES."""
+        if self.degrees:
+            return "tone"
+        if self.tone_sets or self.resting:
+            return "home"
+        if self.strand == "rhythm":
+            return "figure" if self.elements else "duration"
+        return "direction" if self.strand == "melody" else self.strand
 
     @property
     def named_in_music(self) -> bool:

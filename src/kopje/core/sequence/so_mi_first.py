@@ -49,7 +49,7 @@ def _c(key: str, name: str, strand: str, grade: int, sign: str, needs: str = "",
 
 KINDERGARTEN = (
     _c("beat", "steady beat", "beat", 0, "♥ ♥ ♥ ♥", any_song=True, prompt="Show me the heartbeat of the song."),
-    _c("fast-slow", "fast and slow", "beat", 0, "fast / slow", "beat", any_song=True, ways=("hear",), prompt="Did the walk get faster or slower?"),
+    _c("fast-slow", "fast and slow", "beat", 0, "fast / slow", "beat", any_song=True, ways=("hear",), shown="a snail beside a bird", prompt="Did the walk get faster or slower?"),
     _c("long-short", "long and short", "rhythm", 0, "long / short", "beat", traits="long_short", ways=("hear",),
        shown="a long and a short line", prompt="Which word was long?"),
     _c("beat-silence", "beat and silence", "rhythm", 0, "♥ · ♥", "beat", traits="rest", ways=("hear",),
@@ -180,7 +180,7 @@ FOURTH = (
     _c("accent", "accent", "expression", 4, ">", "loud-soft", traits="accent", core=False, prompt="Which word stuck out?"),
     _c("composing", "making a tune", "making", 4, "compose", "improvising", any_song=True, core=False, ways=("create", "write"),
        prompt="Where does your tune come home?"),
-    _c("conducting", "conducting", "making", 4, "conduct", "two-beat-meter", any_song=True, core=False, prompt="Where is your first beat?"),
+    _c("conducting", "conducting", "making", 4, "conduct", "two-beat-meter", any_song=True, core=False, shown="the path of the hand for two, three and four", prompt="Where is your first beat?"),
     _c("mallets-crossover", "crossover mallets", "barred", 4, "cross", "bordun-chord", any_song=True, core=False,
        prompt="Which hand travels over the other?"),
     _c("recorder-five", "recorder E and D", "recorder", 4, "E D", "recorder-bag", traits="recorder_five", core=False,

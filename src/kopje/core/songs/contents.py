@@ -53,6 +53,7 @@ class SongCard:
     bars: int
     do: Do | None
     keys: tuple[tuple[KeyChoice, ...], ...] = ()  # the best keys for grades 0, 1, 2 …
+    traits: Mapping[str, tuple[int, ...]] = field(default_factory=dict)
 
     def keys_for(self, grade: int) -> tuple[KeyChoice, ...]:
         return self.keys[min(max(grade, 0), len(self.keys) - 1)] if self.keys else ()
@@ -115,7 +116,7 @@ def card_of(
 ) -> SongCard:
     """The same from an outline."""
     found = said(contents(song, sequence), sequence, frozenset(has) - frozenset(lacks), frozenset(lacks))
-    return SongCard(id_, title, tuple(found), song.bars, song.do, song.keys)
+    return SongCard(id_, title, tuple(found), song.bars, song.do, song.keys, song.traits)
 
 
 def outline(a: Analysis, parts: int = 1) -> Outline:

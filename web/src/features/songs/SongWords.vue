@@ -3,6 +3,7 @@
 // Which words are sung on which tone, verse by verse: the syllable stands out in its word, what is held over several tones says so.
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
+import OnBeat from '@/features/songs/OnBeat.vue'
 import { degreeName } from '@/composables/useWording'
 import { say } from '@/locales/say'
 
@@ -48,6 +49,7 @@ const rest = (tones: readonly string[]) => tones.map((one) => degreeName(one)).j
       >
     </div>
     <p class="small quiet" role="status">{{ sum?.sentence }}</p>
+    <OnBeat v-if="insight.on_beat" :found="insight.on_beat" />
     <ul class="words">
       <li v-for="row in rows" :key="row.tone" :class="{ chosen: row.tone === chosen }">
         <button class="tone" :aria-pressed="row.tone === chosen" @click="emit('choose', row.tone)">

@@ -5,11 +5,16 @@ from kopje.core.planning.activities import Activity
 from kopje.core.planning.catalogue.choir import CHOIR_ACTIVITIES
 from kopje.core.planning.catalogue.focus import PRACTISE, PREPARE, PRESENT
 from kopje.core.planning.catalogue.hands_on import HANDS_ON_ACTIVITIES
+from kopje.core.planning.catalogue.listening import LISTENING
+from kopje.core.planning.catalogue.making import MAKING
+from kopje.core.planning.catalogue.moving import MOVING
 from kopje.core.planning.catalogue.openings import CLOSINGS, OPENINGS
 from kopje.core.planning.catalogue.playing import GAMES, INSTRUMENTS
+from kopje.core.planning.catalogue.staff_work import STAFF
 
 CATALOGUE: tuple[Activity, ...] = (
-    *OPENINGS, *PREPARE, *PRESENT, *PRACTISE, *INSTRUMENTS, *HANDS_ON_ACTIVITIES, *GAMES, *CLOSINGS, *CHOIR_ACTIVITIES,
+    *OPENINGS, *PREPARE, *PRESENT, *PRACTISE, *INSTRUMENTS, *HANDS_ON_ACTIVITIES, *GAMES,
+    *STAFF, *MOVING, *LISTENING, *MAKING, *CLOSINGS, *CHOIR_ACTIVITIES,
 )  # fmt: skip
 _BY_KEY = {activity.key: activity for activity in CATALOGUE}
 
