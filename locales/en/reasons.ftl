@@ -422,6 +422,12 @@ phase_past = { $key ->
     [practise] practised
     [make] made
     [invent] played with
+    [join-in] joined in
+    [make-yours] made their own
+    [say-how] { $purpose ->
+        [present] named
+       *[other] used
+      }
     [understand] { $purpose ->
         [present] named
        *[other] used
@@ -496,6 +502,12 @@ asks = It has { $trait } in { $count ->
     [1] bar
    *[other] bars
   } { $bars }.
+grouping_all = all together
+grouping_halves = two halves
+grouping_circle = in a circle
+grouping_partners = in pairs
+grouping_groups = in groups
+grouping_single = one by one
 the_thing = the { $concept }
 a_thing = { $concept }
 said_two_eighths = two eighths

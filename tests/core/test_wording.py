@@ -16,7 +16,7 @@ from kopje.core.music.rhythm_syllables import FIGURES, SYSTEMS, checked_own, sou
 from kopje.core.planning.year.arcs import lengths_of
 from kopje.core.sequence.concepts import Sequence
 from kopje.core.sequence.grades import CHOIR
-from kopje.core.sequence.phases import LISTEN_TO_CREATE, MAKE_INVENT_UNDERSTAND, MODELS
+from kopje.core.sequence.phases import JOIN_MAKE_SAY, LISTEN_TO_CREATE, MODELS
 from kopje.core.sequence.section_state import SectionState, due
 from kopje.core.sequence.shipped import SHIPPED
 from kopje.core.sequence.so_mi_first import SO_MI_FIRST
@@ -80,7 +80,7 @@ def test_after_the_name_one_reads_and_then_creates() -> None:
 
 
 def test_lengths_of_arcs_come_from_the_model() -> None:
-    assert lengths_of(MAKE_INVENT_UNDERSTAND).prepare == 5
+    assert lengths_of(JOIN_MAKE_SAY).prepare == 5
     assert lengths_of(LISTEN_TO_CREATE).least_practise == 4  # the practised place holds four
     assert all(model.lessons("present") == (1, 1, 1) for model in MODELS.values())
 

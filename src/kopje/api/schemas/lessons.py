@@ -18,6 +18,7 @@ from kopje.core.planning.catalogue import activity
 from kopje.core.planning.lesson import Choice, Part
 from kopje.core.planning.steps import spoken_of
 from kopje.core.planning.template import available, slot_name
+from kopje.core.reasons import because
 from kopje.core.sequence.concepts import Concept, ConceptKey, strand_name
 from kopje.core.sequence.phases import Purpose
 from kopje.store import tables
@@ -80,6 +81,10 @@ class PartRead(Read):
     steps: list[str]
     props: str
     care: str
+    easier: str
+    harder: str
+    instead: str
+    grouping: str
     hears: int
     material: MaterialRead
     song: SongBrief | None
@@ -113,6 +118,10 @@ class PartRead(Read):
             ),
             props=item.props,
             care=item.care,
+            easier=item.easier,
+            harder=item.harder,
+            instead=item.instead,
+            grouping=words.say(because(f"grouping_{item.grouping}")),
             hears=item.hears,
             material=MaterialRead.model_validate(part.material),
             song=SongBrief.of(song) if song else None,

@@ -22,7 +22,7 @@ from kopje.core.sequence.wording import TERMS, Clock, Dates, Names, Wording
 from kopje.words import Words
 
 Term = Literal["resting_tone", "phrase", "phrases", "rest", "rests", "home"]
-ModelKey = Literal["prepare-present-practise", "make-invent-understand", "listen-to-create"]
+ModelKey = Literal["prepare-present-practise", "join-make-say", "listen-to-create"]
 
 
 class WordsBody(Body):
@@ -46,6 +46,7 @@ class WordsBody(Body):
         default={}, max_length=60, examples=[{"two_eighths": "ti ti", "beat_rest": "sh"}]
     )
 
+    name_after: Annotated[str, Field(max_length=40)] = Field(default="", examples=[""])
     dates: Dates = Field(default="day_first", examples=["day_first"])
     clock: Clock = Field(default="24", examples=["24"])
 
@@ -91,6 +92,7 @@ class ModelRead(Read):
     key: str
     name: str
     phases: list[ModelPhase]
+    name_after: list[str]
 
 
 class WordsRead(Read):
@@ -106,6 +108,7 @@ class WordsRead(Read):
     phase_words: dict[str, str]
     phases: dict[str, str]
     models: list[ModelRead]
+    name_after: str
     dates: Dates
     clock: Clock
     terms: list[TermRead]
@@ -121,6 +124,7 @@ class WordsRead(Read):
                     ModelPhase(key=p.key, word=p.word, purpose=p.purpose, usual=p.lessons[1])
                     for p in m.phases
                 ],
+                name_after=list(m.places_for_name),
             )
             for m in MODELS.values()
         ]
@@ -134,6 +138,7 @@ class WordsRead(Read):
             phase_words=dict(w.phase_words),
             phases={p: w.phases.word(p) for p in PURPOSES},
             models=models,
+            name_after=w.name_after,
             dates=w.dates,
             clock=w.clock,
             terms=[

@@ -171,7 +171,9 @@ class Sequence:
         own = []
         for c in self.concepts:
             said = wording.concept if c.strand in TONE_STRANDS else wording.children
-            own.append(replace(c, name=said(c.name), sign=said(c.sign), prompt=said(c.prompt)))
+            own.append(
+                replace(c, name=said(c.name), sign=said(c.sign), prompt=said(c.prompt), shown=said(c.shown))
+            )
         return Sequence(self.name, tuple(own), wording)
 
     @cached_property

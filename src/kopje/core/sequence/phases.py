@@ -60,6 +60,30 @@ class PhaseModel:
         """All the words of a purpose: `listen, echo`."""
         return ", ".join(dict.fromkeys(phase.word for phase in self.of(purpose)))
 
+    @property
+    def places_for_name(self) -> tuple[str, ...]:
+        """The phases after which the name may fall: all but the last that are not the naming itself."""
+        return tuple(phase.key for phase in self._without_name)[:-1]
+
+    @property
+    def _without_name(self) -> tuple[Phase, ...]:
+        return tuple(phase for phase in self.phases if phase.purpose != "present")
+
+    def with_name_after(self, key: str) -> PhaseModel:
+        """The same with the name in another place: what lies before it prepares, what comes after it
+        practises. A key that is no such place changes nothing.
+
+        >>> [p.purpose for p in LISTEN_TO_CREATE.with_name_after("read").phases]
+        ['prepare', 'prepare', 'prepare', 'present', 'practise']
+        """
+        if key not in self.places_for_name:
+            return self
+        rest = self._without_name
+        at = [phase.key for phase in rest].index(key) + 1
+        before = tuple(replace(phase, purpose="prepare") for phase in rest[:at])
+        after = tuple(replace(phase, purpose="practise") for phase in rest[at:])
+        return replace(self, phases=(*before, *self.of("present"), *after))
+
     def named(self, words: Mapping[str, str]) -> PhaseModel:
         """The same with a school's own words for phases, by their keys."""
         own = tuple(
@@ -88,19 +112,26 @@ PREPARE_PRESENT_PRACTISE = PhaseModel(
         _phase("practise", "practise", (4, 6, 8)),
     ),
 )
-MAKE_INVENT_UNDERSTAND = PhaseModel(
-    "make-invent-understand",
-    "make, invent, understand",
+JOIN_MAKE_SAY = PhaseModel(
+    "join-make-say",
+    "join in, make it yours, say how it works",
     (
         _phase(
-            "make",
+            "join-in",
             "prepare",
             (2, 3, 4),
             "singing, movement, body percussion, instrument, barred, singing game",
+            "join in",
         ),
-        _phase("invent", "prepare", (1, 2, 3), f"{_MAKING}, body percussion, movement, song story"),
-        _phase("understand", "present", (1, 1, 1)),
-        _phase("understand", "practise", (4, 5, 7), f"{_READING}, {_MAKING}"),
+        _phase(
+            "make-yours",
+            "prepare",
+            (1, 2, 3),
+            f"{_MAKING}, body percussion, movement, song story",
+            "make it yours",
+        ),
+        _phase("say-how", "present", (1, 1, 1), word="say how it works"),
+        _phase("say-how", "practise", (4, 5, 7), f"{_READING}, {_MAKING}", "say how it works"),
     ),
 )
 LISTEN_TO_CREATE = PhaseModel(
@@ -116,4 +147,4 @@ LISTEN_TO_CREATE = PhaseModel(
         _phase("create", "practise", (1, 2, 3), _MAKING),
     ),
 )
-MODELS = {one.key: one for one in (PREPARE_PRESENT_PRACTISE, MAKE_INVENT_UNDERSTAND, LISTEN_TO_CREATE)}
+MODELS = {one.key: one for one in (PREPARE_PRESENT_PRACTISE, JOIN_MAKE_SAY, LISTEN_TO_CREATE)}

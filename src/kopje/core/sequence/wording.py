@@ -48,10 +48,12 @@ class Wording:
     own_rhythm: Mapping[str, str] = field(default_factory=dict)
     dates: Dates = "day_first"
     clock: Clock = "24"
+    name_after: str = ""  # the phase of the model after which a concept gets its name; empty: as it ships
 
     @cached_property
     def phases(self) -> PhaseModel:
-        return MODELS.get(self.model, PREPARE_PRESENT_PRACTISE).named(self.phase_words)
+        model = MODELS.get(self.model, PREPARE_PRESENT_PRACTISE)
+        return model.with_name_after(self.name_after).named(self.phase_words)
 
     def syllable(self, key: str) -> str:
         """A stored degree in this school's spelling, octave marks kept.

@@ -4,7 +4,9 @@ import type { Schemas } from '@/api/client'
 import ConceptSign from '@/components/ConceptSign.vue'
 import ReasonList from '@/components/ReasonList.vue'
 import { purposeName } from '@/locales/names'
-import { say } from '@/locales/say'
+import { say, sayOf } from '@/locales/say'
+
+const FORMS = ['easier', 'harder', 'instead'] as const
 
 defineProps<{
   part: Schemas['PartRead']
@@ -20,8 +22,18 @@ defineEmits<{ pin: []; refuse: []; swap: [to: Schemas['AlternativeRead']] }>()
     <ol class="steps">
       <li v-for="step in part.steps" :key="step">{{ step }}</li>
     </ol>
+    <p class="small quiet">{{ part.kind }}, {{ part.grouping }}</p>
     <p v-if="part.props" class="small">{{ say('lesson-props') }}: {{ part.props }}</p>
     <p v-if="part.care" class="care">{{ part.care }}</p>
+    <p v-if="part.hears" class="small quiet">{{ say('lesson-may-pass') }}</p>
+    <dl v-if="part.easier || part.harder || part.instead" class="forms small">
+      <template v-for="form in FORMS" :key="form">
+        <template v-if="part[form]">
+          <dt>{{ sayOf('lesson-forms', form) }}</dt>
+          <dd>{{ part[form] }}</dd>
+        </template>
+      </template>
+    </dl>
     <section class="stack">
       <h3>{{ say('lesson-why') }}</h3>
       <ReasonList :reasons="part.reasons" />
@@ -73,6 +85,14 @@ defineEmits<{ pin: []; refuse: []; swap: [to: Schemas['AlternativeRead']] }>()
 <style scoped>
 .big {
   gap: 16px;
+}
+.forms {
+  display: grid;
+  grid-template-columns: max-content 1fr;
+  gap: 4px 12px;
+}
+.forms dt {
+  color: var(--granite);
 }
 .steps {
   display: grid;

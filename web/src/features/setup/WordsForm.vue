@@ -22,9 +22,18 @@ function word(key: string, text: string) {
   const rest = Object.fromEntries(
     Object.entries(mine.value.phase_words).filter(([one]) => one !== key),
   )
-  mine.value.phase_words = said && said !== key ? { ...rest, [key]: said } : rest
+  const usually = phases.value.find((one) => one.key === key)?.word
+  mine.value.phase_words = said && said !== usually ? { ...rest, [key]: said } : rest
 }
 const ownSyllables = computed(() => props.words.figures.some((one) => one.own))
+/** Where in the model a concept may get its name: after which of its phases. */
+const nameAfter = computed(() => [
+  { value: '', title: say('words-name-usual') },
+  ...(model.value?.name_after ?? []).map((key) => ({
+    value: key,
+    title: mine.value?.phase_words[key] ?? phases.value.find((one) => one.key === key)?.word ?? key,
+  })),
+])
 const usual = (figure: Schemas['FigureWords']) =>
   figure.rest ? say('words-silent') : (figure.systems[mine.value?.rhythm ?? 'ta-titi'] ?? '')
 </script>
@@ -34,7 +43,7 @@ const usual = (figure: Schemas['FigureWords']) =>
 export function wordsBody(now: Schemas['WordsRead']): Schemas['WordsBody'] {
   const own = (list: readonly { key: string; own: string }[]) =>
     Object.fromEntries(list.map((one) => [one.key, one.own]))
-  const { so, ti, names, rhythm, minor, model, phase_words, dates, clock } = now
+  const { so, ti, names, rhythm, minor, model, phase_words, name_after, dates, clock } = now
   return {
     so,
     ti,
@@ -43,6 +52,7 @@ export function wordsBody(now: Schemas['WordsRead']): Schemas['WordsBody'] {
     minor,
     model,
     phase_words: { ...phase_words },
+    name_after,
     dates,
     clock,
     terms: own(now.terms),
@@ -59,13 +69,19 @@ export function wordsBody(now: Schemas['WordsRead']): Schemas['WordsBody'] {
       :label="say('words-model')"
       :items="words.models.map((one) => ({ value: one.key, title: one.name }))"
     />
+    <v-select
+      v-if="nameAfter.length > 2"
+      v-model="mine.name_after"
+      :label="say('words-name-after')"
+      :items="nameAfter"
+    />
     <fieldset>
       <legend class="small quiet">{{ say('words-own') }}</legend>
       <v-text-field
         v-for="one in phases"
         :key="one.key"
-        :model-value="mine.phase_words[one.key] ?? one.key"
-        :label="`${one.key}, ${say('words-usual', { n: one.usual })}`"
+        :model-value="mine.phase_words[one.key] ?? one.word"
+        :label="`${one.word}, ${say('words-usual', { n: one.usual })}`"
         maxlength="40"
         @update:model-value="word(one.key, $event)"
       />
