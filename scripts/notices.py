@@ -21,6 +21,8 @@ def main() -> None:
     for path in page_packages():
         page_notice(path)
     sounds = ROOT / "web" / "public" / "sounds" / "LICENSE.md"
+    stress = ROOT / "src" / "kopje" / "formats" / "stress.LICENSE"
+    write("Stress of words, cut from cmu-pronouncing-dictionary by scripts/stress.py", "ISC", [stress])
     write("Sampled tones, made from FluidR3Mono_GM by web/scripts/bank.mjs", "MIT", [sounds])
 
 

@@ -46,7 +46,7 @@ def test_reasons_search_pages_and_kinds(client: TestClient, kestrel: Place) -> N
     ][0]
     assert any(reason.startswith("Has fa in ") for reason in one["reasons"])
     assert any("their range" in reason for reason in one["reasons"])
-    assert titles(client, text="kettle") == ["The Watchman's Kettle"]
+    assert titles(client, text="kettle") == ["Kettle Canon", "The Watchman's Kettle"]
     assert titles(client, text="100% _") == []
     kinds = {kind["key"]: kind["songs"] for kind in client.get("/api/song-kinds").json()}
     assert kinds["tone:so"] > 10

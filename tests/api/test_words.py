@@ -109,8 +109,8 @@ def data(client: TestClient) -> set[str]:
     found |= {
         part
         for one in CATALOGUE
-        for text in (one.title, one.care, *one.steps)
-        for part in re.split(r"\{\w+\}", text)
+        for text in (one.title, one.care, one.easier, one.harder, one.instead, *one.steps)
+        for part in re.split(r"\{\w+\}|“[^”]*”", text)
         if part.strip()
     }
     rhythms = {spoken(figure, system) for figure in FIGURES for system in SYSTEMS}

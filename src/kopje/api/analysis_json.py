@@ -4,6 +4,7 @@ it."""
 from __future__ import annotations
 
 from collections import Counter
+from itertools import zip_longest
 from typing import Any
 
 from kopje.core.analysis.analysis import Analysis
@@ -81,7 +82,7 @@ def ladder(a: Analysis) -> list[dict[str, Any]]:
     counts = Counter(str(degree) for degree in a.degrees)
     names = [str(degree) for degree in reversed(a.tone_set)]
     rungs = []
-    for name, following in zip(names, [*names[1:], None], strict=True):
+    for name, following in zip_longest(names, names[1:]):
         below = None
         if following is not None:
             one, two = pitched[name], pitched[following]

@@ -245,6 +245,7 @@ useKeys([
         />
         <PianoKeys v-if="found.low" :tones="found.sounds" :now="midiNow" />
         <TonePictures
+          v-if="found.low"
           :song="found"
           :now="midiNow"
           :chosen="chosen"

@@ -52,8 +52,8 @@ CHOIR_VOICES: dict[str, Voice] = {
 
 
 def choir_voice(beats: Mapping[Pitch, Fraction]) -> tuple[str, tuple[Pitch, ...]] | None:
-    """The choir voice for which a part lies best as written, the higher on a tie, and the tones beyond that
-    voice's outer limits; None without any tone."""
+    """The choir voice for which a part lies best as written, on a tie the one whose middle is nearest, and the
+    tones beyond that voice's outer limits; None without any tone."""
     if not beats:
         return None
 
@@ -61,11 +61,14 @@ def choir_voice(beats: Mapping[Pitch, Fraction]) -> tuple[str, tuple[Pitch, ...]
         voice = CHOIR_VOICES[name]
         return [p for p in beats if not voice.lowest.midi <= p.midi <= voice.highest.midi]
 
-    def cost(name: str) -> tuple[Fraction, Fraction]:
+    heights = [pitch.midi for pitch in beats]
+    middle = min(heights) + max(heights)
+
+    def cost(name: str) -> tuple[Fraction, Fraction, int]:
+        voice = CHOIR_VOICES[name]
         out = sum((beats[pitch] for pitch in beyond(name)), Fraction(0))
-        return out, sum(
-            (count * _outside(p.midi, CHOIR_VOICES[name]) for p, count in beats.items()), Fraction(0)
-        )
+        strain = sum((count * _outside(p.midi, voice) for p, count in beats.items()), Fraction(0))
+        return out, strain, abs(voice.low.midi + voice.high.midi - middle)
 
     best = min(CHOIR_VOICES, key=cost)
     return best, tuple(sorted(beyond(best), key=lambda pitch: pitch.midi))

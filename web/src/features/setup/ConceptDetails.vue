@@ -134,6 +134,9 @@ const foundBy = computed(() =>
   gap: 12px;
   align-content: start;
 }
+.more .v-input {
+  flex: none;
+}
 fieldset {
   border: 0;
   padding: 0;

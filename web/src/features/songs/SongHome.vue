@@ -20,7 +20,18 @@ const emit = defineEmits<{ annotate: [annotations: Schemas['AnnotationsBody']] }
 </script>
 
 <template>
-  <section class="home">
+  <section v-if="!song.low" class="home">
+    <h2>{{ say('song-spoken') }}</h2>
+    <p class="small">{{ say('song-spoken-hint') }}</p>
+    <AnnotationsForm
+      :song="song"
+      :concepts="concepts"
+      :refused="refused"
+      :busy="busy"
+      @annotate="emit('annotate', $event)"
+    />
+  </section>
+  <section v-else class="home">
     <h2>
       {{ song.do ? say('song-do-is', { d: pitchName(song.do) }) : say('song-do-unknown') }},
       {{
@@ -52,12 +63,12 @@ const emit = defineEmits<{ annotate: [annotations: Schemas['AnnotationsBody']] }
     </template>
   </section>
   <dl class="sums">
-    <dt>{{ say('song-tone-set') }}</dt>
-    <dd>
+    <dt v-if="song.low">{{ say('song-tone-set') }}</dt>
+    <dd v-if="song.low">
       <strong>{{ toneSetName(song.tone_set_name) }}</strong>
     </dd>
-    <dt>{{ say('song-range') }}</dt>
-    <dd>{{ pitchName(song.low ?? '') }}–{{ pitchName(song.high ?? '') }}</dd>
+    <dt v-if="song.low">{{ say('song-range') }}</dt>
+    <dd v-if="song.low">{{ pitchName(song.low ?? '') }}–{{ pitchName(song.high ?? '') }}</dd>
     <dt>{{ say('song-meter') }}</dt>
     <dd>
       {{ song.meters.join(', ') }}, {{ say('songs-bars', { n: song.bars })
@@ -65,8 +76,8 @@ const emit = defineEmits<{ annotate: [annotations: Schemas['AnnotationsBody']] }
     </dd>
     <dt>{{ say('song-form') }}</dt>
     <dd>{{ song.form }}</dd>
-    <dt>{{ say('song-final') }}</dt>
-    <dd>{{ degreeName(song.final ?? '') }}</dd>
+    <dt v-if="song.low">{{ say('song-final') }}</dt>
+    <dd v-if="song.low">{{ degreeName(song.final ?? '') }}</dd>
   </dl>
 </template>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // A song with more than one voice: its parts held against each other, itself as a round, other songs over it.
+import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import type { Variant } from '@/api/queries'
 import { useTogether } from '@/api/songs'
@@ -9,6 +10,10 @@ import { say } from '@/locales/say'
 const props = defineProps<{ id: string; song: Schemas['SongRead']; variant: Variant }>()
 const emit = defineEmits<{ look: [variant: Variant] }>()
 const found = useTogether(() => props.id)
+/** A piece that has parts of its own is no round and no partner. */
+const ownParts = computed(
+  () => props.song.parts.length > 0 && !props.variant.voices && !props.variant.beside,
+)
 const isRound = (one: { voices: number; after: number }) =>
   props.variant.voices === one.voices && props.variant.after === one.after
 </script>
@@ -32,7 +37,8 @@ const isRound = (one: { voices: number; after: number }) =>
       <p v-else class="small">{{ say('parts-nothing') }}</p>
       <p class="small quiet">{{ say('parts-remarks') }}</p>
     </section>
-    <p v-if="!found.data.value" class="quiet">{{ say('state-loading') }}</p>
+    <template v-if="ownParts"></template>
+    <p v-else-if="!found.data.value" class="quiet">{{ say('state-loading') }}</p>
     <template v-else>
       <section class="stack">
         <h2>{{ say('round-title') }}</h2>
