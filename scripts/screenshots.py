@@ -103,6 +103,14 @@ def song_phrases(camera: Camera) -> None:
     camera.page.evaluate("document.querySelector('.tabs').scrollIntoView({ block: 'center' })")
 
 
+def song_parts(camera: Camera) -> None:
+    camera.go(f"/songs/{camera.songs['First Snow in Town']}")
+    camera.page.get_by_role("button", name="Alto", exact=True).click()
+    camera.page.get_by_role("tab", name="Together").click()
+    camera.page.wait_for_timeout(800)
+    camera.page.mouse.wheel(0, -2000)
+
+
 def song_words(camera: Camera) -> None:
     """Hands and phrases in the score; the words of the second verse on each tone, one tone chosen."""
     camera.go(f"/songs/{camera.songs['Call Across the Hill']}")
@@ -189,6 +197,7 @@ VIEWS: dict[str, Callable[[Camera], None]] = {
     "type-song": type_song,
     "song": song,
     "song-phrases": song_phrases,
+    "song-parts": song_parts,
     "song-words": song_words,
     "lesson": lesson,
     "ledger": ledger,

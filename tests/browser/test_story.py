@@ -368,7 +368,7 @@ def test_a_part_that_goes_while_its_alternatives_are_asked_for_leaves_no_error(
     what = rows.nth(3).locator(".main-part")
     before = what.inner_text()
     rows.nth(3).locator(".main-part").click()
-    expect(page.get_by_role("complementary").get_by_text("Instead")).to_be_visible()
+    expect(page.get_by_role("complementary").get_by_role("heading", name="Instead")).to_be_visible()
     page.keyboard.press("x")
     expect(what).not_to_have_text(re.compile(r"\s*".join(map(re.escape, before.split()))))
     page.unroute("**/alternatives")

@@ -52,8 +52,8 @@ CHOIR_VOICES: dict[str, Voice] = {
 
 
 def choir_voice(beats: Mapping[Pitch, Fraction]) -> tuple[str, tuple[Pitch, ...]] | None:
-    """The choir voice for which a part lies best as written, on a tie the one whose middle is nearest, and the
-    tones beyond that voice's outer limits; None without any tone."""
+    """The choir voice for which a part lies best as written, on a tie the one whose middle is nearest, and
+    the tones beyond that voice's outer limits; None without any tone."""
     if not beats:
         return None
 
