@@ -556,7 +556,7 @@ slot_choir_focus = Sight-singing
 kind_barred = barred instruments
 kind_body_percussion = body percussion
 kind_closing = closing
-kind_creating = creating
+kind_composing = composing
 kind_dictation = dictation
 kind_echo = echo
 kind_greeting = greeting
@@ -573,6 +573,7 @@ kind_sight_singing = sight-singing
 kind_singing = singing
 kind_singing_game = singing game
 kind_song_story = song story
+kind_staff_work = staff work
 kind_vocal_exploration = vocal exploration
 
 ## The year

@@ -9,7 +9,7 @@ from random import Random
 import pytest
 
 from kopje.api.schemas.lessons import spoken
-from kopje.core.planning.activities import Activity
+from kopje.core.planning.activities import Activity, kind_name
 from kopje.core.planning.candidates import Slots, has_all
 from kopje.core.planning.catalogue import CATALOGUE, activity
 from kopje.core.planning.lesson import LessonQuestion
@@ -83,6 +83,7 @@ def test_an_activity_says_only_what_can_be_filled_in(one: Activity) -> None:
     assert "it" not in named or one.with_concept
     assert ("song" in named) == (one.song != "none"), "a song that is chosen is sung"
     assert set(one.takes) <= set(NATURES)
+    assert ENGLISH_WORDS.say(kind_name(one.kind)) == one.kind
     assert {ask.lstrip("!") for ask in one.asks} <= set(TRAITS)
 
 

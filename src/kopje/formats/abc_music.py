@@ -8,13 +8,13 @@ from dataclasses import dataclass, field, replace
 from kopje.core.exact import Fraction
 from kopje.core.music.marks import OF_ABC, Mark, in_order
 from kopje.core.music.meter import Meter
-from kopje.core.music.navigation import AT_HEAD, Sign, sign_of
+from kopje.core.music.navigation import sign_of
 from kopje.core.music.pitch import Pitch, pitch
-from kopje.core.music.tune import Bar, BarLine, Note, Problem, Tune, numbered
+from kopje.core.music.tune import Note, Problem, Tune, numbered
 from kopje.core.reasons import because
+from kopje.formats.abc_bars import BarBuilder
 from kopje.formats.abc_fields import (
     SIGNS,
-    KeyField,
     default_unit,
     key_field,
     meter_field,
@@ -27,18 +27,14 @@ from kopje.formats.limits import MAX_BARS, MAX_NOTES, MAX_NOTES_IN_BAR, check_co
 
 
 @dataclass
-class TuneBuilder:
+class TuneBuilder(BarBuilder):
     """Collects one tune. Accidentals hold to the bar line in all octaves unless the file says otherwise.
     `part`: which of its voices is read, counted from 1 in the order in which they have music."""
 
     facts: list[tuple[str, str]] = field(default_factory=list)
     propagate: str = "pitch"
-    meter: Meter | None = None
     unit: Fraction | None = None
     tempo: Fraction | None = None
-    key: KeyField = field(default_factory=lambda: KeyField(None, {}))
-    bars: list[Bar] = field(default_factory=list)
-    notes: list[Note] = field(default_factory=list)
     problems: list[Problem] = field(default_factory=list)
     part: int | None = None
     voices: list[str | None] = field(default_factory=list)
@@ -47,11 +43,6 @@ class TuneBuilder:
     started: bool = False
     unpitched: bool = False  # under a percussion clef no note has a pitch
     _strange: int = 0
-    _bar_signs: tuple[Sign, ...] = ()
-    _held: dict[tuple[str, int | None], int] = field(default_factory=dict)
-    _left: BarLine = "single"
-    _ending: str = ""
-    _tie: bool = False
     _broken: Fraction | None = None
     _tuplet: tuple[Fraction, int] = (Fraction(1), 0)
     _border: bool = False
@@ -164,27 +155,6 @@ class TuneBuilder:
         self._marks += (mark,)
         self._border = self._border or mark == "fermata"
 
-    def _goes_on(self, sign: Sign) -> None:
-        """What stands behind a bar line speaks of the bar before it, unless it marks a place to come to."""
-        if self.notes or sign in AT_HEAD or not self.bars:
-            self._bar_signs += (sign,)
-        else:
-            self.bars[-1] = replace(self.bars[-1], signs=(*self.bars[-1].signs, sign))
-
-    def _tie_on(self) -> None:
-        """The last tone goes on; a sign behind a bar line or at the head of a line belongs to the tone
-        before it."""
-        bar = None if self.notes or not self.bars else self.bars[-1]
-        notes = [*(bar.notes if bar else self.notes)]
-        if not notes or notes[-1].kind != "note":
-            return
-        notes[-1] = replace(notes[-1], tie_out=True)
-        self._tie = True
-        if bar:
-            self.bars[-1] = replace(bar, notes=tuple(notes))
-        else:
-            self.notes = notes
-
     def _inline_field(self, text: str) -> None:
         letter, value = text[1], text[3:-1]
         if letter == "I":
@@ -285,40 +255,7 @@ class TuneBuilder:
         self.notes[-1] = replace(self.notes[-1], duration=self.notes[-1].duration * first)
         self._broken = second
 
-    # --- bars -------------------------------------------------------------------------------
-    def _bar_line(self, text: str, number: str) -> None:
-        right: BarLine = "single"
-        if text.startswith(":"):
-            right = "repeat"
-        elif "]" in text:
-            right = "final"
-        elif "||" in text or text == "[|":
-            right = "double"
-        self._close_bar(right)
-        if text.endswith(":"):
-            self._left = "repeat"
-        self._ending = number or self._ending
-
-    def _close_bar(self, right: BarLine) -> None:
-        if self.notes:
-            check_count(len(self.bars) + 1, MAX_BARS, "bars")
-            meter = self.meter or Meter(4, 4)
-            bar = Bar(
-                tuple(self.notes),
-                meter,
-                self.key.key,
-                left=self._left,
-                right=right,
-                ending=self._ending,
-                signs=self._bar_signs,
-            )
-            self._bar_signs = ()
-            self.bars.append(bar)
-            self.notes, self._left, self._ending = [], "single", ""
-        elif self.bars and right != "single":
-            self.bars[-1] = replace(self.bars[-1], right=right)
-        self._held = {}
-
+    # --- lines ------------------------------------------------------------------------------
     def _end_line(self) -> None:
         """A line that ends on a full bar ends the bar too, though no bar line is written."""
         if self.meter is not None and sum(note.duration for note in self.notes) == self.meter.length:

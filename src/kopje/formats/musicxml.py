@@ -16,7 +16,8 @@ from kopje.core.errors import FileError, FileTooLargeError, FileUnsafeError
 from kopje.core.music.score import Part, Score
 from kopje.core.music.tune import Bar, Tune, numbered
 from kopje.formats.limits import MAX_BARS, MAX_BYTES, MAX_PARTS, check_count, check_size, clipped
-from kopje.formats.musicxml_part import Element, PartReader, direct, plain_tags
+from kopje.formats.musicxml_elements import Element, direct, plain_tags
+from kopje.formats.musicxml_part import PartReader
 
 _OWN_FACT = re.compile(r"kopje-[A-Z]")  # facts that our writer keeps
 

@@ -20,7 +20,7 @@ from kopje.core.music.rhythm_syllables import spoken
 from kopje.core.music.tune import Problem
 from kopje.core.sequence.wording import Wording
 from kopje.store import tables
-from kopje.usecases.songs.look import AS_IT_IS, Variant, as_sung, focus, own_analysis, seen
+from kopje.usecases.songs.look import AS_IT_IS, Variant, as_sung, focus, home_of, own_analysis, seen
 from kopje.usecases.songs.songbook import Imported, Typed
 from kopje.words import Words
 
@@ -215,6 +215,7 @@ class SongRead(Read):
         a = seen(song, variant, wording.minor)
         aloud = as_sung(song, wording.minor, variant)
         low, high = a.range or (None, None)
+        home = home_of(song, a, variant)
         return cls(
             id=song.id,
             title=song.title,
@@ -225,9 +226,9 @@ class SongRead(Read):
             seconds=minutes_and_seconds(a),
             do=str(a.tonality.do) if a.tonality.do else None,
             resting_tone=a.tonality.resting,
-            tonality=a.tonality.name,
-            confidence=round(float(a.tonality.confidence), 2),
-            reasons=ReasonRead.every(a.tonality.reasons, words),
+            tonality=home.name,
+            confidence=round(float(home.confidence), 2),
+            reasons=ReasonRead.every(home.reasons, words),
             tone_set=[str(d) for d in a.tone_set],
             tone_set_name=a.tone_set_name,
             low=str(low) if low else None,

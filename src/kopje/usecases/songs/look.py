@@ -10,6 +10,7 @@ from functools import lru_cache
 from kopje.core.analysis.analysis import Analysis, Minor, analyse
 from kopje.core.analysis.annotations import Annotations, annotations_of
 from kopje.core.analysis.recast import How, other_home, recast
+from kopje.core.analysis.tonality import Tonality
 from kopje.core.errors import TuneError
 from kopje.core.music.degree import between, plain_do
 from kopje.core.music.score import Score, as_round
@@ -112,6 +113,13 @@ def focus(song: tables.Song, variant: Variant) -> int:
 def seen(song: tables.Song, variant: Variant, minor: Minor = "la") -> Analysis:
     """The song, or a part of it, as asked for, analysed. TuneError where it cannot be recast."""
     return _seen_part(song, focus(song, variant), variant, minor)
+
+
+def home_of(song: tables.Song, a: Analysis, variant: Variant) -> Tonality:
+    """The home of what is looked at, with its reasons: of a part that is not the lead those of the lead, for
+    home is decided there."""
+    lead = variant.as_it_is and focus(song, variant) != laid_out(song, variant).lead
+    return analysis_of(song).tonality if lead else a.tonality
 
 
 def parts_seen(song: tables.Song, variant: Variant, minor: Minor = "la") -> tuple[Analysis, ...]:
