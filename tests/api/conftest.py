@@ -92,7 +92,7 @@ def make_school(work: UnitOfWork, name: str) -> Place:
         ids = {
             "school_id": school_id,
             "section_id": section.id,
-            "song_id": next(s.id for s in songs.of_school(session, school_id) if s.title == "The Apple Cart"),
+            "song_id": next(s.id for s in songs.of_school(session, school_id) if s.title == "Beetle, Hurry"),
             "lesson_id": lesson_id,
             "part_id": part.id,
             "child_id": child.id,

@@ -82,6 +82,9 @@ def test_an_activity_says_only_what_can_be_filled_in(one: Activity) -> None:
     assert not ({"concept", "shown"} & named) or one.purposes == ("present",)
     assert "it" not in named or one.with_concept
     assert ("song" in named) == (one.song != "none"), "a song that is chosen is sung"
+    assert one.easier.endswith(".")
+    assert one.harder.endswith((".", "?"))
+    assert one.instead or not one.props, "something stands in for its things"
     assert set(one.takes) <= set(NATURES)
     assert ENGLISH_WORDS.say(kind_name(one.kind)) == one.kind
     assert {ask.lstrip("!") for ask in one.asks} <= set(TRAITS)

@@ -20,7 +20,7 @@ LISTENING = (
              instead="Long and short pencils.", asks=("long_short",)),
     Activity("roll-call-two-tones", "Are you here?", "hearing singles", ("opening",), (0, 5), (3, 4, 6), "seated",
              ("Sing “Are you here, Ama?” on so so mi; the child sings “I am here” back.", "Change the two tones' order; they answer as they heard it.", "Six seconds a child; whoever passes waves."),
-             purposes=("practise", "prepare"), takes=("tone", "voice"), hears=8, support="teacher leads", easier="Two children at once.", harder="The child asks the next one.", routine=True),
+             purposes=("practise", "prepare"), takes=("tone", "voice"), hears=8, support="teacher leads", easier="Two children at once.", harder="The child asks the next one.", routine=True, grouping="circle"),
     Activity("voices-named", "The voices get their names", "vocal exploration", ("focus", "voice"), (0, 3), (3, 4, 6), "seated",
              ("Say the first line of {song} in each way they know.", "Name it: {concept}. Show {shown}.", "Point to a face; they do it."),
              song="known", purposes=("present",), takes=("voice",), care=_LIGHT, easier="Two ways.", harder="Change inside the line."),

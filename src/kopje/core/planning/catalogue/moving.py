@@ -53,7 +53,7 @@ MOVING = (
              song="target", purposes=("present",), takes=("expression",), easier="Hands show it along.", harder="They choose where the sign stands."),
     Activity("follow-the-sign", "Follow the sign", "singing", ("focus", "second", "review"), (0, 8), (2, 4, 6), "standing",
              ("Hold up the card for {it} somewhere in {song}; all sing as it says.", "A child holds the card.", "Four children sing the line alone, as the card says."),
-             song="known", purposes=("practise",), takes=("expression",), way="sing", hears=4, support="child leads", props="cards", easier="The place is told.", harder="Two cards against each other."),
+             song="known", purposes=("practise",), takes=("expression",), way="sing", hears=4, support="child leads", props="cards", easier="The place is told.", harder="Two cards against each other.", instead="The hand makes the sign."),
     Activity("circle-dance", "Eight steps round", "movement", ("game", "second"), (1, 8), (4, 6, 8), "moving",
              ("Sing {song}: eight steps to the left in a ring, eight to the right, four in, four out.", "New steps for the line that differs.", "The second time without the teacher's voice."),
              song="known", takes=(), care="Hands are held or hovered, as each likes; all start slowly.", grouping="circle", support="class alone",

@@ -41,7 +41,7 @@ STAFF = (
              ("Sing four tones on “loo”, the last one home; they sing them back with signs.", "They write the syllables, then the notes on the lines.",
               "A child sings what stands on its board."),
              purposes=("practise",), takes=("tone", "home"), way="write", hears=4, props=_PAPER, easier="First and last tone are given.",
-             harder="Six tones, heard once."),
+             harder="Six tones, heard once.", instead="Buttons on strings."),
     Activity("mend-the-line", "There is a mistake in it", "staff work", ("review", "second"), (2, 8), (3, 4, 6), "seated",
              ("Write the first line of {song} on the board with one wrong place.", "They read it inside and raise a finger where it is wrong.",
               "One child mends it, all sing it."),
