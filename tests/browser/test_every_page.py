@@ -73,6 +73,7 @@ def visit_all(page: Page, address: str) -> list[str]:
     page.wait_for_selector(".where")
     look("the school's year")
     page.locator(".line").first.click()
+    page.wait_for_load_state("networkidle")  # the years come one by one, and the ridge is drawn anew
     page.locator(".arc").last.click()
     page.wait_for_selector("aside .panel")
     look("year, drawer open")
