@@ -87,3 +87,22 @@ def test_what_is_in_use_comes_along_as_optional() -> None:
     assert not whole.concept("so-mi").core
     assert whole.concept("la") == new.concept("la")
     assert replace(whole.concept("so-mi"), core=True).needs == (ConceptKey("high-low"), ConceptKey("contour"))
+
+
+def test_a_sequence_from_before_traits_were_kept_is_found_as_it_was() -> None:
+    """What ships under the same key is found as it ships; a concept of the school's own goes on with any song."""
+    rows = [
+        {"key": "aaba", "name": "form a a b a", "strand": "form", "grade": 2, "ways": ["sing"]},
+        {"key": "own-clap", "name": "our clap", "strand": "beat", "grade": 1, "ways": ["sing"]},
+        {
+            "key": "own-tone",
+            "name": "fi",
+            "strand": "melody",
+            "grade": 5,
+            "ways": ["sing"],
+            "degrees": ["fi"],
+        },
+    ]
+    found = sequence_of("Old", [(because("at_row", number=n), row) for n, row in enumerate(rows, 1)])
+    assert [c.found_by for c in found.concepts] == ["analysis", "any_song", "analysis"]
+    assert found.concept("aaba").traits == ("aaba",)

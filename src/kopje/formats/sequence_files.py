@@ -38,6 +38,7 @@ COLUMNS = (
     "any_song",
     "shown",
 )
+NAMED_BY = ("elements", "degrees", "meters", "tone_sets", "resting")
 WAYS = ("hear", "sing", "read", "write", "create")
 
 
@@ -90,10 +91,13 @@ def concept_of(values: dict[str, Any], where: Param) -> Concept:
 
 def _found(key: str, values: dict[str, Any], where: Param) -> dict[str, Any]:
     """By which traits it is found, whether any song will do, what is shown. A file that says nothing of these
-    is from before they were kept: what ships under the same key is meant."""
+    is from before they were kept: what ships under the same key is meant, and what was a school's own and
+    only observed goes on with any song."""
     ours = SO_MI_FIRST.by_key.get(ConceptKey(key))
+    if values.get("traits") is None and ours:
+        return {"traits": ours.traits, "any_song": ours.any_song, "shown": ours.shown}
     if values.get("traits") is None:
-        return {"traits": ours.traits, "any_song": ours.any_song, "shown": ours.shown} if ours else {}
+        return {"any_song": not any(values.get(one) for one in NAMED_BY)}
     traits = tuple(map(str, values["traits"]))
     strange = sorted(set(traits) - set(TRAITS))
     if strange:
