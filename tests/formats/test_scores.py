@@ -165,3 +165,11 @@ def test_a_round_lays_the_tune_over_itself() -> None:
     assert [(p, d) for p, _, d in first] == [(p, d) for p, _, d in second] == [(p, d) for p, _, d in third]
     assert [row[0][1] for row in (first, second, third)] == [0, 8, 16]
     assert len({len(part.tune.bars) for part in score.parts}) == 1
+
+
+def test_where_nobody_asks_the_first_voice_with_words_is_read_else_the_first_with_pitches() -> None:
+    drum = b"X:1\nT:Drum\nM:2/4\nL:1/4\nK:C\nV:1\n[K:C clef=perc] BB|BB|\nV:2\n[K:C] CE|G2|\n"
+    assert [str(n.pitch) for _, _, n in read_tunes(drum, "drum.abc")[0].notes()] == ["C4", "E4", "G4"]
+    sung = drum.replace(b"[K:C] CE", b"[K:C] GE") + b"V:3\nEC|C2|\nw: one two three\n"
+    assert str(next(iter(read_tunes(sung, "sung.abc")[0].notes()))[2].pitch) == "E4"
+    assert read_scores(sung, "sung.abc")[0].lead == 2

@@ -6,6 +6,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Iterator
+from itertools import chain
 
 from kopje.core.errors import FileError
 from kopje.core.music.score import Part, Score
@@ -26,9 +27,8 @@ def read_abc(data: bytes, name: str = "", part: int | None = None) -> tuple[Tune
     for block in _music_blocks(data):
         builder, tune = _read_voice(block, name, part or 1)
         most = max(most, len(builder.voices))
-        lead = None if part else _first_with_words(builder)
-        if lead:
-            tune = _read_voice(block, name, lead)[1]
+        if part is None and len(builder.voices) > 1:
+            tune = _lead(block, name, builder, tune)
         if tune is not None:
             tunes.append(tune)
     if part is not None and not 1 <= part <= max(most, 1):
@@ -66,11 +66,15 @@ def _read_voice(block: list[str], name: str, part: int) -> tuple[TuneBuilder, Tu
     return builder, _read_tune(builder, block, name)
 
 
-def _first_with_words(builder: TuneBuilder) -> int | None:
-    """The voice that is read where nobody asks for one, if it is not the one that starts the tune."""
-    worded = (n for n, voice in enumerate(builder.voices, 1) if voice in builder.worded)
-    first = next(worded, 1)
-    return first if first > 1 else None
+def _lead(block: list[str], name: str, builder: TuneBuilder, first: Tune | None) -> Tune | None:
+    """The voice that is read where nobody asks for one: the first with words, else with pitches, else the one
+    that starts the tune."""
+    worded = next((n for n, voice in enumerate(builder.voices, 1) if voice in builder.worded), None)
+    if worded is not None:
+        return first if worded == 1 else _read_voice(block, name, worded)[1]
+    others = (_read_voice(block, name, n)[1] for n in range(2, len(builder.voices) + 1))
+    voices = (tune for tune in chain([first], others) if tune is not None)
+    return next((tune for tune in voices if Part("", tune).pitched), first)
 
 
 def split_abc(data: bytes) -> tuple[bytes, ...]:
