@@ -62,6 +62,8 @@ def _cut(a: Analysis, part: Sequence[Sound], beats: int) -> EchoPhrase | None:
         degree = a.degree(sound) if sound.attack else None
         last = degree or last
         tones.append(Tone(degree, sound.beats))
+        if total == beats and last is None:
+            return None  # spoken: there is no tone to echo
         if total == beats:
             home = last is not None and last.syllable == a.tonality.resting
             return EchoPhrase(tuple(tones), part[0].bar, home)
