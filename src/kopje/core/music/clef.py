@@ -7,10 +7,10 @@ from typing import Literal
 from kopje.core.music.tune import Tune
 
 Clef = Literal["G", "F"]
-MIDDLE_C = 60
+LOWEST_IN_TREBLE = 58  # a B flat just below middle C still stands in the treble clef
 
 
 def clef_of(tune: Tune) -> Clef:
-    """The bass clef for a part that lies below middle C for most of its tones, else the treble clef."""
+    """The bass clef where the middle one of all tones lies below that, else the treble clef."""
     heights = sorted(note.pitch.midi for bar in tune.bars for note in bar.notes if note.pitch)
-    return "F" if heights and heights[len(heights) // 2] < MIDDLE_C - 2 else "G"
+    return "F" if heights and heights[len(heights) // 2] < LOWEST_IN_TREBLE else "G"

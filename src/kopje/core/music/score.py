@@ -114,7 +114,7 @@ def padded(score: Score) -> Score:
 
 def as_round(tune: Tune, voices: int, after: int) -> Score:
     """The tune sung as a round, twice through by each voice so that its end meets its beginning too: each
-    enters `after` full bars later. Without its pickup, which the first voice sings alone."""
+    enters `after` full bars later. Its pickup is left out."""
     bars = tuple(bar for bar in tune.bars if bar.number > 0)
     whole = 2 * tuple(replace(bar, left="single", right="single", ending="", signs=()) for bar in bars)
     blank = silent(replace(bars[0], offset=Fraction(0)))

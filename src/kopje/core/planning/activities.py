@@ -7,7 +7,7 @@ from typing import Literal
 
 from kopje.core.ledger.marks import Help, Voices
 from kopje.core.reasons import Reason, because
-from kopje.core.sequence.concepts import Concept, Line, Way
+from kopje.core.sequence.concepts import Concept, Way
 from kopje.core.sequence.grades import outside
 from kopje.core.sequence.phases import Purpose
 from kopje.core.sequence.section_state import SectionState
@@ -50,7 +50,6 @@ class Activity:
     steps: tuple[str, ...]
     song: SongRole = "none"
     purposes: tuple[Purpose, ...] = ()
-    lines: tuple[Line, ...] = ("rhythm", "melody", "other")
     strands: tuple[str, ...] = ()
     hears: int = 0
     way: Way = "sing"
@@ -75,9 +74,7 @@ class Activity:
         """Whether it can work on this concept at all."""
         if self.strands or concept.strand in HANDS_ON:
             return concept.strand in self.strands
-        if self.takes:
-            return concept.nature in self.takes
-        return concept.line in self.lines
+        return concept.nature in self.takes
 
     def too_young_or_old(self, state: SectionState) -> int:
         """By how many grades the farthest of a section's children lie outside those it is made for."""

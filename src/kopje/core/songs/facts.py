@@ -95,7 +95,7 @@ def song_facts(
     a: Analysis,
     sequence: Sequence,
     annotations: Annotations = NOTHING,
-    parts: int = 1,
+    found: Iterable[str] | None = None,
     tags: Iterable[str] = (),
 ) -> SongFacts:
     """The facts of a song; what the teacher says it has or lacks goes before what was found."""
@@ -113,7 +113,7 @@ def song_facts(
     features = {f"meter:{bar.meter}" for bar in a.tune.bars}
     features |= {f"set:{a.tone_set_name}"} if a.tone_set_name else set()
     features |= {f"rests:{a.tonality.resting}"} if a.tonality.resting else set()
-    features |= {f"trait:{trait}" for trait in found_traits(a, parts)}
+    features |= {f"trait:{trait}" for trait in (found_traits(a) if found is None else found)}
     return SongFacts(elements, frozenset(features - lacks), _keys(a))
 
 

@@ -116,22 +116,31 @@ class Partners:
 
 
 def partners(a: Analysis, b: Analysis) -> Partners:
-    """Both must have one meter, the same resting tone, and lengths of which one goes into the other."""
-    one, other = _full(a.tune), _full(b.tune)
-    if {str(bar.meter) for bar in one} != {str(bar.meter) for bar in other} or not one:
-        return Partners(None, None, because("partners_meter"))
-    if a.tonality.do is None or b.tonality.do is None or a.tonality.resting != b.tonality.resting:
-        return Partners(None, None, because("partners_home"))
-    long, short = max(len(one), len(other)), min(len(one), len(other))
-    if long % short:
-        return Partners(None, None, because("partners_length", first=len(one), second=len(other)))
+    """How two songs fit, or why they cannot be laid over each other."""
+    why = apart(a, b)
+    if why is not None:
+        return Partners(None, None, why)
     score = beside(a, b)
     return Partners(score, fit_of(score))
 
 
+def apart(a: Analysis, b: Analysis) -> Reason | None:
+    """Why two songs are no partners: both must have one meter, the same resting tone, and lengths of which
+    one goes into the other."""
+    one, other = _full(a.tune), _full(b.tune)
+    if {str(bar.meter) for bar in one} != {str(bar.meter) for bar in other} or not one:
+        return because("partners_meter")
+    if a.tonality.do is None or b.tonality.do is None or a.tonality.resting != b.tonality.resting:
+        return because("partners_home")
+    long, short = max(len(one), len(other)), min(len(one), len(other))
+    if long % short:
+        return because("partners_length", first=len(one), second=len(other))
+    return None
+
+
 def beside(a: Analysis, b: Analysis) -> Score:
-    """The second song in the first one's key beside it, each as often as it takes; upbeats are left to the
-    first time."""
+    """The second song in the first one's key beside it, each as often as it takes; upbeats are left
+    out."""
     assert a.tonality.do is not None
     assert b.tonality.do is not None
     moved = transposed(b.tune, *between(b.tonality.do, a.tonality.do))

@@ -15,8 +15,7 @@ from kopje.core.errors import TuneError
 from kopje.core.music.degree import between, plain_do
 from kopje.core.music.score import Score, as_round
 from kopje.core.music.tune import transposed
-from kopje.core.reasons import because
-from kopje.core.songs.singing_together import partners
+from kopje.core.songs.singing_together import apart, beside
 from kopje.formats.read import read_scores
 from kopje.store import tables
 
@@ -88,10 +87,11 @@ AS_IT_IS = Variant()
 def laid_out(song: tables.Song, variant: Variant) -> Score:
     """Its parts as they came; or as a round; or with its partner. TuneError where that cannot be."""
     if variant.beside is not None:
-        found = partners(analysis_of(song), analysis_of(variant.beside))
-        if found.score is None:
-            raise TuneError("song_no_partner", why=found.why or because("partners_home"), value=None)
-        return found.score
+        lead, other = analysis_of(song), analysis_of(variant.beside)
+        why = apart(lead, other)
+        if why is not None:
+            raise TuneError("song_no_partner", why=why, value=None)
+        return beside(lead, other)
     if variant.voices > 1:
         tune = analysis_of(song).tune
         if not 0 < variant.after < tune.bars[-1].number:

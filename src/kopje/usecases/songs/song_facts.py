@@ -18,12 +18,13 @@ CONTOUR = 64
 def work_out(song: t.Song, a: Analysis, sequence: Sequence, parts: int) -> None:
     """Put what can be asked of a song of so many parts into its columns."""
     tags = tags_of((song.facts or {}).get("role", ""))
-    facts = song_facts(a, sequence, annotations_of(song.annotations or {}), parts, tags)
+    seen = outline(a, parts)
+    facts = song_facts(a, sequence, annotations_of(song.annotations or {}), seen.traits, tags)
     song.elements, song.features = sorted(facts.elements), sorted(facts.features)
     song.fits = [grade for grade, key in enumerate(facts.keys) if key.comfortable]
     song.summary = _summary(a, facts)
     song.search = _search(song, a)
-    song.card = {**packed(outline(a, parts)), "tags": sorted(tags)}
+    song.card = {**packed(seen), "tags": sorted(tags)}
     song.facts_version = FACTS_VERSION
 
 

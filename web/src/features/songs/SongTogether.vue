@@ -37,9 +37,8 @@ const isRound = (one: { voices: number; after: number }) =>
       <p v-else class="small">{{ say('parts-nothing') }}</p>
       <p class="small quiet">{{ say('parts-remarks') }}</p>
     </section>
-    <template v-if="ownParts"></template>
-    <p v-else-if="!found.data.value" class="quiet">{{ say('state-loading') }}</p>
-    <template v-else>
+    <p v-if="!ownParts && !found.data.value" class="quiet">{{ say('state-loading') }}</p>
+    <template v-else-if="!ownParts && found.data.value">
       <section class="stack">
         <h2>{{ say('round-title') }}</h2>
         <p v-if="!found.data.value.rounds.length" class="small quiet">{{ say('round-none') }}</p>
