@@ -11,9 +11,10 @@ from typing import Any
 
 import pytest
 from fastapi.testclient import TestClient
+from sqlalchemy import Connection, Engine
 from sqlalchemy.orm import Session
 
-from conftest import SETTINGS
+from conftest import SETTINGS, new_database
 from kopje.core.planning.catalogue import activity
 from kopje.core.planning.meetings import Meeting
 from kopje.engraving.printing import Printer
@@ -21,11 +22,11 @@ from kopje.engraving.render import Engraver
 from kopje.main import create_app
 from kopje.store import plans, songs
 from kopje.store.tables import Child, School, Teacher
-from kopje.store.work import UnitOfWork
+from kopje.store.work import UnitOfWork, engine_for
 from kopje.usecases.context import Context, Desk
 from kopje.usecases.ledger.projections import RULES
 from kopje.usecases.lessons import propose_lesson
-from kopje.usecases.setup import school_calendar, set_up_school
+from kopje.usecases.setup import school_calendar, school_sequence, set_up_school
 from kopje.usecases.setup.sign_in import hashed
 from kopje.usecases.songs import ask_songbook
 from kopje.usecases.songs.bring_shipped_songs import bring_shipped_songs
@@ -177,11 +178,42 @@ def signed_in(client: TestClient, place: Place) -> TestClient:
     return one
 
 
-@pytest.fixture
-def kestrel(work: UnitOfWork) -> Place:
-    return make_school(work, "Kestrel")
+@dataclass(frozen=True)
+class Schools:
+    engine: Engine
+    kestrel: Place
+    heron: Place
+
+
+@pytest.fixture(scope="session")
+def schools(worker: str) -> Iterator[Schools]:
+    """Both schools, made once for all tests of a worker: reading in a hundred songs takes seconds."""
+    engine = engine_for(new_database(f"kopje_schools_{worker}"))
+    work = UnitOfWork(engine)
+    yield Schools(engine, make_school(work, "Kestrel"), make_school(work, "Heron"))
+    engine.dispose()
 
 
 @pytest.fixture
-def heron(work: UnitOfWork) -> Place:
-    return make_school(work, "Heron")
+def connection(request: pytest.FixtureRequest) -> Iterator[Connection]:
+    """On the database with the schools if the test asks for one, else on an empty one; everything a test
+    does is undone."""
+    schools = {"kestrel", "heron"} & set(request.fixturenames)
+    engine: Engine = (
+        request.getfixturevalue("schools").engine if schools else request.getfixturevalue("engine")
+    )
+    school_sequence.forget()
+    with engine.connect() as connection:
+        outer = connection.begin()
+        yield connection
+        outer.rollback()
+
+
+@pytest.fixture
+def kestrel(schools: Schools) -> Place:
+    return schools.kestrel
+
+
+@pytest.fixture
+def heron(schools: Schools) -> Place:
+    return schools.heron

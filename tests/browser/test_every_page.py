@@ -84,6 +84,10 @@ def visit_all(page: Page, address: str) -> list[str]:
     page.wait_for_selector(".line")
     page.get_by_role("button", name="More").first.click()
     look("sequence")
+    page.goto(f"{address}/ladder")
+    page.locator(".step .number").nth(4).click()
+    page.wait_for_selector("aside .panel")
+    look("the choir's ladder, drawer open")
     return found
 
 

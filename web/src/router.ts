@@ -72,6 +72,12 @@ export const router = createRouter({
       meta: { bare: true },
     },
     { path: '/kept', name: 'kept', component: () => import('./pages/KeptPage.vue') },
+    {
+      path: '/ladder/:choir?',
+      name: 'ladder',
+      component: () => import('./pages/LadderPage.vue'),
+      props: true,
+    },
     { path: '/sequence', name: 'sequence', component: () => import('./pages/SequencePage.vue') },
     { path: '/set-up', name: 'set-up', component: () => import('./pages/SetUpPage.vue') },
     { path: '/:rest(.*)', name: 'not-found', component: () => import('./pages/NotFoundPage.vue') },

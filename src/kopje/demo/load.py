@@ -15,6 +15,7 @@ from uuid import UUID
 
 from sqlalchemy.orm import Session
 
+from kopje.core.choir.rungs import breaks_of
 from kopje.core.ledger.marks import Result
 from kopje.core.planning.calendar import Span
 from kopje.core.planning.catalogue import activity
@@ -38,6 +39,7 @@ LOGIN, PASSWORD = "teacher", "kestrel ridge"
 SEED = 20261124
 WEEKS = 14
 SPORTS_DAY, FLU_WEEK = 38, 3  # days ago, weeks ago
+BROUGHT = ("reading-1", "reading-2", "reading-3")
 SKIPPED, PARTLY, NOT_REACHED, HEARD = 0.05, 0.05, 0.12, 0.92
 
 
@@ -111,10 +113,11 @@ def _section(ctx: Context, plan: Plan, index: int) -> t.Section:
 
 
 def _choir(ctx: Context, by_plan: dict[Plan, UUID]) -> None:
-    """Every third child of grades 4 and 5 sings in the choir."""
+    """Every third child of grades 4 and 5 sings in the choir; last year it read to the third level."""
     choir = next(key for plan, key in by_plan.items() if plan.grade == CHOIR)
     older = sections.children(ctx.session, ctx.school_id, (4, 5), ctx.today)
     set_up_school.set_singers(ctx, choir, [child.id for child, _ in older[::3]][:SINGERS])
+    set_up_school.declare(ctx, choir, BROUGHT)
 
 
 def _late_joiner(ctx: Context, section_id: UUID) -> None:
@@ -232,11 +235,20 @@ def _hear(autumn: Autumn, ctx: Context, plan: Plan, telling: Telling, part: Part
             "voices": found.voices,
             "help": found.help,
             "result": result,
+            **_broke(child_id, found.concept.key, result),
         }
         telling.event("marked", child_id=child_id, part_id=part.id, body=body)
         wanted -= 1
         if not wanted:
             return
+
+
+def _broke(child_id: UUID, concept: str, result: Result) -> dict[str, list[str]]:
+    """What breaks when a child reads: with most of them it is the same thing each time."""
+    breaks = breaks_of(concept)
+    if result == "secure" or not breaks:
+        return {}
+    return {"broke": [breaks[(child_id.int >> 20) % len(breaks)]]}
 
 
 def _absent(autumn: Autumn, child_id: UUID, lesson: LessonView) -> bool:

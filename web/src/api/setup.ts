@@ -97,6 +97,33 @@ export function useSequenceActs() {
     }),
   }
 }
+export const useLadder = () =>
+  useQuery({
+    queryKey: ['ladder'],
+    queryFn: () => body(api.GET('/api/ladder')),
+    refetchOnWindowFocus: false,
+  })
+/** Where a choir stands on it. */
+export const useLadderNow = (id: Id) =>
+  useQuery({
+    queryKey: ['ladder-now', id],
+    queryFn: () =>
+      body(
+        api.GET('/api/sections/{section_id}/ladder', {
+          params: { path: { section_id: toValue(id) } },
+        }),
+      ),
+    enabled: computed(() => toValue(id) !== ''),
+  })
+/** Another ladder changes the sequence, and so everything that is judged by it. */
+export async function setLadder(sent: Schemas['LadderBody']): Promise<Schemas['LadderRead']> {
+  const read = await body(api.PUT('/api/ladder', { body: sent }))
+  queryClient.setQueryData(['ladder'], read)
+  void queryClient.invalidateQueries({
+    predicate: (query) => !['me', 'first-run', 'ladder'].includes(String(query.queryKey[0])),
+  })
+  return read
+}
 export const lookAtSequence = (file: File) => body(api.POST('/api/sequence/look', form([file])))
 
 export const lookAtRoster = (file: File) => body(api.POST('/api/roster/look', form([file])))

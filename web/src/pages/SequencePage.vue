@@ -171,6 +171,7 @@ async function fromFile([file]: File[]) {
       >
       <a href="/api/sequence/file?kind=csv" download>CSV</a
       ><a href="/api/sequence/file?kind=case" download>CASE</a>
+      <router-link to="/ladder">{{ say('ladder-title') }}</router-link>
       <FileField :label="say('sequence-bring')" accept=".csv,.json" @files="fromFile" />
     </div>
     <section v-for="grade in grades" :key="grade">

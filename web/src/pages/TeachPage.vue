@@ -53,7 +53,7 @@ const hearing = useHearing(
   () => part.value?.id ?? '',
 )
 const section = () => found.value?.section.id ?? ''
-const { four, then, current, picked, done, give, undo } = useQueue(
+const { four, then, current, picked, done, give, undo, locate } = useQueue(
   section,
   () => props.id,
   () => part.value?.id ?? '',
@@ -109,6 +109,8 @@ async function end(note: string) {
   leaving.value = false
   await router.push(`/lessons/${props.id}`)
 }
+const broke = (strand: 'pitch' | 'rhythm' | 'parts') =>
+  hearing.data.value?.breaks.includes(strand) && locate(strand)
 function project() {
   window.open(`/lessons/${props.id}/projector`, 'kopje-projector')
 }
@@ -118,6 +120,9 @@ useKeys([
   { key: '2', says: say('keys-nearly'), act: () => void give('nearly') },
   { key: '1', says: say('keys-not-yet'), act: () => void give('not_yet') },
   { key: '0', says: say('keys-absent'), act: () => void give('absent') },
+  { key: 't', says: say('keys-broke-tones'), act: () => void broke('pitch') },
+  { key: 'r', says: say('keys-broke-rhythm'), act: () => void broke('rhythm') },
+  { key: 'v', says: say('keys-broke-part'), act: () => void broke('parts') },
   { key: 'Backspace', says: say('keys-undo'), act: () => void undo() },
   { key: 'ArrowRight', says: say('keys-next'), act: () => go(1) },
   { key: 'ArrowLeft', says: say('keys-previous'), act: () => go(-1) },
@@ -168,6 +173,7 @@ useKeys([
           @pick="picked = $event"
           @give="give"
           @undo="undo"
+          @locate="locate"
         />
         <div class="row spread controls">
           <div class="row">

@@ -3,18 +3,21 @@
 from __future__ import annotations
 
 from typing import Annotated, Literal
+from uuid import UUID
 
 from fastapi import APIRouter, Query, Response, UploadFile
 
 from kopje.api.deps import Work
 from kopje.api.problems import answers
+from kopje.api.schemas.ladder import LadderBody, LadderNowRead, LadderRead
 from kopje.api.schemas.sequence import SequenceBody, SequenceRead, StartBody
 from kopje.api.schemas.words import BarColoursBody, WordsBody, WordsRead
 from kopje.core.errors import NotFoundError
 from kopje.core.sequence.concepts import STRANDS, strand_name
 from kopje.formats.sequence_files import MOST_BYTES, read_sequence, write_case, write_csv
 from kopje.usecases.context import Context
-from kopje.usecases.setup import school_sequence, set_up_school
+from kopje.usecases.ledger import read_ladder
+from kopje.usecases.setup import reading_ladder, school_sequence, set_up_school
 
 router = APIRouter(tags=["sequence"])
 
@@ -73,6 +76,27 @@ def post_start(body: StartBody, ctx: Work) -> SequenceRead:
     if body.number is None:
         raise NotFoundError("sequence_which")
     return _read(ctx, school_sequence.back_to(ctx, body.number))
+
+
+@router.get("/ladder", operation_id="ladder", summary="The choir's ladder of reading")
+def get_ladder(ctx: Work) -> LadderRead:
+    return LadderRead.of(ctx.sequence, school_sequence.number(ctx), ctx.words)
+
+
+@router.put("/ladder", operation_id="setLadder", summary="Set the ladder of reading, or take a shipped one")
+def put_ladder(body: LadderBody, ctx: Work) -> LadderRead:
+    changed = reading_ladder.set_ladder(ctx, body.keys())
+    along = [concept.name for concept in changed.along]
+    return LadderRead.of(changed.sequence, changed.number, ctx.words, along)
+
+
+@router.get(
+    "/sections/{section_id}/ladder",
+    operation_id="ladderNow",
+    summary="Where a choir stands on the ladder, by level and by rung",
+)
+def get_ladder_now(section_id: UUID, ctx: Work) -> LadderNowRead:
+    return LadderNowRead.of(read_ladder.ladder_now(ctx, section_id), ctx.words)
 
 
 @router.get(

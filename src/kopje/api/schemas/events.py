@@ -10,6 +10,7 @@ from pydantic import Field, TypeAdapter
 
 from kopje.api.schemas.base import Body, Day, Moment, Read
 from kopje.api.schemas.lessons import Tick
+from kopje.core.choir.rungs import Broke
 from kopje.core.ledger.marks import Help, Result, Voices
 from kopje.core.sequence.concepts import Way
 from kopje.core.sequence.phases import Purpose
@@ -94,6 +95,8 @@ class TickedBody(EventBody):
 
 
 class MarkedBody(EventBody):
+    """`broke`: of a level of reading that was not secure, in which strands it broke."""
+
     kind: Literal["marked"]
     child_id: Id
     part_id: Id | None = None
@@ -103,6 +106,7 @@ class MarkedBody(EventBody):
     help: Help
     result: Result
     activity: Key | None = None
+    broke: Annotated[list[Broke], Field(max_length=3)] | None = None
 
 
 class TakenBackBody(EventBody):

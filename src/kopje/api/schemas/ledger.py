@@ -9,6 +9,7 @@ from uuid import UUID
 from kopje.api.schemas.base import Read
 from kopje.api.schemas.lessons import ConceptRead
 from kopje.api.schemas.people import SectionRead
+from kopje.core.choir.rungs import Broke, breaks_of
 from kopje.core.ledger.events import ClassEvent
 from kopje.core.ledger.marks import Help, Result, Voices
 from kopje.core.ledger.rota import Place
@@ -41,6 +42,7 @@ class MarkRead(Read):
     voices: Voices
     help: Help
     result: Result
+    broke: list[Broke]
     day: date
     moment: datetime
     off_day: bool
@@ -56,6 +58,7 @@ class MarkRead(Read):
             voices=b["voices"],
             help=b["help"],
             result=b["result"],
+            broke=b.get("broke") or [],
             day=event.day,
             moment=event.moment,
             off_day=event.off_day,
@@ -63,10 +66,13 @@ class MarkRead(Read):
 
 
 class HearingRead(Read):
+    """`breaks`: where a reading of this level can break; empty for anything else."""
+
     concept: ConceptRead
     way: Way
     voices: Voices
     help: Help
+    breaks: list[Broke]
     queue: list[PlaceRead]
     marks: list[MarkRead]
 
@@ -77,6 +83,7 @@ class HearingRead(Read):
             way=hearing.way,
             voices=hearing.voices,
             help=hearing.help,
+            breaks=list(breaks_of(hearing.concept.key)),
             queue=[PlaceRead.of(place, words) for place in hearing.queue],
             marks=[MarkRead.of(event) for event in hearing.marks],
         )

@@ -19,7 +19,7 @@ class Mark:
     """One mark that counts (what was taken back is kept as an event, not judged).
 
     `day` is the day of the lesson it was made in; `moment` orders marks, on the same day too; `device` and
-    `sequence` decide where two moments are the same."""
+    `sequence` decide where two moments are the same. `broke`: of a reading that broke, in which strands."""
 
     concept: ConceptKey
     way: Way
@@ -30,6 +30,7 @@ class Mark:
     moment: datetime
     device: str = ""
     sequence: int = 0
+    broke: tuple[str, ...] = ()
 
     @property
     def order(self) -> tuple[date, datetime, str, int]:

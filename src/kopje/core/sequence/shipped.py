@@ -9,6 +9,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Mapping
 from dataclasses import replace
 
+from kopje.core.choir.ladders import out_of_the_ladder
 from kopje.core.sequence.concepts import Concept, ConceptKey, Sequence
 from kopje.core.sequence.so_mi_first import SO_MI_FIRST
 
@@ -75,5 +76,8 @@ def with_used(sequence: Sequence, used: Iterable[Concept]) -> tuple[Sequence, tu
     which."""
     missing = tuple(c for c in used if c.key not in sequence.by_key)
     known = {*sequence.by_key, *(c.key for c in missing)}
-    along = [replace(c, core=False, needs=tuple(n for n in c.needs if n in known)) for c in missing]
+    along = [
+        replace(out_of_the_ladder(c), core=False, needs=tuple(n for n in c.needs if n in known))
+        for c in missing
+    ]
     return Sequence.of(sequence.name, [*sequence.concepts, *along]), missing

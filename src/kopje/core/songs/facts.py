@@ -14,12 +14,13 @@ from kopje.core.analysis.analysis import Analysis
 from kopje.core.analysis.annotations import NOTHING, Annotations
 from kopje.core.analysis.key_choice import KeyFit, key_fit
 from kopje.core.analysis.traits import DETECTORS, traits
+from kopje.core.choir.reads import READ_BY, levels_of
 from kopje.core.instruments.recorder import needed_level
 from kopje.core.sequence.concepts import Concept, Sequence
 from kopje.core.songs.singing_together import round_entry
 
 RECORDER = {1: "recorder_three", 2: "recorder_five", 3: "recorder_eight"}  # by level of the usual order
-TRAITS = (*DETECTORS, "parts", "three_parts", "round", *RECORDER.values())
+TRAITS = (*DETECTORS, "parts", "three_parts", "round", *RECORDER.values(), *READ_BY.values())
 READ_WITH_OTHERS = ("bar_rest", "tie")  # read with what they are made of
 
 
@@ -85,6 +86,8 @@ def found_traits(a: Analysis, parts: int = 1) -> dict[str, tuple[int, ...]]:
         found["three_parts"] = (1,)
     if parts == 1 and (entry := round_entry(a)) is not None:
         found["round"] = (entry + 1,)
+    if parts == 1:
+        found |= levels_of(a)
     level = needed_level(sound.pitch for sound in a.attacks if sound.pitch)
     if a.range is not None and level in RECORDER:
         found[RECORDER[level]] = (1,)

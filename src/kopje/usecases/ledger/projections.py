@@ -37,6 +37,7 @@ def value_of(event: ClassEvent) -> Mark:
         event.moment,
         event.device,
         event.sequence,
+        tuple(body.get("broke") or ()),
     )
 
 

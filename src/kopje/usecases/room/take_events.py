@@ -152,7 +152,7 @@ class _Batch:
             "target_id": one.target_id,
             "concept": one.body.get("concept"),
         }
-        said = [name for name in ("result", "tick", "note", "rating") if name in one.body]
+        said = [name for name in ("result", "broke", "tick", "note", "rating") if name in one.body]
         same = all(kept[name] == mine[name] for name in SAME)
         same = same and all(kept["body"].get(name) == one.body[name] for name in said)
         if kept["school_id"] != self.ctx.school_id or not same:

@@ -9,6 +9,7 @@ from uuid import UUID
 
 from sqlalchemy.orm import Session
 
+from kopje.core.choir.ladders import ladder_of, with_ladder
 from kopje.core.errors import NotFoundError
 from kopje.core.reasons import because
 from kopje.core.sequence.concepts import Concept, Sequence
@@ -39,6 +40,11 @@ def sequence_for(session: Session, school_id: UUID, number: int, words: Mapping[
             _KEPT.clear()
         _KEPT[known] = found
     return found
+
+
+def forget() -> None:
+    """Read every school's sequence anew: after versions were taken away behind this process's back."""
+    _KEPT.clear()
 
 
 def wording_of(words: Mapping[str, Any]) -> Wording:
@@ -99,10 +105,22 @@ def versions(ctx: Context) -> list[t.SequenceVersion]:
     return list(sequences.versions(ctx.session, ctx.school_id))
 
 
+def number(ctx: Context) -> int:
+    """The version that counts; 0 as it ships."""
+    return year.school(ctx.session, ctx.school_id).sequence
+
+
+def as_kept(ctx: Context) -> Sequence:
+    """The sequence that counts, in the words it is kept in."""
+    return sequence_for(ctx.session, ctx.school_id, number(ctx), {})
+
+
 def start_from(ctx: Context, key: str) -> Changed:
+    """Another sequence for the classes; the choir's ladder stays the one it has."""
     if key not in SHIPPED:
         raise NotFoundError("sequence_not_shipped", value=key)
-    return keep(ctx, SHIPPED[key])
+    steps = [step.key for step in ladder_of(ctx.sequence)]
+    return keep(ctx, with_ladder(SHIPPED[key], steps) if steps else SHIPPED[key])
 
 
 def back_to(ctx: Context, number: int) -> Changed:

@@ -39,6 +39,8 @@ defineProps<{ evidence: Schemas['EvidenceRead'] }>()
             >{{ sayOf('teach-ways', mark.way) }}, {{ sayOf('ledger-voices', mark.voices)
             }}<template v-if="mark.help !== 'none'"
               >, {{ sayOf('teach-helps', mark.help) }}</template
+            ><template v-for="strand in mark.broke" :key="strand"
+              >, {{ say('ledger-broke', { where: sayOf('ladder-strand', strand) }) }}</template
             ></span
           >
         </li>

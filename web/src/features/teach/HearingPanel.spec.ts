@@ -5,11 +5,18 @@ import HearingPanel from './HearingPanel.vue'
 const place = (name: string) => ({ child_id: name, name, reason: `${name} has waited` })
 const four = ['Ama', 'Jun', 'Ines', 'Tove'].map(place)
 const props = (names: boolean) => ({
-  hearing: { concept: concept('re'), way: 'sing', voices: 'alone', help: 'none', queue: four },
+  hearing: {
+    concept: concept('re'),
+    way: 'sing',
+    voices: 'alone',
+    help: 'none',
+    breaks: [] as string[],
+    queue: four,
+  },
   four,
   then: [place('Kofi'), place('Lien')],
   current: four[1],
-  done: [{ child: 'Zoe', name: 'Zoe', result: 'secure' }],
+  done: [{ child: 'Zoe', name: 'Zoe', result: 'secure', broke: [] }],
   names,
 })
 
@@ -44,4 +51,21 @@ test('a target picks a child, a result gives the mark', async () => {
     undo: [[]],
   })
   panel.unmount()
+})
+test('of a reading that broke one tap says where, and on a mirrored screen nothing tells that it broke', async () => {
+  const reading = (names: boolean, result: string) => {
+    const given = props(names)
+    given.hearing.breaks = ['pitch', 'rhythm']
+    given.done = [{ child: 'Zoe', name: 'Zoe', result, broke: [] }]
+    return shown(HearingPanel, given)
+  }
+  const panel = reading(true, 'nearly')
+  expect(panel.find('.breaks').text()).toContain('Zoe: what broke?')
+  await panel.findAll('.breaks button')[1]?.trigger('click')
+  expect(panel.emitted()).toMatchObject({ locate: [['rhythm']] })
+  panel.unmount()
+  for (const other of [reading(false, 'nearly'), reading(true, 'secure')]) {
+    expect(other.find('.breaks').exists()).toBe(false)
+    other.unmount()
+  }
 })

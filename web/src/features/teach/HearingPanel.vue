@@ -5,14 +5,9 @@ import type { Schemas } from '@/api/client'
 import ConceptSign from '@/components/ConceptSign.vue'
 import StandingGlyph from '@/components/StandingGlyph.vue'
 import { say, sayOf } from '@/locales/say'
-import type { Result } from './useQueue'
+import { computed } from 'vue'
+import type { Broke, Done, Result } from './useQueue'
 
-interface Done {
-  child: string
-  name: string
-  result: Result | 'absent'
-  event: string
-}
 const props = defineProps<{
   hearing: Schemas['HearingRead']
   four: readonly Schemas['PlaceRead'][]
@@ -21,7 +16,19 @@ const props = defineProps<{
   done: readonly Done[]
   names: boolean
 }>()
-defineEmits<{ pick: [child: string]; give: [result: Result | 'absent']; undo: [] }>()
+defineEmits<{
+  pick: [child: string]
+  give: [result: Result | 'absent']
+  undo: []
+  locate: [strand: Broke]
+}>()
+/** The last reading, while it can be said what broke in it; on a mirrored screen that would show a mark. */
+const broken = computed(() => {
+  const last = props.done.at(-1)
+  const open = props.names && props.hearing.breaks.length > 0
+  return open && last && ['nearly', 'not_yet'].includes(last.result) ? last : undefined
+})
+const strandKeys = { pitch: 't', rhythm: 'r', parts: 'v' }
 const shown = (place: Schemas['PlaceRead'], index: number) =>
   props.names ? place.name : say('teach-hidden', { n: index + 1 })
 const results: { result: Result; says: string; key: string; level: string }[] = [
@@ -56,6 +63,23 @@ const results: { result: Result; says: string; key: string; level: string }[] = 
           <span class="kbd">⌫</span>
         </v-btn>
       </p>
+    </div>
+    <div
+      v-if="broken"
+      class="row small breaks"
+      role="group"
+      :aria-label="say('teach-broke-of', { name: broken.name })"
+    >
+      <span>{{ say('teach-broke-of', { name: broken.name }) }}</span><v-btn
+        v-for="strand in hearing.breaks"
+        :key="strand"
+        height="44"
+        :class="{ main: broken.broke.includes(strand) }"
+        :aria-pressed="broken.broke.includes(strand)"
+        @click="$emit('locate', strand)"
+        >{{ sayOf('ladder-strand', strand) }}
+        <span class="kbd">{{ strandKeys[strand] }}</span></v-btn
+      >
     </div>
     <p v-if="!four.length" class="quiet">{{ say('teach-nobody') }}</p>
     <div v-else class="panel">

@@ -90,3 +90,30 @@ test('a mark made without a network is kept, another page of this browser passes
   expect(server.got).toMatchObject([{ kind: 'marked', result: 'nearly', way: 'sing' }])
   expect(outbox.waiting.value).toBe(0)
 })
+test('what broke in the last reading is told with the mark made anew, and undo takes that one back', async () => {
+  const queue = queueOf()
+  await queue.give('nearly')
+  await queue.locate('rhythm')
+  await queue.locate('pitch')
+  await queue.locate('rhythm')
+  expect(queue.done.value[0]?.broke).toEqual(['pitch'])
+  await queue.undo()
+  await settled()
+  const marked = server.got.filter((one) => one.kind === 'marked')
+  const backs = server.got.flatMap((one) => (one.kind === 'taken_back' ? [one.target_id] : []))
+  expect(marked.map((one) => one.broke)).toEqual([
+    undefined,
+    ['rhythm'],
+    ['rhythm', 'pitch'],
+    ['pitch'],
+  ])
+  expect(backs).toEqual(marked.map((one) => one.id))
+  expect(queue.current.value?.name).toBe('Ama')
+})
+test('a secure reading broke nowhere', async () => {
+  const queue = queueOf()
+  await queue.give('secure')
+  await queue.locate('rhythm')
+  await settled()
+  expect(server.got).toHaveLength(1)
+})

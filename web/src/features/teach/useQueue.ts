@@ -6,13 +6,19 @@ import { outbox, tell } from '@/api/outbox'
 import { counting } from './lessonNow'
 
 export type Result = Schemas['MarkedBody']['result']
-interface Done {
+export type Broke = NonNullable<Schemas['MarkedBody']['broke']>[number]
+export interface Done {
   child: string
   name: string
   result: Result | 'absent'
+  /** Of a reading that broke, in which strands; what was heard, so that it can be said anew. */
+  broke: Broke[]
+  heard: Omit<Schemas['MarkedBody'], EventsOwn> | null
   /** The event once it is on the disk; empty for the moment before. */
   event: string
 }
+
+type EventsOwn = 'id' | 'clock' | 'device' | 'sequence'
 
 export function useQueue(
   section: () => string,
@@ -48,24 +54,32 @@ export function useQueue(
     const place = current.value
     const now = hearing.value
     if (!place || !now) return
-    const one: Done = { child: place.child_id, name: place.name, result, event: '' }
-    done.value.push(one)
-    picked.value = ''
     const at = { section_id: section(), lesson_id: lesson(), child_id: place.child_id }
-    const saved = tell(
+    const { way, voices, help } = now
+    const heard: Done['heard'] =
       result === 'absent'
-        ? { kind: 'absent', ...at }
+        ? null
         : {
             kind: 'marked',
             ...at,
             part_id: part(),
             concept: now.concept.key,
-            way: now.way,
-            voices: now.voices,
-            help: now.help,
+            way,
+            voices,
+            help,
             result,
-          },
-    )
+          }
+    const one: Done = {
+      child: place.child_id,
+      name: place.name,
+      result,
+      broke: [],
+      heard,
+      event: '',
+    }
+    done.value.push(one)
+    picked.value = ''
+    const saved = tell(heard ?? { kind: 'absent', ...at })
     saving.set(one.child, saved)
     const kept = await saved
     const mine = done.value.find((other) => other.child === one.child && !other.event)
@@ -90,5 +104,34 @@ export function useQueue(
     done.value = done.value.filter((one) => one.child !== last.child)
     picked.value = last.child
   }
-  return { four, then, current, picked, done, give, undo }
+  /** Say of the last reading what broke, or that it did not: the mark is taken back and told anew. */
+  async function locate(strand: Broke) {
+    const last = done.value.at(-1)
+    if (!last?.heard || last.result === 'secure' || undoing.has(last.child)) return
+    const before = last.broke
+    last.broke = before.includes(strand)
+      ? before.filter((one) => one !== strand)
+      : [...before, strand]
+    undoing.add(last.child)
+    const [event] = (await saving.get(last.child)) || []
+    const told =
+      event &&
+      (await tell(
+        {
+          kind: 'taken_back',
+          section_id: section(),
+          lesson_id: lesson(),
+          target_id: event,
+        },
+        { ...last.heard, broke: last.broke },
+      ))
+    undoing.delete(last.child)
+    if (!told) {
+      last.broke = before
+      return
+    }
+    saving.set(last.child, Promise.resolve(told.slice(1)))
+    last.event = told[1] ?? ''
+  }
+  return { locate, four, then, current, picked, done, give, undo }
 }

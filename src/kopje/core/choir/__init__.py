@@ -1,0 +1,1 @@
+"""What only choirs need: the ladder of reading."""
