@@ -10,7 +10,7 @@ from itertools import chain
 from kopje.core.planning.activities import Activity, kind_name
 from kopje.core.planning.catalogue import CATALOGUE, activity
 from kopje.core.planning.lesson import Choice, LeftOver, LessonQuestion, New
-from kopje.core.planning.template import Slot, template
+from kopje.core.planning.template import Role, Slot, template
 from kopje.core.reasons import Named, Reason, because, listed
 from kopje.core.sequence.concepts import Concept, ConceptKey
 from kopje.core.sequence.grades import grade_name
@@ -133,7 +133,7 @@ class Slots:
                         yield self._of(choice, cost, reasons)
 
     def _with_concept(self, slot: Slot, item: Activity) -> Iterator[Candidate]:
-        for place, wanted in enumerate(self._wanted(slot)):
+        for place, wanted in enumerate(self._wanted_in(slot.role)):
             if wanted.purpose not in item.purposes or not item.fits(wanted.concept):
                 continue
             choice = Choice(item.key, None, wanted.concept.key, wanted.purpose)
@@ -154,18 +154,22 @@ class Slots:
             return (said,), 0
         return (), OTHER_KIND
 
-    def _wanted(self, slot: Slot) -> list[Due]:
+    @cached_property
+    def _wanted_in(self) -> Callable[[Role], list[Due]]:
+        return cache(self._wanted)  # every activity of a slot asks the same
+
+    def _wanted(self, role: Role) -> list[Due]:
         """What a slot would work on, most wanted first; review keeps named things warm."""
         state, main = self.question.state, list(self.due)
         practise = [item for item in main if item.purpose == "practise"]
         warm = [
             self._warm(concept)
-            for concept in self._named()
+            for concept in self._named
             if concept.key not in {d.concept.key for d in main}
         ]
-        if slot.role == "review":
+        if role == "review":
             return [*practise, *warm[:3]]
-        if slot.role in ("opening", "voice", "game", "play"):
+        if role in ("opening", "voice", "game", "play"):
             return [*practise, *(d for d in main if d.purpose == "prepare"), *warm[:3]]
         without_song = [
             self._as_preparing(item) for item in main if item.purpose == "present" and not self._fits(item)
@@ -174,13 +178,14 @@ class Slots:
         wanted = [*without_song, *main] or warm[:2]
         # Rhythm leads in one lesson, melody in the next: whichever line had fewer touches comes first.
         wanted.sort(key=lambda item: (item.purpose != "present", self._touched(item, state)))
-        return [*wanted[1:], wanted[0]] if slot.role == "second" and wanted else wanted
+        return [*wanted[1:], wanted[0]] if role == "second" and wanted else wanted
 
     @staticmethod
     def _touched(item: Due, state: SectionState) -> int:
         taught = state.taught_counts(item.concept.key)
         return taught.prepared + taught.practised
 
+    @cached_property
     def _named(self) -> list[Concept]:
         state = self.question.state
         named = [c for c in self.question.state.sequence.concepts if state.named(c.key) and c.named_in_music]
@@ -234,6 +239,10 @@ class Slots:
             return self._unmet(item, choice)
         return chain.from_iterable(self._known(item, choice, concept))
 
+    @cached_property
+    def _cards(self) -> dict[str, SongCard]:
+        return {song.id: song for song in self.question.songs}
+
     def _unmet(self, item: Activity, choice: Choice) -> Iterator[tuple[Choice, int, tuple[Reason, ...]]]:
         """Songs they have not met: in their range first, then what is least strange to them."""
         state = self.question.state
@@ -251,10 +260,9 @@ class Slots:
     def _known(
         self, item: Activity, choice: Choice, concept: Concept | None
     ) -> Iterator[list[tuple[Choice, int, tuple[Reason, ...]]]]:
-        cards = {song.id: song for song in self.question.songs}
-        able = [pair for pair in self.known_songs if grants(item, cards[pair[0]])]
+        able = [pair for pair in self.known_songs if grants(item, self._cards[pair[0]])]
         for song_id, met in able[:KNOWN_SONGS]:
-            song = cards[song_id]
+            song = self._cards[song_id]
             if concept is not None and concept.found_by != "any_song" and song.content(concept.key) is None:
                 continue
             recent = (

@@ -307,7 +307,7 @@ def levels_in(lessons: int, usual: Lengths) -> int:
     practised for its first lessons, and the last is practised and assessed too. The rest of the ladder goes
     on next year, and no year is short of it.
 
-    Source: docs/sources.md#sight-singing.
+    Source: docs/sources.md#reading-ladder.
     """
     step = usual.prepare + 1 + PRACTISED
     whole = usual.prepare + 1 + usual.practise + 1
