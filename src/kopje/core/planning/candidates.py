@@ -7,10 +7,10 @@ from dataclasses import dataclass, replace
 from functools import cache, cached_property
 from itertools import chain
 
-from kopje.core.planning.activities import Activity, kind_name
+from kopje.core.planning.activities import Activity, Role, kind_name
 from kopje.core.planning.catalogue import CATALOGUE, activity
 from kopje.core.planning.lesson import Choice, LeftOver, LessonQuestion, New
-from kopje.core.planning.template import Role, Slot, template
+from kopje.core.planning.template import Slot, template
 from kopje.core.reasons import Named, Reason, because, listed
 from kopje.core.sequence.concepts import Concept, ConceptKey
 from kopje.core.sequence.grades import grade_name
