@@ -496,6 +496,7 @@ old_friend_last = { $title } is an old friend: sung in { $lessons ->
 new = New to them: { $what }.
 new_name = the name { $concept }
 new_song_word = the song
+new_piece_word = the piece
 new_activity = the activity
 hears = { $count } children can be heard alone in it.
 lately = They did it last time.
@@ -544,6 +545,7 @@ new_making = a turn of their own
 new_sight_singing = a line of this level
 new_vocabulary = the sound
 the_song = the song
+the_piece = the piece
 
 slot_left = Left over
 slot_opening = Opening
@@ -759,3 +761,11 @@ word_article = Bar { $bar }, verse { $verse }: “{ $text }” stands on a stron
 word_weak = Bar { $bar }, verse { $verse }: “{ $text }” wants to be stressed and stands in a weak place.
 word_top = Bar { $bar }, verse { $verse }: the highest tone falls on “{ $text }”, which is not stressed.
 word_hint = Bar { $bar }, verse { $verse }: “{ $text }” opens a bar; often that is good verse.
+
+## Recorded pieces
+piece_new = “{ $title }”: they have not heard it yet.
+piece_met = “{ $title }”: heard in { $lessons ->
+    [one] one lesson
+   *[other] { $lessons } lessons
+  }, last on { DAY($day) }.
+piece_has = { CAP($concept) } can be heard in it.

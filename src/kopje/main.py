@@ -23,6 +23,7 @@ from kopje.api.routes import (
     lessons,
     people,
     practice,
+    recordings,
     roster,
     sections,
     sequence,
@@ -86,7 +87,19 @@ def create_app(
     app.add_middleware(Secured)
     app.add_middleware(Traced)
     api = APIRouter(prefix="/api", dependencies=[Depends(same_origin)])
-    for module in (people, sections, practice, songbook, songs, lessons, events, year, roster, sequence):
+    for module in (
+        people,
+        sections,
+        practice,
+        songbook,
+        songs,
+        recordings,
+        lessons,
+        events,
+        year,
+        roster,
+        sequence,
+    ):
         api.include_router(module.router)
     app.include_router(api)
     app.include_router(operating.router)

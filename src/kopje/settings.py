@@ -34,6 +34,7 @@ class Settings(BaseSettings):
     locales: Path = CHECKOUT / "locales"
     language: str = "en"
     songs: Path = Path(__file__).resolve().parent / "demo" / "songs"
+    pieces: Path = Path(__file__).resolve().parent / "demo" / "pieces"
 
     @model_validator(mode="before")
     @classmethod

@@ -20,7 +20,7 @@ from kopje.core.planning.meetings import Meeting
 from kopje.engraving.printing import Printer
 from kopje.engraving.render import Engraver
 from kopje.main import create_app
-from kopje.store import plans, songs
+from kopje.store import plans, recordings, songs
 from kopje.store.tables import Child, School, Teacher
 from kopje.store.work import UnitOfWork, engine_for
 from kopje.usecases.context import Context, Desk
@@ -30,6 +30,7 @@ from kopje.usecases.setup import school_calendar, school_sequence, set_up_school
 from kopje.usecases.setup.sign_in import hashed
 from kopje.usecases.songs import ask_songbook
 from kopje.usecases.songs.bring_shipped_songs import bring_shipped_songs
+from kopje.usecases.songs.recordings import bring_shipped_pieces
 from kopje.usecases.year import undo_year
 from kopje.workers import Worker
 
@@ -78,6 +79,7 @@ def make_school(work: UnitOfWork, name: str) -> Place:
         new = set_up_school.NewSection("2A", 2, 30, ("Ama", "Jun", "Ines", "Tove", "Kofi", "Lien"), meetings)
         section = set_up_school.add_section(ctx(session), new)
         bring_shipped_songs(ctx(session), SETTINGS.songs)
+        bring_shipped_pieces(ctx(session), SETTINGS.pieces)
         off = SETTINGS.now().date() + timedelta(days=7)
         (change,) = school_calendar.add_change(ctx(session), "lost", off, None, "Fire drill", [section.id])
         concert = school_calendar.add_concert(
@@ -101,6 +103,7 @@ def make_school(work: UnitOfWork, name: str) -> Place:
             "change_id": change.id,
             "concert_id": concert.id,
             "question_id": kept.id,
+            "recording_id": recordings.on_the_shelf(session, school_id)[0].id,
             "event_id": uuid.uuid4(),
             "device": uuid.uuid4(),
         }

@@ -176,6 +176,7 @@ def test_swap_pin_ask_again_and_a_stale_view_is_told(app_client: TestClient, kes
     body = {
         "activity": other["activity"],
         "song_id": other["song_id"],
+        "recording_id": other["recording_id"],
         "concept": other["concept"] and other["concept"]["key"],
         "purpose": other["purpose"],
         "version": seen["version"],

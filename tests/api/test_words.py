@@ -120,7 +120,7 @@ def data() -> set[str]:
         found.add(sequence.name)
         found |= {text for concept in sequence.concepts for text in strings(asdict(concept), 1)}
     found |= {rung.name for rung in RUNGS.values()}
-    for file in SETTINGS.songs.glob("*.abc"):
+    for file in (*SETTINGS.songs.glob("*.abc"), *SETTINGS.pieces.glob("*.abc")):
         found |= set(re.findall(r"^(?:T:|N:[\w ]+: )(.*)$", file.read_text("utf-8"), re.MULTILINE))
     return found
 

@@ -22,6 +22,7 @@ from kopje.core.songs.suitability import Met
 from kopje.words import ENGLISH_WORDS
 from making import shipped_cards
 
+TITLES = {"song": "Roundabout", "piece": "Two Clocks"}
 PURPOSES = ("prepare", "present", "practise")
 WRONG = (
     r"[{}]",
@@ -36,7 +37,7 @@ PLACEHOLDERS = re.compile(r"\{(\w+)\}")
 def rendered() -> Iterator[tuple[Activity, Concept | None, str, list[str]]]:
     for one in CATALOGUE:
         if not one.with_concept:
-            yield one, None, "", spoken(one, "Roundabout", None, None, "2A", ENGLISH_WORDS)
+            yield one, None, "", spoken(one, TITLES, None, None, "2A", ENGLISH_WORDS)
         for name, sequence in SHIPPED.items():
             for concept in sequence.concepts:
                 if one.fits(concept) and (name == "so-mi" or concept.key not in SO_MI_FIRST.by_key):
@@ -45,7 +46,7 @@ def rendered() -> Iterator[tuple[Activity, Concept | None, str, list[str]]]:
                             one,
                             concept,
                             purpose,
-                            spoken(one, "Roundabout", concept, purpose, "2A", ENGLISH_WORDS),
+                            spoken(one, TITLES, concept, purpose, "2A", ENGLISH_WORDS),
                         )
 
 
@@ -78,10 +79,11 @@ def test_before_the_name_neither_name_nor_sign_is_used_and_with_it_something_is_
 @pytest.mark.parametrize("one", CATALOGUE, ids=lambda one: one.key)
 def test_an_activity_says_only_what_can_be_filled_in(one: Activity) -> None:
     named = {name for step in one.steps for name in PLACEHOLDERS.findall(step)}
-    assert named <= {"song", "section", "it", "concept", "shown"}
+    assert named <= {"song", "piece", "section", "it", "concept", "shown"}
     assert not ({"concept", "shown"} & named) or one.purposes == ("present",)
     assert "it" not in named or one.with_concept
     assert ("song" in named) == (one.song != "none"), "a song that is chosen is sung"
+    assert ("piece" in named) == one.plays
     assert one.easier.endswith(".")
     assert one.harder.endswith((".", "?"))
     assert one.instead or not one.props, "something stands in for its things"

@@ -25,6 +25,7 @@ STATUS: dict[type[errors.KopjeError], int] = {
     errors.MeterError: 422,
     errors.TuneError: 422,
     errors.SongQuestionError: 422,
+    errors.RecordingError: 422,
     errors.PracticeError: 422,
     errors.ConceptError: 422,
     errors.SequenceError: 422,

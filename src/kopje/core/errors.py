@@ -35,6 +35,10 @@ class MeterError(KopjeError):
     code = "meter_unreadable"
 
 
+class RecordingError(KopjeError):
+    code = "recording_refused"
+
+
 class TuneError(KopjeError):
     code = "tune_empty"
 

@@ -33,6 +33,7 @@ from kopje.usecases.lessons.read_lesson import LessonView, PartView
 from kopje.usecases.room import take_events
 from kopje.usecases.setup import school_calendar, set_up_school
 from kopje.usecases.songs.bring_shipped_songs import bring_shipped_songs
+from kopje.usecases.songs.recordings import bring_shipped_pieces
 from kopje.usecases.year import plan_year
 
 LOGIN, PASSWORD = "teacher", "kestrel ridge"
@@ -83,6 +84,7 @@ def load(
         set_up_school.first_run(session, ids, SCHOOL, TEACHER, LOGIN, PASSWORD, first)
         ctx = autumn.ctx(session, first)
         bring_shipped_songs(ctx, settings.songs)
+        bring_shipped_pieces(ctx, settings.pieces)
         by_plan = {plan: _section(ctx, plan, index).id for index, plan in enumerate(SECTIONS)}
         _choir(ctx, by_plan)
         _calendar(ctx, today.date(), by_plan)

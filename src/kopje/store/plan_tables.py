@@ -53,7 +53,7 @@ class PlannedPart(OfSchool):
     reasons: Mapped[list[Json]]
     __table_args__ = (
         one_of("purpose", "prepare", "present", "practise", null=True),
-        one_of("new", "name", "song", "activity", null=True),
+        one_of("new", "name", "song", "piece", "activity", null=True),
         CheckConstraint("(material_kind = 'none') = (material_id IS NULL)", name="material"),
         UniqueConstraint("lesson_id", "slot", deferrable=True, initially="DEFERRED"),
     )

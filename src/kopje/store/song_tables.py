@@ -4,11 +4,11 @@ from __future__ import annotations
 
 from datetime import datetime
 
-from sqlalchemy import Index, Integer, Text, UniqueConstraint
+from sqlalchemy import CheckConstraint, Index, Integer, Text, UniqueConstraint, text
 from sqlalchemy.dialects.postgresql import ARRAY
 from sqlalchemy.orm import Mapped, mapped_column
 
-from kopje.store.base import Json, OfSchool
+from kopje.store.base import Json, OfSchool, one_of
 
 
 class Song(OfSchool):
@@ -43,6 +43,38 @@ class Song(OfSchool):
         UniqueConstraint("school_id", "content_hash"),
         Index("ix_song_elements", "elements", postgresql_using="gin"),
         Index("ix_song_order", "school_id", "title", "id"),
+    )
+
+
+class Recording(OfSchool):
+    """A recorded piece: what was tapped while it was heard. The sound is the teacher's own file or disc and
+    never kept here; our own pieces have their notes in `source` and sound by themselves."""
+
+    __tablename__ = "recording"
+    title: Mapped[str]
+    length: Mapped[int]  # milliseconds
+    style: Mapped[str]
+    rights: Mapped[str]
+    place: Mapped[str]  # where the sound is to be found
+    question: Mapped[str]  # what to listen for
+    feel: Mapped[str]
+    marks: Mapped[list[Json]]
+    tags: Mapped[list[str]]
+    source: Mapped[bytes | None] = mapped_column(deferred=True)
+    filename: Mapped[str]  # of our own piece; empty for others
+    added: Mapped[datetime]
+    removed: Mapped[datetime | None]  # off the shelf; it can be taken back
+    __table_args__ = (
+        one_of("feel", "two", "three", "four", "swaying", "free"),
+        CheckConstraint("length BETWEEN 5000 AND 1800000", name="length"),
+        CheckConstraint("(filename = '') = (source IS NULL)", name="source"),
+        Index(
+            "uq_recording_shipped",
+            "school_id",
+            "filename",
+            unique=True,
+            postgresql_where=text("filename <> ''"),
+        ),
     )
 
 

@@ -18,7 +18,7 @@ from kopje.store.event_tables import (
     StandingRow,
 )
 from kopje.store.plan_tables import PlannedLesson, PlannedPart
-from kopje.store.song_tables import KeptQuestion, Song
+from kopje.store.song_tables import KeptQuestion, Recording, Song
 
 __all__ = [
     "AsideEvent",
@@ -30,6 +30,7 @@ __all__ = [
     "OfSchool",
     "PlannedLesson",
     "PlannedPart",
+    "Recording",
     "Song",
     "SongMetRow",
     "StandingRow",

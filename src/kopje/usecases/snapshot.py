@@ -217,7 +217,7 @@ def _part(
 ) -> PlannedPart:  # fmt: skip
     """From the columns of its row, in their order."""
     material = Material(kind, material_id)
-    choice = Choice(activity, material.song, ConceptKey(concept) if concept else None, purpose)
+    choice = Choice.of(activity, material, concept, purpose)
     return PlannedPart(UUID(key), slot, role, choice, material, minutes, new, left_over, pinned)
 
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from typing import Annotated
 from uuid import UUID
 
@@ -9,10 +10,20 @@ from fastapi import APIRouter, Body
 
 from kopje.api.deps import AtDesk, Work
 from kopje.api.schemas.ledger import HearingRead
-from kopje.api.schemas.lessons import AlternativeRead, LessonRead, PinBody, ProposeBody, SeenBody, SwapBody
+from kopje.api.schemas.lessons import (
+    AlternativeRead,
+    LessonRead,
+    PinBody,
+    ProposeBody,
+    SeenBody,
+    SwapBody,
+    Things,
+)
+from kopje.core.planning.material import Material
 from kopje.usecases.context import Context
 from kopje.usecases.ledger import read_hearing
 from kopje.usecases.lessons import propose_lesson, read_lesson
+from kopje.usecases.songs.recordings import pieces_by_id
 from kopje.usecases.songs.songbook import songs_by_id
 
 router = APIRouter(tags=["lessons"])
@@ -20,8 +31,13 @@ router = APIRouter(tags=["lessons"])
 
 def _read(ctx: Context, lesson_id: UUID) -> LessonRead:
     found = read_lesson.lesson(ctx, lesson_id)
-    songs = songs_by_id(ctx, (part.material.song for part in found.parts))
-    return LessonRead.of(found, songs, ctx.words)
+    return LessonRead.of(found, _things(ctx, (part.material for part in found.parts)), ctx.words)
+
+
+def _things(ctx: Context, materials: Iterable[Material]) -> Things:
+    used = list(materials)
+    songs = songs_by_id(ctx, (one.song for one in used))
+    return Things(songs, pieces_by_id(ctx, (one.recording for one in used)))
 
 
 @router.post(
@@ -51,8 +67,8 @@ def get_lesson(lesson_id: UUID, ctx: Work) -> LessonRead:
 )
 def get_alternatives(lesson_id: UUID, part_id: UUID, ctx: Work) -> list[AlternativeRead]:
     found = propose_lesson.alternatives_for(ctx, lesson_id, part_id)
-    songs = songs_by_id(ctx, (part.choice.song for part in found))
-    return [AlternativeRead.of(part, songs, ctx.words) for part in found]
+    things = _things(ctx, (part.choice.material for part in found))
+    return [AlternativeRead.of(part, things, ctx.words) for part in found]
 
 
 @router.post(

@@ -13,6 +13,7 @@ from kopje.core.errors import SignInError
 from kopje.usecases.context import Context
 from kopje.usecases.setup import set_up_school, sign_in
 from kopje.usecases.songs.bring_shipped_songs import bring_shipped_songs
+from kopje.usecases.songs.recordings import bring_shipped_pieces
 
 router = APIRouter(tags=["people"])
 
@@ -50,6 +51,7 @@ def first_run(
     set_up_school.add_section(ctx, body.section.value())
     if body.bring_songs:
         bring_shipped_songs(ctx, services.settings.songs)
+        bring_shipped_pieces(ctx, services.settings.pieces)
     _sign_in(session, body.login, body.password, request, response, services)
     return MeRead(id=ids[1], name=body.teacher, school=body.school, role="owner")
 

@@ -8,8 +8,8 @@ from uuid import UUID
 from fastapi import APIRouter, Query, Response
 
 from kopje.api.deps import AtDesk, Work
+from kopje.api.schemas.concepts import ConceptRead
 from kopje.api.schemas.ledger import EvidenceRead, LedgerRead
-from kopje.api.schemas.lessons import ConceptRead
 from kopje.api.schemas.people import (
     DeclaredBody,
     DeclaredRead,

@@ -38,6 +38,7 @@ from kopje.usecases.songs import songbook
 from kopje.usecases.songs.bring_shipped_songs import bring_shipped_songs
 from kopje.usecases.songs.look import Variant, analysis_of, score_seen, seen
 from kopje.usecases.songs.print_song import engraved, song_sheet, under
+from kopje.usecases.songs.recordings import bring_shipped_pieces
 from kopje.usecases.songs.sing_together import sing_together
 from kopje.usecases.songs.songbook import import_files, keep_typed
 from kopje.usecases.songs.words_on_beat import words_on_beat
@@ -96,9 +97,10 @@ def post_typed(body: TypedBody, ctx: Work) -> ImportedRead:
     "/songs/shipped",
     status_code=201,
     operation_id="bringShippedSongs",
-    summary="Bring in the songs that come with Kopje",
+    summary="Bring in the songs and pieces that come with Kopje",
 )
 def post_shipped(ctx: Work, services: Provided) -> ImportRead:
+    bring_shipped_pieces(ctx, services.settings.pieces)
     return ImportRead.of(bring_shipped_songs(ctx, services.settings.songs), ctx.words)
 
 

@@ -8,7 +8,18 @@ from pydantic import Field
 
 from kopje.api.schemas.base import Body, Read
 from kopje.core.choir.ladders import SHIPPED_LADDERS, ladder_of
-from kopje.core.choir.rungs import RUNGS, Broke, Rung, Strand, breaks_of, holds, is_level, new_in, rungs_of, step_key
+from kopje.core.choir.rungs import (
+    RUNGS,
+    Broke,
+    Rung,
+    Strand,
+    breaks_of,
+    holds,
+    is_level,
+    new_in,
+    rungs_of,
+    step_key,
+)
 from kopje.core.reasons import because
 from kopje.core.sequence.concepts import ConceptKey, Sequence
 from kopje.usecases.ledger.read_ladder import LadderNow, StepNow

@@ -7,7 +7,7 @@ from typing import Literal
 from uuid import UUID
 
 from kopje.api.schemas.base import Read
-from kopje.api.schemas.lessons import ConceptRead
+from kopje.api.schemas.concepts import ConceptRead
 from kopje.api.schemas.people import SectionRead
 from kopje.core.choir.rungs import Broke, breaks_of
 from kopje.core.ledger.events import ClassEvent

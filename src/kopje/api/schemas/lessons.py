@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
+from dataclasses import dataclass
 from datetime import date, datetime, time
 from typing import Annotated, Literal
 from uuid import UUID
@@ -10,7 +11,9 @@ from uuid import UUID
 from pydantic import Field
 
 from kopje.api.schemas.base import Body, Day, Read, ReasonRead
+from kopje.api.schemas.concepts import ConceptRead
 from kopje.api.schemas.people import SectionRead
+from kopje.api.schemas.recordings import RecordingBrief
 from kopje.api.schemas.songs import ToneRead, starting, tonic
 from kopje.core.planning.activities import Activity, kind_name
 from kopje.core.planning.candidates import new_thing
@@ -19,33 +22,25 @@ from kopje.core.planning.lesson import Choice, Part
 from kopje.core.planning.steps import spoken_of
 from kopje.core.planning.template import available, slot_name
 from kopje.core.reasons import because
-from kopje.core.sequence.concepts import Concept, ConceptKey, strand_name
+from kopje.core.sequence.concepts import Concept, ConceptKey
 from kopje.core.sequence.phases import Purpose
 from kopje.store import tables
 from kopje.usecases.lessons.read_lesson import LessonView, PartView
 from kopje.usecases.songs.look import as_sung
 from kopje.words import Words
 
-Songs = Mapping[UUID, tables.Song]
+
+@dataclass(frozen=True)
+class Things:
+    """What the parts of lessons are done with, by id."""
+
+    songs: Mapping[UUID, tables.Song]
+    pieces: Mapping[UUID, tables.Recording]
+
+
 Energy = Literal["seated", "standing", "moving"]
 Tick = Literal["done", "partly", "skipped"]
 State = Literal["planned", "running", "done", "not_held"]
-
-
-class ConceptRead(Read):
-    key: str
-    name: str
-    strand: str
-    sign: str
-    prompt: str
-    in_music: bool
-
-    @classmethod
-    def of(cls, c: Concept, words: Words) -> ConceptRead:
-        strand = words.say(strand_name(c.strand))
-        return cls(
-            key=c.key, name=c.name, strand=strand, sign=c.sign, prompt=c.prompt, in_music=c.found_in_music
-        )
 
 
 class SongBrief(Read):
@@ -88,6 +83,7 @@ class PartRead(Read):
     hears: int
     material: MaterialRead
     song: SongBrief | None
+    piece: RecordingBrief | None
     concept: ConceptRead | None
     purpose: Purpose | None
     minutes: int
@@ -100,9 +96,10 @@ class PartRead(Read):
     reasons: list[ReasonRead]
 
     @classmethod
-    def of(cls, part: PartView, songs: Songs, words: Words, section: SectionRead) -> PartRead:
+    def of(cls, part: PartView, things: Things, words: Words, section: SectionRead) -> PartRead:
         item = activity(part.choice.activity)
-        song = songs.get(UUID(part.material.song)) if part.material.song else None
+        song = things.songs.get(UUID(part.material.song)) if part.material.song else None
+        piece = things.pieces.get(UUID(part.material.recording)) if part.material.recording else None
         concept = words.sequence.by_key.get(part.choice.concept or "")
         return cls(
             id=part.id,
@@ -114,7 +111,12 @@ class PartRead(Read):
             kind=words.say(kind_name(item.kind)),
             energy=item.energy,
             steps=spoken(
-                item, song.title if song else None, concept, part.choice.purpose, section.name, words
+                item,
+                {"song": song.title if song else None, "piece": piece.title if piece else None},
+                concept,
+                part.choice.purpose,
+                section.name,
+                words,
             ),
             props=item.props,
             care=item.care,
@@ -125,6 +127,7 @@ class PartRead(Read):
             hears=item.hears,
             material=MaterialRead.model_validate(part.material),
             song=SongBrief.of(song) if song else None,
+            piece=RecordingBrief.of(piece) if piece else None,
             concept=ConceptRead.of(concept, words) if concept else None,
             purpose=part.choice.purpose,
             minutes=part.minutes,
@@ -139,11 +142,17 @@ class PartRead(Read):
 
 
 def spoken(
-    item: Activity, song: str | None, concept: Concept | None, purpose: str | None, section: str, words: Words
+    item: Activity,
+    titles: Mapping[str, str | None],
+    concept: Concept | None,
+    purpose: str | None,
+    section: str,
+    words: Words,
 ) -> list[str]:
     """The steps with names filled in; before a concept is presented its name is not used."""
     filling = {
-        "song": f"“{song}”" if song else words.word("the_song"),
+        "song": f"“{titles['song']}”" if titles.get("song") else words.word("the_song"),
+        "piece": f"“{titles['piece']}”" if titles.get("piece") else words.word("the_piece"),
         "section": section,
         "it": words.say(spoken_of(concept, purpose)) if concept else "",
         "concept": concept.name if concept else "",
@@ -173,7 +182,7 @@ class LessonRead(Read):
     parts: list[PartRead]
 
     @classmethod
-    def of(cls, lesson: LessonView, songs: Songs, words: Words) -> LessonRead:
+    def of(cls, lesson: LessonView, things: Things, words: Words) -> LessonRead:
         section = SectionRead.model_validate(lesson.section)
         return cls(
             id=lesson.id,
@@ -191,7 +200,7 @@ class LessonRead(Read):
             note=lesson.note,
             last_note=lesson.last_note,
             unmet=ReasonRead.every(lesson.unmet, words),
-            parts=[PartRead.of(part, songs, words, section) for part in lesson.parts],
+            parts=[PartRead.of(part, things, words, section) for part in lesson.parts],
         )
 
 
@@ -202,6 +211,8 @@ class AlternativeRead(Read):
     energy: str
     song_id: UUID | None
     song_title: str | None
+    recording_id: UUID | None
+    recording_title: str | None
     concept: ConceptRead | None
     purpose: Purpose | None
     minutes: int
@@ -209,16 +220,19 @@ class AlternativeRead(Read):
     reasons: list[ReasonRead]
 
     @classmethod
-    def of(cls, part: Part, songs: Songs, words: Words) -> AlternativeRead:
+    def of(cls, part: Part, things: Things, words: Words) -> AlternativeRead:
         concept = words.sequence.by_key.get(part.choice.concept or "")
         song_id = UUID(part.choice.song) if part.choice.song else None
+        piece_id = UUID(part.choice.piece) if part.choice.piece else None
         return cls(
             activity=part.activity.key,
             title=part.activity.title,
             kind=words.say(kind_name(part.activity.kind)),
             energy=part.activity.energy,
             song_id=song_id,
-            song_title=songs[song_id].title if song_id else None,
+            song_title=things.songs[song_id].title if song_id else None,
+            recording_id=piece_id,
+            recording_title=things.pieces[piece_id].title if piece_id else None,
             concept=ConceptRead.of(concept, words) if concept else None,
             purpose=part.choice.purpose,
             minutes=part.minutes,
@@ -252,6 +266,9 @@ class SwapBody(Body):
     song_id: Annotated[UUID, Field(strict=False)] | None = Field(
         default=None, examples=["@alternative.song_id"]
     )
+    recording_id: Annotated[UUID, Field(strict=False)] | None = Field(
+        default=None, examples=["@alternative.recording_id"]
+    )
     concept: Annotated[str, Field(max_length=60)] | None = Field(
         default=None, examples=["@alternative.concept"]
     )
@@ -264,6 +281,7 @@ class SwapBody(Body):
             str(self.song_id) if self.song_id else None,
             ConceptKey(self.concept) if self.concept else None,
             self.purpose,
+            str(self.recording_id) if self.recording_id else None,
         )
 
 

@@ -6,7 +6,7 @@ from datetime import date
 from uuid import UUID
 
 from kopje.api.schemas.base import Read
-from kopje.api.schemas.lessons import ConceptRead
+from kopje.api.schemas.concepts import ConceptRead
 from kopje.api.schemas.people import SectionRead
 from kopje.usecases.year.read_school_year import SchoolGlance
 from kopje.usecases.year.read_week import WeekDay, WeekLesson

@@ -7,7 +7,8 @@ from datetime import date
 from uuid import UUID
 
 from kopje.api.schemas.base import Read, ReasonRead, in_one_breath
-from kopje.api.schemas.lessons import ConceptRead, Energy, SongBrief, State
+from kopje.api.schemas.concepts import ConceptRead
+from kopje.api.schemas.lessons import Energy, SongBrief, State
 from kopje.api.schemas.people import SectionRead
 from kopje.core.planning.calendar import LessonTime
 from kopje.core.planning.catalogue import activity

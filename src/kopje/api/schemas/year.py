@@ -9,7 +9,7 @@ from pydantic import Field
 
 from kopje.api.schemas.base import Body, Day, Read, Small
 from kopje.api.schemas.calendar import Key
-from kopje.api.schemas.lessons import ConceptRead
+from kopje.api.schemas.concepts import ConceptRead
 from kopje.api.schemas.people import SectionRead
 from kopje.core.planning.calendar import available_minutes
 from kopje.core.planning.year.arcs import Arc, YearPlan

@@ -115,30 +115,42 @@ def forms(of: Sequence[str]) -> Iterator[tuple[int, tuple[str, ...]]]:
             yield size, tuple(named[group] for group in groups)
 
 
+def form_places(of: Sequence[str], *wanted: str) -> list[int]:
+    """Where the parts of one of these forms begin, as indexes into the letters; nothing for another form.
+
+    >>> form_places("aaba", "a a b a"), form_places("aabbccbb", "a b c b"), form_places("abcd", "a a b a")
+    ([0, 1, 2, 3], [0, 2, 4, 6], [])
+    """
+    for size, form in forms(of):
+        if " ".join(form) in wanted:
+            return [n * size for n in range(len(form))]
+    return []
+
+
+def rondo_places(of: Sequence[str]) -> list[int]:
+    """Where the part that comes back begins, between others that differ: a b a c a, and longer.
+
+    >>> rondo_places("abaca"), rondo_places("ababa")
+    ([0, 2, 4], [])
+    """
+    for size, form in forms(of):
+        between = form[1::2]
+        comes_back = all(letter == "a" for letter in form[::2])
+        differ = len(set(between)) == len(between) and "a" not in between
+        if len(form) >= SMALLEST_RONDO and len(form) % 2 and comes_back and differ:
+            return [n * size for n in range(0, len(form), 2)]
+    return []
+
+
 def _form(*wanted: str) -> Detector:
     def found(a: Analysis) -> Iterator[int]:
-        for size, form in forms(letters(a)):
-            if " ".join(form) in wanted:
-                yield from (_begins(a, n * size) for n in range(len(form)))
-                return
+        yield from (_begins(a, n) for n in form_places(letters(a), *wanted))
 
     return found
 
 
 def _rondo(a: Analysis) -> Iterator[int]:
-    """One part comes back between others that differ: a b a c a, and longer."""
-    for size, form in forms(letters(a)):
-        between = form[1::2]
-        comes_back = all(letter == "a" for letter in form[::2])
-        if (
-            len(form) >= SMALLEST_RONDO
-            and len(form) % 2
-            and comes_back
-            and len(set(between)) == len(between)
-            and "a" not in between
-        ):
-            yield from (_begins(a, n * size) for n in range(0, len(form), 2))
-            return
+    yield from (_begins(a, n) for n in rondo_places(letters(a)))
 
 
 def _words_of(a: Analysis, phrase: Phrase, verse: int) -> str:

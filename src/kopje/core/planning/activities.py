@@ -30,15 +30,16 @@ class Activity:
     """One activity.
 
     `minutes` is (least, usual, most). `song`: none, one they know, the one chosen for the concept, or one
-    that is new to them and in their range. `strands`: only for concepts of these; what is learned with an
-    instrument in the hands wants an activity that says so. `hears` children can be heard in `way` with
-    `help`, `voices` at a time. `takes`: only concepts of these natures, whose sentences its steps can bear.
-    `asks`: traits that its song must have, with `!` in front must not have. `easier`, `harder`: another form
-    of it; `instead`: what stands in for its things, and how it goes without touch.
+    that is new to them and in their range. `plays`: a recorded piece is heard in it, one that has the concept
+    if it has one. `strands`: only for concepts of these; what is learned with an instrument in the hands
+    wants an activity that says so. `hears` children can be heard in `way` with `help`, `voices` at a time.
+    `takes`: only concepts of these natures, whose sentences its steps can bear. `asks`: traits that its song
+    must have, with `!` in front must not have. `easier`, `harder`: another form of it; `instead`: what
+    stands in for its things, and how it goes without touch.
 
-    `steps` may name {song} and {section}; {it}, the thing as one speaks of it in a sentence, which before
-    its name is “the new tone” and the like; and only where something is presented {concept}, its name, and
-    {shown}, what the class sees of it."""
+    `steps` may name {song}, {piece} and {section}; {it}, the thing as one speaks of it in a sentence, which
+    before its name is “the new tone” and the like; and only where something is presented {concept}, its
+    name, and {shown}, what the class sees of it."""
 
     key: str
     title: str
@@ -64,6 +65,7 @@ class Activity:
     easier: str = ""
     harder: str = ""
     instead: str = ""
+    plays: bool = False
     routine: bool = False  # known from its second lesson, never carried over
 
     @property

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterable, Iterator
 from dataclasses import dataclass, replace
+from datetime import date
 from functools import cache, cached_property
 from itertools import chain
 
@@ -30,6 +31,7 @@ UNKNOWN_IN_SONG = 1
 OTHER_KIND = 2
 OTHER_GRADES = 9  # for each grade that somebody lies outside those an activity is made for
 NEW_SONGS = 4
+PIECES = 3
 
 
 @dataclass(frozen=True, slots=True)
@@ -111,7 +113,7 @@ class Slots:
             return (self._of(item.choice, 0, (why,)),)
         every = self.fitting(slot)
         return tuple(
-            sorted(every, key=lambda c: (c.cost, c.activity.title, c.choice.song or ""))[:CANDIDATES_A_SLOT]
+            sorted(every, key=lambda c: (c.cost, c.activity.title, c.choice.thing or ""))[:CANDIDATES_A_SLOT]
         )
 
     def fitting(self, slot: Slot) -> list[Candidate]:
@@ -163,9 +165,7 @@ class Slots:
         state, main = self.question.state, list(self.due)
         practise = [item for item in main if item.purpose == "practise"]
         warm = [
-            self._warm(concept)
-            for concept in self._named
-            if concept.key not in {d.concept.key for d in main}
+            self._warm(concept) for concept in self._named if concept.key not in {d.concept.key for d in main}
         ]
         if role == "review":
             return [*practise, *warm[:3]]
@@ -223,6 +223,8 @@ class Slots:
     def _songs(
         self, item: Activity, choice: Choice, concept: Concept | None = None
     ) -> Iterable[tuple[Choice, int, tuple[Reason, ...]]]:
+        if item.plays:
+            return self._pieces(choice, concept)
         if item.song == "none":
             return [(choice, 0, ())]
         if item.song == "target" and concept is not None and choice.purpose is not None:
@@ -238,6 +240,27 @@ class Slots:
         if item.song == "new":
             return self._unmet(item, choice)
         return chain.from_iterable(self._known(item, choice, concept))
+
+    def _pieces(
+        self, choice: Choice, concept: Concept | None
+    ) -> Iterator[tuple[Choice, int, tuple[Reason, ...]]]:
+        """Recorded pieces that have the concept: what they never heard and what was long ago first."""
+        able = [card for card in self.question.pieces if concept is None or card.piece.has(concept)]
+        rested = sorted(able, key=lambda card: (self._last_heard(card.id), card.title))
+        for card in rested[:PIECES]:
+            met = self.question.met.get(card.id)
+            said = [heard_before(card.title, met)]
+            if concept is not None:
+                said.append(because("piece_has", "for", concept.key, concept=Named(concept.key)))
+            yield replace(choice, piece=card.id), SUNG_THIS_WEEK * self._this_week(met), tuple(said)
+
+    def _last_heard(self, key: str) -> date:
+        met = self.question.met.get(key)
+        return (met.last if met else None) or date.min
+
+    def _this_week(self, met: Met | None) -> bool:
+        last, today = met.last if met else None, self.question.today
+        return last is not None and today is not None and (today - last).days < 7
 
     @cached_property
     def _cards(self) -> dict[str, SongCard]:
@@ -265,11 +288,7 @@ class Slots:
             song = self._cards[song_id]
             if concept is not None and concept.found_by != "any_song" and song.content(concept.key) is None:
                 continue
-            recent = (
-                met.last is not None
-                and self.question.today is not None
-                and (self.question.today - met.last).days < 7
-            )
+            recent = self._this_week(met)
             strange = len([c for c in unknown(song, self.question.state) if not c.aspect])
             said = _old_friend(song.title, met)
             cost = SUNG_THIS_WEEK * recent + UNKNOWN_IN_SONG * min(strange, 3)
@@ -301,18 +320,26 @@ class Slots:
             return "name"
         if choice.song is not None and choice.song not in self.question.met:
             return "song"
-        if choice.song is None and not self.question.done.get(item.key):
+        if choice.piece is not None and choice.piece not in self.question.met:
+            return "piece"
+        if choice.thing is None and not self.question.done.get(item.key):
             return "activity"
         return None
 
 
+NEW_WORDS = {"song": "new_song_word", "piece": "new_piece_word", "activity": "new_activity"}
+
+
 def new_thing(new: New, concept: ConceptKey | None) -> Reason:
     """The term for what is new in a part."""
-    return (
-        because("new_name", concept=Named(concept or ""))
-        if new == "name"
-        else because("new_song_word" if new == "song" else "new_activity")
-    )
+    return because("new_name", concept=Named(concept or "")) if new == "name" else because(NEW_WORDS[new])
+
+
+def heard_before(title: str, met: Met | None) -> Reason:
+    """How often and when last they heard a piece."""
+    if met is None or met.last is None:
+        return because("piece_new", about="song", title=title)
+    return because("piece_met", about="song", title=title, lessons=met.lessons, day=met.last)
 
 
 def has_all(asks: tuple[str, ...], song: SongCard) -> bool:

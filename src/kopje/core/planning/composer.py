@@ -21,6 +21,7 @@ from kopje.core.reasons import Reason, because
 SAME_KIND = 3
 SAME_CONCEPT_TWICE = 4
 STILL_SITTING = 1
+SECOND_PIECE = 8  # to listen twice in one lesson is a wish nobody had
 TOO_FEW_HEARD = 8
 HEARD_A_LESSON = 4
 LONGEST_SITTING_K1 = 8
@@ -35,7 +36,7 @@ class _Sofar:
     """A lesson as far as it is chosen, with what the rules and prices ask of it."""
 
     chosen: tuple[Candidate, ...] = ()
-    songs: frozenset[str] = frozenset()
+    things: frozenset[str] = frozenset()
     activities: frozenset[str] = frozenset()
     cost: int = 0
     minutes: int = 0
@@ -43,14 +44,14 @@ class _Sofar:
     presents: int = 0
 
     def allows(self, candidate: Candidate) -> bool:
-        """No activity and no song twice."""
-        return candidate.activity.key not in self.activities and candidate.choice.song not in self.songs
+        """No activity, no song and no piece twice."""
+        return candidate.activity.key not in self.activities and candidate.choice.thing not in self.things
 
     def plus(self, candidate: Candidate, cost: int) -> _Sofar:
-        song = candidate.choice.song
+        thing = candidate.choice.thing
         return _Sofar(
             (*self.chosen, candidate),
-            self.songs | {song} if song else self.songs,
+            self.things | {thing} if thing else self.things,
             self.activities | {candidate.activity.key},
             cost,
             self.minutes + candidate.activity.minutes[0],
@@ -121,6 +122,8 @@ def beside(chosen: Sequence[Candidate], candidate: Candidate) -> int:
     concept = candidate.choice.concept
     if concept is not None:
         cost += SAME_CONCEPT_TWICE * sum(c.choice.concept == concept for c in chosen)
+    if candidate.choice.piece:
+        cost += SECOND_PIECE * sum(c.choice.piece is not None for c in chosen)
     if chosen and chosen[-1].activity.energy == candidate.activity.energy == "seated":
         cost += STILL_SITTING
     return cost
@@ -290,7 +293,7 @@ def alternatives(
         fits = candidate.activity.minutes[0] <= spare and others.allows(candidate) and one_present
         if fits and candidate.choice != part.choice:
             found.append((candidate.cost + beside(others.chosen, candidate), candidate))
-    found.sort(key=lambda pair: (pair[0], pair[1].activity.title, pair[1].choice.song or ""))
+    found.sort(key=lambda pair: (pair[0], pair[1].activity.title, pair[1].choice.thing or ""))
     return tuple(
         _part(slot, c, min(max(part.minutes, c.activity.minutes[0]), c.activity.minutes[2]))
         for _, c in _varied(found)[:most]

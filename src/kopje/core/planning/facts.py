@@ -6,7 +6,7 @@ Source: docs/sources.md#facts.
 from __future__ import annotations
 
 import json
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Callable, Iterable, Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from datetime import date, time, timedelta
 from functools import cached_property, lru_cache
@@ -52,6 +52,7 @@ class SectionFacts:
     lessons: tuple[LessonHeld, ...] = ()
     taught_concepts: tuple[TaughtConcept, ...] = ()
     songs: Mapping[str, Met] = field(default_factory=dict)
+    pieces: Mapping[str, Met] = field(default_factory=dict)
     done: Mapping[str, int] = field(default_factory=dict)
     lately: frozenset[str] = frozenset()
     left_over: tuple[TaughtPart, ...] = ()
@@ -125,7 +126,8 @@ def facts_of(held: Iterable[HeldLesson]) -> SectionFacts:
     return SectionFacts(
         tuple(LessonHeld(x.id, x.day, x.starts, x.minutes, x.state, x.note) for x in lessons),
         tuple(_taught_concepts(real)),
-        _songs(real),
+        _met(real, lambda part: part.material.song),
+        _met(real, lambda part: part.material.recording),
         _done(real),
         frozenset(part.activity for part in last if part.tick == "done"),
         tuple(part for part in last if is_left_over(part)),
@@ -140,13 +142,14 @@ def _taught_concepts(lessons: Sequence[HeldLesson]) -> Iterable[TaughtConcept]:
                 yield TaughtConcept(lesson.day, lesson.starts, concept, purpose)
 
 
-def _songs(lessons: Sequence[HeldLesson]) -> dict[str, Met]:
+def _met(lessons: Sequence[HeldLesson], thing: Callable[[TaughtPart], str | None]) -> dict[str, Met]:
+    """In how many lessons each thing was sung or heard, and when last."""
     days: dict[str, list[date]] = {}
     for lesson in lessons:
-        sung = (part.material.song for part in lesson.parts if counts_as_sung(part))
-        for song in dict.fromkeys(one for one in sung if one is not None):
-            days.setdefault(song, []).append(lesson.day)
-    return {song: Met(len(found), max(found)) for song, found in days.items()}
+        met = (thing(part) for part in lesson.parts if counts_as_sung(part))
+        for one in dict.fromkeys(one for one in met if one is not None):
+            days.setdefault(one, []).append(lesson.day)
+    return {one: Met(len(found), max(found)) for one, found in days.items()}
 
 
 def _done(lessons: Sequence[HeldLesson]) -> dict[str, int]:
@@ -167,13 +170,20 @@ def packed(facts: SectionFacts) -> dict[str, Any]:
             [x.day.isoformat(), f"{x.starts:%H:%M}", x.concept, x.purpose] for x in facts.taught_concepts
         ],
         "named": [list(pair) for pair in facts.named],
-        "songs": {
-            song: [met.lessons, met.last and met.last.isoformat()] for song, met in facts.songs.items()
-        },
+        "songs": _packed_met(facts.songs),
+        "pieces": _packed_met(facts.pieces),
         "done": dict(facts.done),
         "lately": sorted(facts.lately),
         "left_over": [{**part_values(part), "tick": part.tick} for part in facts.left_over],
     }
+
+
+def _packed_met(met: Mapping[str, Met]) -> dict[str, list[Any]]:
+    return {key: [one.lessons, one.last and one.last.isoformat()] for key, one in met.items()}
+
+
+def _met_again(values: Mapping[str, Any]) -> dict[str, Met]:
+    return {key: Met(lessons, date.fromisoformat(last)) for key, (lessons, last) in values.items()}
 
 
 @lru_cache(maxsize=256)
@@ -191,7 +201,8 @@ def unpacked(values: Mapping[str, Any]) -> SectionFacts:
             for key, d, at, n, state, note in values["lessons"]
         ),
         tuple(TaughtConcept(day(d), clock(at), key, purpose) for d, at, key, purpose in values["touches"]),
-        {song: Met(lessons, day(last)) for song, (lessons, last) in values["songs"].items()},
+        _met_again(values["songs"]),
+        _met_again(values.get("pieces", {})),
         values["done"],
         frozenset(values["lately"]),
         tuple(replace(part_of(part), tick=part["tick"]) for part in values["left_over"]),

@@ -12,6 +12,7 @@ from kopje.core.ledger.held import TaughtPart
 from kopje.core.planning.activities import Activity, Role
 from kopje.core.planning.material import Material
 from kopje.core.reasons import Reason
+from kopje.core.recordings.piece import PieceCard
 from kopje.core.sequence.concepts import ConceptKey
 from kopje.core.sequence.phases import Purpose
 from kopje.core.sequence.section_state import SectionState
@@ -19,21 +20,32 @@ from kopje.core.songs.contents import SongCard
 from kopje.core.songs.suitability import Met
 
 Status = Literal["best_possible", "best_found"]
-New = Literal["name", "song", "activity"]
+New = Literal["name", "song", "piece", "activity"]
 
 
 @dataclass(frozen=True, slots=True)
 class Choice:
-    """What fills a slot: an activity, with its song and concept where it has them."""
+    """What fills a slot: an activity, with its song or recorded piece and its concept where it has them."""
 
     activity: str
     song: str | None = None
     concept: ConceptKey | None = None
     purpose: Purpose | None = None
+    piece: str | None = None
+
+    @classmethod
+    def of(cls, activity: str, material: Material, concept: str | None, purpose: Purpose | None) -> Choice:
+        key = ConceptKey(concept) if concept else None
+        return cls(activity, material.song, key, purpose, material.recording)
 
     @property
     def material(self) -> Material:
-        return Material.of_song(self.song)
+        return Material.of_recording(self.piece) if self.piece else Material.of_song(self.song)
+
+    @property
+    def thing(self) -> str | None:
+        """The song or the piece: what comes once in a lesson, and is met and known."""
+        return self.song or self.piece
 
 
 @dataclass(frozen=True, slots=True)
@@ -48,14 +60,14 @@ class LeftOver:
 
     @classmethod
     def of(cls, part: TaughtPart, day: date) -> LeftOver:
-        choice = Choice(part.activity, part.material.song, part.concept, part.purpose)
+        choice = Choice.of(part.activity, part.material, part.concept, part.purpose)
         return cls(choice, part.role, part.tick, day)  # type: ignore[arg-type]  # a role as it was stored
 
 
 @dataclass(frozen=True)
 class LessonQuestion:
-    """Everything the composer may know. `pins` by the id of the slot; `left_over` are carried to
-    the front."""
+    """Everything the composer may know. `met`: songs and recorded pieces, by id. `pins` by the id of the
+    slot; `left_over` are carried to the front."""
 
     state: SectionState
     minutes: int
@@ -69,6 +81,7 @@ class LessonQuestion:
     pins: Mapping[str, Choice] = field(default_factory=dict)
     refused: frozenset[tuple[str, str | None]] = frozenset()
     today: date | None = None
+    pieces: tuple[PieceCard, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)

@@ -7,7 +7,7 @@ from typing import Literal, get_args
 
 from kopje.core.errors import PlanError
 
-MaterialKind = Literal["none", "song", "phrase"]
+MaterialKind = Literal["none", "song", "phrase", "recording"]
 KINDS: tuple[str, ...] = get_args(MaterialKind)
 
 
@@ -30,6 +30,15 @@ class Material:
     @classmethod
     def of_song(cls, song: str | None) -> Material:
         return cls("song", song) if song else cls()
+
+    @classmethod
+    def of_recording(cls, piece: str) -> Material:
+        return cls("recording", piece)
+
+    @property
+    def recording(self) -> str | None:
+        """The recorded piece that is heard in it."""
+        return self.id if self.kind == "recording" else None
 
     @property
     def song(self) -> str | None:

@@ -15,6 +15,7 @@ from kopje.core.planning.catalogue import activity
 from kopje.core.planning.composer import alternatives, compose
 from kopje.core.planning.facts import CARRIED
 from kopje.core.planning.lesson import Choice, LeftOver, LessonPlan, LessonQuestion, Part
+from kopje.core.planning.material import Material
 from kopje.core.planning.template import available
 from kopje.core.reasons import because, packed
 from kopje.core.sequence.section_state import due
@@ -22,6 +23,7 @@ from kopje.store import events, plans
 from kopje.store import tables as t
 from kopje.usecases.context import Context, Desk
 from kopje.usecases.snapshot import Planned, SectionNow, snapshot
+from kopje.usecases.songs.recordings import piece_cards
 from kopje.usecases.songs.songbook import cards
 
 
@@ -95,7 +97,8 @@ def question_of(
         laid=laid,
         minutes=minutes,
         songs=cards(ctx, state, (item.concept for item in due(state, laid)), facts.songs),
-        met=facts.songs,
+        pieces=piece_cards(ctx),
+        met={**facts.songs, **facts.pieces},
         done=facts.done,
         lately=facts.lately,
         left_over=tuple(owed[:CARRIED]),
@@ -155,8 +158,8 @@ def _replace_parts(ctx: Context, lesson: t.PlannedLesson, plan: LessonPlan, pinn
 
 
 def _choice(row: t.PlannedPart) -> Choice:
-    material = row.material_id.split("#")[0] if row.material_id else None
-    return replace(Choice(row.activity, material), concept=row.concept, purpose=row.purpose)  # type: ignore[arg-type]
+    material = Material(row.material_kind, row.material_id)  # type: ignore[arg-type]  # a kind as it was stored
+    return Choice.of(row.activity, material, row.concept, row.purpose)  # type: ignore[arg-type]
 
 
 def _fill(row: t.PlannedPart, part: Part) -> None:

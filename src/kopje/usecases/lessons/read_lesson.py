@@ -5,7 +5,6 @@ from __future__ import annotations
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from datetime import date, datetime, time
-from typing import Any
 from uuid import UUID
 
 from kopje.core.errors import NotFoundError
@@ -13,7 +12,6 @@ from kopje.core.ledger.held import HeldLesson, TaughtPart
 from kopje.core.planning.lesson import Choice
 from kopje.core.planning.material import Material
 from kopje.core.reasons import Reason, because, unpacked
-from kopje.core.sequence.concepts import ConceptKey
 from kopje.store import events, plans
 from kopje.store import tables as t
 from kopje.usecases.context import Context
@@ -109,7 +107,7 @@ def _planned(row: t.PlannedPart) -> PartView:
         row.id,
         row.slot,
         row.role,
-        choice(row.activity, material, row.concept, row.purpose),
+        Choice.of(row.activity, material, row.concept, row.purpose),  # type: ignore[arg-type]  # as it was stored
         material,
         row.minutes,
         row.new,
@@ -129,7 +127,7 @@ def _taught(part: TaughtPart, planned: Mapping[str, t.PlannedPart]) -> PartView:
         UUID(part.id),
         part.slot,
         part.role,
-        choice(part.activity, part.material, part.concept, part.purpose),
+        Choice.of(part.activity, part.material, part.concept, part.purpose),
         part.material,
         part.minutes,
         part.new,
@@ -139,10 +137,6 @@ def _taught(part: TaughtPart, planned: Mapping[str, t.PlannedPart]) -> PartView:
         part.rating,
         reasons,
     )
-
-
-def choice(activity: str, material: Material, concept: str | None, purpose: Any) -> Choice:
-    return Choice(activity, material.song, ConceptKey(concept) if concept else None, purpose)
 
 
 def briefs(ctx: Context, ids: Iterable[UUID]) -> dict[UUID, tuple[PartView, ...]]:

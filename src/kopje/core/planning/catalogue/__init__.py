@@ -10,11 +10,12 @@ from kopje.core.planning.catalogue.making import MAKING
 from kopje.core.planning.catalogue.moving import MOVING
 from kopje.core.planning.catalogue.openings import CLOSINGS, OPENINGS
 from kopje.core.planning.catalogue.playing import GAMES, INSTRUMENTS
+from kopje.core.planning.catalogue.recorded import RECORDED
 from kopje.core.planning.catalogue.staff_work import STAFF
 
 CATALOGUE: tuple[Activity, ...] = (
     *OPENINGS, *PREPARE, *PRESENT, *PRACTISE, *INSTRUMENTS, *HANDS_ON_ACTIVITIES, *GAMES,
-    *STAFF, *MOVING, *LISTENING, *MAKING, *CLOSINGS, *CHOIR_ACTIVITIES,
+    *STAFF, *MOVING, *LISTENING, *RECORDED, *MAKING, *CLOSINGS, *CHOIR_ACTIVITIES,
 )  # fmt: skip
 _BY_KEY = {activity.key: activity for activity in CATALOGUE}
 
