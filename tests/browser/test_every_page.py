@@ -91,6 +91,12 @@ def visit_all(page: Page, address: str) -> list[str]:
     page.locator(".step .number").nth(4).click()
     page.wait_for_selector("aside .panel")
     look("the choir's ladder, drawer open")
+    page.goto(f"{address}/pieces")
+    page.wait_for_selector(".piece")
+    look("recorded pieces")
+    page.get_by_role("link", name="Two Clocks").click()
+    page.wait_for_selector(".mark")
+    look("a recorded piece")
     return found
 
 

@@ -66,6 +66,8 @@ def pages(place: Place) -> Iterator[tuple[str, str]]:
     yield "/set-up", ""
     yield "/sequence", ".line button"
     yield "/ladder", ".number"
+    yield "/pieces", ""
+    yield "/pieces/new", ""
     yield "/kept", ""
     yield "/42", ""
 

@@ -173,5 +173,7 @@ def test_the_catalogue_is_large_enough_and_speaks_plainly() -> None:
         assert 1 <= len(item.steps) <= 3
         assert item.minutes == tuple(sorted(item.minutes))
         for step in item.steps:
-            said = step.format(song="“Goat”", piece="“Bus”", concept="re", section="2A", it="re", shown="a rung")
+            said = step.format(
+                song="“Goat”", piece="“Bus”", concept="re", section="2A", it="re", shown="a rung"
+            )
             assert "{" not in said

@@ -128,7 +128,9 @@ def test_every_step_goes_down_and_up_on_a_loaded_school(worker: str) -> None:
             unmigrate(engine, "-1")
             before.pop("year_step", None)  # what could be taken back is given up on the way down
             before.pop("recording", None)  # and recorded pieces, with what was planned with them
-            before["planned_part"] = [one for one in before.get("planned_part", ()) if '"recording"' not in one]
+            before["planned_part"] = [
+                one for one in before.get("planned_part", ()) if '"recording"' not in one
+            ]
             if revision != revisions[0]:
                 assert who_is_there(engine) == kept, revision
             migrate(engine, revision)

@@ -72,6 +72,13 @@ export const router = createRouter({
       meta: { bare: true },
     },
     { path: '/kept', name: 'kept', component: () => import('./pages/KeptPage.vue') },
+    { path: '/pieces', name: 'pieces', component: () => import('./pages/PiecesPage.vue') },
+    {
+      path: '/pieces/:id',
+      name: 'piece',
+      component: () => import('./pages/PiecePage.vue'),
+      props: true,
+    },
     {
       path: '/ladder/:choir?',
       name: 'ladder',

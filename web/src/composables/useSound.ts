@@ -37,6 +37,18 @@ function struck(
   const { tone: near, rate } = nearest(device.instrument, midi)
   const buffer = sampled.get(near)
   if (!buffer) return false
+  sample(on, out, buffer, rate, start, seconds)
+  return true
+}
+
+function sample(
+  on: AudioContext,
+  out: AudioNode,
+  buffer: AudioBuffer,
+  rate: number,
+  start: number,
+  seconds: number,
+): void {
   const source = on.createBufferSource()
   const edge = on.createGain()
   source.buffer = buffer
@@ -48,7 +60,6 @@ function struck(
   source.connect(edge).connect(out)
   source.start(start)
   source.stop(end + RELEASE)
-  return true
 }
 
 /** Gets the chosen instrument ready; at once where it is or where tones are plain. */
@@ -74,7 +85,61 @@ export function tones(plan: readonly { at: number; seconds: number; midi: number
   }
 }
 
-/** Ends what `tones` began. */
+export interface PlayedTone {
+  at: number
+  length: number
+  midi: number | null
+  strength: number
+  instrument: string
+}
+/** One of our own pieces from a moment on, each part on its instrument; moments in milliseconds. Whatever was running ends. */
+export async function perform(played: readonly PlayedTone[], from: number): Promise<void> {
+  silence()
+  const on = (context ??= new AudioContext())
+  void on.resume()
+  const names = [...new Set(played.map((one) => one.instrument))]
+  const banks = new Map(
+    await Promise.all(
+      names.map(
+        async (name) =>
+          [name, name === 'bars' || name === 'piano' ? await bank(on, name) : null] as const,
+      ),
+    ),
+  )
+  const out = (running = on.createGain())
+  out.gain.value = device.volume * 0.5
+  out.connect(on.destination)
+  const begins = on.currentTime + 0.05
+  for (const one of played) {
+    if (one.at < from) continue
+    const start = begins + (one.at - from) / 1000
+    const level = on.createGain()
+    level.gain.value = one.strength / 100
+    level.connect(out)
+    const tones = banks.get(one.instrument)
+    if (one.midi === null) click(on, level, start)
+    else if (!tones || !sounded(on, level, tones, one, start))
+      tone(on, level, frequency(one.midi), start, Math.max(one.length / 1000, 0.16))
+  }
+}
+
+/** A tone from the samples of its instrument; false where they have none near it. */
+function sounded(
+  on: AudioContext,
+  out: AudioNode,
+  tones: Map<number, AudioBuffer>,
+  one: PlayedTone,
+  start: number,
+): boolean {
+  const name = one.instrument === 'bars' ? 'bars' : 'piano'
+  const { tone: near, rate } = nearest(name, one.midi ?? 0)
+  const buffer = tones.get(near)
+  if (!buffer) return false
+  sample(on, out, buffer, rate, start, one.length / 1000)
+  return true
+}
+
+/** Ends what `tones` or `perform` began. */
 export function silence(): void {
   if (context && running) running.gain.setTargetAtTime(0, context.currentTime, 0.02)
   running?.disconnect()

@@ -28,6 +28,11 @@ const said = (format: Intl.DateTimeFormat, iso: string) => {
 const local = (moment: Date) =>
   `${moment.getFullYear()}-${String(moment.getMonth() + 1).padStart(2, '0')}-${String(moment.getDate()).padStart(2, '0')}`
 
+/** How long something lasts, or a moment in it: `1:05`. */
+export function runTime(milliseconds: number): string {
+  const seconds = Math.floor(milliseconds / 1000)
+  return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, '0')}`
+}
 export function weekday(iso: string): string {
   return said(formats.value.weekday, iso)
 }

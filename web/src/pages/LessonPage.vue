@@ -73,6 +73,7 @@ function swap(to: Schemas['AlternativeRead']) {
     to: {
       activity: to.activity,
       song_id: to.song_id,
+      recording_id: to.recording_id,
       concept: to.concept?.key ?? null,
       purpose: to.purpose,
     },

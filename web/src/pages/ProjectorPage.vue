@@ -31,6 +31,10 @@ watchEffect(() => (document.title = say('projector-title')))
       <div v-if="part.song && score.data.value" class="music">
         <ScoreView :svg="score.data.value" :label="say('song-score', { title: part.song.title })" />
       </div>
+      <div v-else-if="part.piece" class="cue">
+        <h1>{{ part.piece.title }}</h1>
+        <p>{{ part.piece.question }}</p>
+      </div>
       <div v-else-if="!part.song" class="cue">
         <h1>{{ part.title }}</h1>
         <p>{{ say('projector-look') }}</p>

@@ -112,6 +112,7 @@ const removed = useRemovedSongs()
         <span class="quiet" role="status">{{
           something ? say('ask-found', { n: total }) : say('songs-count', { n: total })
         }}</span>
+        <router-link to="/pieces">{{ say('pieces-title') }}</router-link>
       </div>
       <v-text-field
         v-model="text"

@@ -172,9 +172,11 @@ class Slots:
         if role in ("opening", "voice", "game", "play"):
             return [*practise, *(d for d in main if d.purpose == "prepare"), *warm[:3]]
         without_song = [
-            self._as_preparing(item) for item in main if item.purpose == "present" and not self._fits(item)
+            self._as_preparing(item)
+            for item in main
+            if item.purpose == "present" and not self._can_present(item)
         ]
-        main = [item for item in main if item.purpose != "present" or self._fits(item)]
+        main = [item for item in main if item.purpose != "present" or self._can_present(item)]
         wanted = [*without_song, *main] or warm[:2]
         # Rhythm leads in one lesson, melody in the next: whichever line had fewer touches comes first.
         wanted.sort(key=lambda item: (item.purpose != "present", self._touched(item, state)))
@@ -200,6 +202,13 @@ class Slots:
         key = item.concept.key
         return Due(
             item.concept, "prepare", (*item.reasons, because("no_song", "against", key, concept=Named(key)))
+        )
+
+    def _can_present(self, item: Due) -> bool:
+        """With a song that has it, or by an activity that asks for none."""
+        return bool(self._fits(item)) or any(
+            "present" in one.purposes and one.song == "none" and not one.plays and one.fits(item.concept)
+            for one in CATALOGUE
         )
 
     def _fits(self, item: Due) -> tuple[Fit, ...]:

@@ -24,6 +24,7 @@ SHORTEST = 5 * 1000
 TOGETHER = 400  # two taps as near as this are one: a finger bounced, or the same thing was meant
 MOST_MARKS = 120
 TRAIT_OF_FEEL = {"two": "felt_two", "three": "felt_three", "four": "felt_four", "swaying": "felt_compound"}
+METER_OF_FEEL = {"two": "2/4", "three": "3/4", "four": "4/4", "swaying": "6/8"}  # as they are first named
 
 
 @dataclass(frozen=True, slots=True)
@@ -59,10 +60,10 @@ class Piece:
     def sections(self) -> tuple[SectionOf, ...]:
         """In order; what comes before the first letter belongs to it."""
         begun = [mark for mark in self.marks if mark.section]
-        ends = [*(mark.at for mark in begun[1:]), self.length]
-        first = [0, *(mark.at for mark in begun[1:])]
+        later = [mark.at for mark in begun[1:]]
         return tuple(
-            SectionOf(mark.section, begins, end) for mark, begins, end in zip(begun, first, ends, strict=True)
+            SectionOf(mark.section, begins, ends)
+            for mark, begins, ends in zip(begun, [0, *later], [*later, self.length], strict=False)
         )
 
     @property
@@ -92,7 +93,8 @@ class Piece:
 
     def has(self, concept: Concept) -> bool:
         """Whether a concept can be heard in it: by what was tapped, or by the teacher's word."""
-        return concept.key in self.tags or bool(self.traits.intersection(concept.traits))
+        felt = METER_OF_FEEL.get(self.feel) in concept.meters
+        return concept.key in self.tags or felt or bool(self.traits.intersection(concept.traits))
 
     def concepts(self, sequence: Taught) -> tuple[ConceptKey, ...]:
         return tuple(concept.key for concept in sequence.concepts if self.has(concept))

@@ -55,11 +55,13 @@ defineEmits<{ pin: []; refuse: []; swap: [to: Schemas['AlternativeRead']] }>()
             <div class="row spread top">
               <span
                 ><strong>{{ one.title }}</strong
-                ><span v-if="one.song_title" class="quiet block">{{ one.song_title }}</span></span
+                ><span v-if="one.song_title || one.recording_title" class="quiet block">{{
+                  one.song_title ?? one.recording_title
+                }}</span></span
               ><v-btn
                 size="small"
                 :disabled="busy"
-                :aria-label="`${say('lesson-swap')}: ${one.title} ${one.song_title ?? ''}`"
+                :aria-label="`${say('lesson-swap')}: ${one.title} ${one.song_title ?? one.recording_title ?? ''}`"
                 @click="$emit('swap', one)"
                 >{{ say('lesson-swap') }}</v-btn
               >

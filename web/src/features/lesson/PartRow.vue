@@ -18,7 +18,9 @@ defineEmits<{ pick: []; pin: [] }>()
       <span class="slot narrow">{{ part.slot }}</span>
       <span class="what"
         ><strong>{{ part.title }}</strong
-        ><span v-if="part.song" class="quiet">{{ part.song.title }}</span></span
+        ><span v-if="part.song || part.piece" class="quiet">{{
+          part.song?.title ?? part.piece?.title
+        }}</span></span
       >
       <span class="concept"
         ><template v-if="part.concept"

@@ -5,15 +5,21 @@ import { useScore } from '@/api/queries'
 import ScoreView from '@/components/ScoreView.vue'
 import TonicPattern from '@/components/TonicPattern.vue'
 import { say } from '@/locales/say'
+import PieceFace from './PieceFace.vue'
 
 const props = defineProps<{ part: Schemas['PartRead'] }>()
 const score = useScore(() => props.part.song?.id ?? '', 1500)
 </script>
 
 <template>
-  <section :class="['face', { bare: !part.song }]" :aria-label="say('teach-activity')">
+  <section
+    :class="['face', { bare: !part.song && !part.piece }]"
+    :aria-label="say('teach-activity')"
+  >
     <div class="words">
-      <p v-if="part.song" class="song quiet">{{ part.song.title }}</p>
+      <p v-if="part.song || part.piece" class="song quiet">
+        {{ part.song?.title ?? part.piece?.title }}
+      </p>
       <h1>{{ part.title }}</h1>
       <ol class="steps">
         <li v-for="step in part.steps.slice(0, 3)" :key="step">{{ step }}</li>
@@ -22,6 +28,7 @@ const score = useScore(() => props.part.song?.id ?? '', 1500)
       <p v-if="part.care" class="care">{{ part.care }}</p>
       <TonicPattern v-if="part.song" :tonic="part.song.tonic" :starting="part.song.starting" big />
     </div>
+    <PieceFace v-if="part.piece" :piece="part.piece" />
     <div v-if="part.song" class="music sheet">
       <ScoreView
         v-if="score.data.value"
