@@ -769,3 +769,12 @@ piece_met = “{ $title }”: heard in { $lessons ->
    *[other] { $lessons } lessons
   }, last on { DAY($day) }.
 piece_has = { CAP($concept) } can be heard in it.
+
+## How an activity grows
+stage_meet = meet it
+stage_join = join in
+stage_alone = alone
+stage_lead = a child leads
+stage_change = change it
+stage_read = read or write it
+stage_open = as an opening

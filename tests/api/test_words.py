@@ -110,7 +110,11 @@ def data() -> set[str]:
     found |= {
         part
         for one in CATALOGUE
-        for text in (one.title, one.care, one.easier, one.harder, one.instead, *one.steps)
+        for text in (
+            *(one.title, one.care, one.easier, one.harder, one.instead, one.untouched, one.picture),
+            *one.steps,
+            *(form.says for form in one.forms),
+        )
         for part in re.split(r"\{\w+\}|“[^”]*”", text)
         if part.strip()
     }

@@ -12,6 +12,9 @@ from kopje.api.schemas.lessons import spoken
 from kopje.core.planning.activities import Activity, kind_name
 from kopje.core.planning.candidates import Slots, has_all
 from kopje.core.planning.catalogue import CATALOGUE, activity
+from kopje.core.planning.catalogue.growth import FORMS
+from kopje.core.planning.catalogue.room import PICTURES, SIZES, UNTOUCHED
+from kopje.core.planning.growth import form_for
 from kopje.core.planning.lesson import LessonQuestion
 from kopje.core.sequence.concepts import NATURES, Concept
 from kopje.core.sequence.section_state import SectionState, Taught
@@ -134,3 +137,28 @@ def test_no_activity_is_offered_with_a_song_that_lacks_what_it_asks_for() -> Non
                     assert has_all(asks, by_id[candidate.choice.song]), candidate.choice
     assert offered > 10_000
     assert asked > 200
+
+
+def test_activities_grow_and_say_what_they_ask_of_the_room() -> None:
+    """At least half have three forms or more; stages come in their order; what touches goes without too."""
+    grown = [one for one in CATALOGUE if len(one.forms) >= 2]
+    assert 2 * len(grown) >= len(CATALOGUE)
+    for one in CATALOGUE:
+        numbers = [form.number for form in one.forms]
+        assert numbers == sorted(set(numbers)), one.key
+        assert all(form.says.endswith((".", "?")) and form.says[0].isupper() for form in one.forms)
+        assert one.size[0] <= one.size[1]
+        text = " ".join((*one.steps, one.easier, one.harder))
+        if re.search(r"hold hands|holds hands|partner's hands|own hands, right", text):
+            assert one.untouched, one.key
+        if one.picture:
+            assert one.picture.endswith(".")
+    assert {key for data in (FORMS, UNTOUCHED, PICTURES, SIZES) for key in data} <= {
+        one.key for one in CATALOGUE
+    }
+
+
+def test_the_form_of_an_activity_follows_how_often_it_was_done() -> None:
+    ring = activity("ring-game").forms
+    assert [form_for(ring, n) for n in range(len(ring) + 2)] == [None, *ring, ring[-1]]
+    assert form_for((), 3) is None

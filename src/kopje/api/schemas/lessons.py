@@ -15,9 +15,10 @@ from kopje.api.schemas.concepts import ConceptRead
 from kopje.api.schemas.people import SectionRead
 from kopje.api.schemas.recordings import RecordingBrief
 from kopje.api.schemas.songs import ToneRead, starting, tonic
-from kopje.core.planning.activities import Activity, kind_name
+from kopje.core.planning.activities import Activity, Space, kind_name
 from kopje.core.planning.candidates import new_thing
 from kopje.core.planning.catalogue import activity
+from kopje.core.planning.growth import Form, form_for
 from kopje.core.planning.lesson import Choice, Part
 from kopje.core.planning.steps import spoken_of
 from kopje.core.planning.template import available, slot_name
@@ -62,8 +63,21 @@ class MaterialRead(Read):
     id: str | None
 
 
+class FormRead(Read):
+    """A form of an activity beyond its steps: its stage in words, and what is different."""
+
+    stage: str
+    says: str
+
+    @classmethod
+    def of(cls, form: Form, words: Words) -> FormRead:
+        return cls(stage=words.say(because(f"stage_{form.stage}")), says=form.says)
+
+
 class PartRead(Read):
-    """A part of a lesson. `slot_id` stays when the lesson is proposed anew, `slot` is its name."""
+    """A part of a lesson. `slot_id` stays when the lesson is proposed anew, `slot` is its name. `forms`: how
+    it grows; `form`: the one that is due for this class, which did it in `times` lessons before, as an index;
+    null the first time. `passes`: a child alone may pass."""
 
     id: UUID
     slot_id: str
@@ -79,6 +93,15 @@ class PartRead(Read):
     easier: str
     harder: str
     instead: str
+    untouched: str
+    picture: str
+    space: Space
+    least: int
+    most: int
+    passes: bool
+    forms: list[FormRead]
+    form: int | None
+    times: int
     grouping: str
     hears: int
     material: MaterialRead
@@ -96,8 +119,9 @@ class PartRead(Read):
     reasons: list[ReasonRead]
 
     @classmethod
-    def of(cls, part: PartView, things: Things, words: Words, section: SectionRead) -> PartRead:
+    def of(cls, part: PartView, things: Things, words: Words, section: SectionRead, times: int) -> PartRead:
         item = activity(part.choice.activity)
+        due_form = form_for(item.forms, times)
         song = things.songs.get(UUID(part.material.song)) if part.material.song else None
         piece = things.pieces.get(UUID(part.material.recording)) if part.material.recording else None
         concept = words.sequence.by_key.get(part.choice.concept or "")
@@ -123,6 +147,15 @@ class PartRead(Read):
             easier=item.easier,
             harder=item.harder,
             instead=item.instead,
+            untouched=item.untouched,
+            picture=item.picture,
+            space=item.space,
+            least=item.size[0],
+            most=item.size[1],
+            passes=item.may_pass,
+            forms=[FormRead.of(form, words) for form in item.forms],
+            form=item.forms.index(due_form) if due_form else None,
+            times=times,
             grouping=words.say(because(f"grouping_{item.grouping}")),
             hears=item.hears,
             material=MaterialRead.model_validate(part.material),
@@ -200,7 +233,9 @@ class LessonRead(Read):
             note=lesson.note,
             last_note=lesson.last_note,
             unmet=ReasonRead.every(lesson.unmet, words),
-            parts=[PartRead.of(part, things, words, section) for part in lesson.parts],
+            parts=[
+                PartRead.of(part, things, words, section, lesson.done_before(part)) for part in lesson.parts
+            ],
         )
 
 

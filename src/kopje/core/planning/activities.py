@@ -6,6 +6,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from kopje.core.ledger.marks import Help, Voices
+from kopje.core.planning.growth import Form
 from kopje.core.reasons import Reason, because
 from kopje.core.sequence.concepts import Concept, Way
 from kopje.core.sequence.grades import outside
@@ -18,6 +19,10 @@ Grouping = Literal["all", "halves", "circle", "partners", "groups", "single"]
 Support = Literal["teacher leads", "class alone", "child leads"]
 SongRole = Literal["none", "known", "target", "new"]
 Role = Literal["opening", "voice", "review", "focus", "second", "play", "game", "repertoire", "closing"]
+
+
+Space = Literal["floor", "ring", "seats"]
+ANY_SIZE = (2, 40)
 
 
 def kind_name(kind: str) -> Reason:
@@ -36,6 +41,9 @@ class Activity:
     `takes`: only concepts of these natures, whose sentences its steps can bear. `asks`: traits that its song
     must have, with `!` in front must not have. `easier`, `harder`: another form of it; `instead`: what
     stands in for its things, and how it goes without touch.
+
+    `forms`: how it grows after the first time. `untouched`: how it goes where nobody touches anybody.
+    `picture`: a picture or book to fetch. `size`: children it needs at least and bears at most.
 
     `steps` may name {song}, {piece} and {section}; {it}, the thing as one speaks of it in a sentence, which
     before its name is “the new tone” and the like; and only where something is presented {concept}, its
@@ -66,11 +74,27 @@ class Activity:
     harder: str = ""
     instead: str = ""
     plays: bool = False
+    forms: tuple[Form, ...] = ()
+    untouched: str = ""
+    picture: str = ""
+    size: tuple[int, int] = ANY_SIZE
     routine: bool = False  # known from its second lesson, never carried over
 
     @property
     def with_concept(self) -> bool:
         return bool(self.purposes)
+
+    @property
+    def space(self) -> Space:
+        """A clear floor, a ring, or the places they sit or stand at."""
+        if self.energy == "moving":
+            return "floor"
+        return "ring" if self.grouping == "circle" else "seats"
+
+    @property
+    def may_pass(self) -> bool:
+        """Whether a child sings or plays alone in it, and so may pass without a mark."""
+        return self.hears > 0 and self.voices == "alone"
 
     def fits(self, concept: Concept) -> bool:
         """Whether it can work on this concept at all."""

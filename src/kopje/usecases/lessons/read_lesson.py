@@ -58,6 +58,12 @@ class LessonView:
     parts: tuple[PartView, ...]
     absent: frozenset[str] = frozenset()
 
+    def done_before(self, part: PartView) -> int:
+        """In how many lessons the class did this activity before this one."""
+        done = self.section.facts.done.get(part.choice.activity, 0)
+        here = self.state in ("running", "done") and part.tick in ("done", "partly")
+        return max(done - here, 0)
+
 
 def lesson(ctx: Context, lesson_id: UUID) -> LessonView:
     """NotFoundError for one that is neither planned nor was held in this school."""

@@ -3,10 +3,11 @@
 import type { Schemas } from '@/api/client'
 import ConceptSign from '@/components/ConceptSign.vue'
 import ReasonList from '@/components/ReasonList.vue'
+import { capital } from '@/composables/words'
 import { purposeName } from '@/locales/names'
 import { say, sayOf } from '@/locales/say'
 
-const FORMS = ['easier', 'harder', 'instead'] as const
+const FORMS = ['easier', 'harder', 'instead', 'untouched', 'picture'] as const
 
 defineProps<{
   part: Schemas['PartRead']
@@ -22,10 +23,13 @@ defineEmits<{ pin: []; refuse: []; swap: [to: Schemas['AlternativeRead']] }>()
     <ol class="steps">
       <li v-for="step in part.steps" :key="step">{{ step }}</li>
     </ol>
-    <p class="small quiet">{{ part.kind }}, {{ part.grouping }}</p>
+    <p class="small quiet">
+      {{ part.kind }}, {{ part.grouping }}; {{ sayOf('lesson-space', part.space) }};
+      {{ say('lesson-size', { least: part.least, most: part.most }) }}
+    </p>
     <p v-if="part.props" class="small">{{ say('lesson-props') }}: {{ part.props }}</p>
     <p v-if="part.care" class="care">{{ part.care }}</p>
-    <p v-if="part.hears" class="small quiet">{{ say('lesson-may-pass') }}</p>
+    <p v-if="part.passes" class="small quiet">{{ say('lesson-may-pass') }}</p>
     <dl v-if="part.easier || part.harder || part.instead" class="forms small">
       <template v-for="form in FORMS" :key="form">
         <template v-if="part[form]">
@@ -34,6 +38,18 @@ defineEmits<{ pin: []; refuse: []; swap: [to: Schemas['AlternativeRead']] }>()
         </template>
       </template>
     </dl>
+    <section v-if="part.forms.length" class="stack">
+      <h3>{{ say('lesson-grows') }}</h3>
+      <ol class="small grows">
+        <li :class="{ now: part.form === null }">
+          <strong v-if="part.form === null" class="mark">▶</strong>{{ say('lesson-first-form') }}
+        </li>
+        <li v-for="(one, n) in part.forms" :key="one.says" :class="{ now: part.form === n }">
+          <strong v-if="part.form === n" class="mark">▶</strong>{{ capital(one.stage) }}:
+          {{ one.says }}
+        </li>
+      </ol>
+    </section>
     <section class="stack">
       <h3>{{ say('lesson-why') }}</h3>
       <ReasonList :reasons="part.reasons" />
@@ -85,6 +101,18 @@ defineEmits<{ pin: []; refuse: []; swap: [to: Schemas['AlternativeRead']] }>()
 </template>
 
 <style scoped>
+.grows li {
+  color: var(--granite);
+  padding: 2px 0;
+}
+.grows .now {
+  color: var(--ink);
+  font-weight: 600;
+}
+.mark {
+  color: var(--dusk);
+  padding-right: 6px;
+}
 .big {
   gap: 16px;
 }

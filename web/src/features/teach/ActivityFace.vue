@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // One activity, readable from the piano: title, the music, at most three lines of steps.
+import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { useScore } from '@/api/queries'
 import ScoreView from '@/components/ScoreView.vue'
@@ -8,6 +9,10 @@ import { say } from '@/locales/say'
 import PieceFace from './PieceFace.vue'
 
 const props = defineProps<{ part: Schemas['PartRead'] }>()
+/** What is different this time, for a class that did it before. */
+const form = computed(() =>
+  props.part.form === null ? undefined : props.part.forms[props.part.form],
+)
 const score = useScore(() => props.part.song?.id ?? '', 1500)
 </script>
 
@@ -21,6 +26,10 @@ const score = useScore(() => props.part.song?.id ?? '', 1500)
         {{ part.song?.title ?? part.piece?.title }}
       </p>
       <h1>{{ part.title }}</h1>
+      <p v-if="form" class="form">
+        <strong>{{ say('teach-form', { n: part.times + 1, stage: form.stage }) }}</strong>
+        {{ form.says }}
+      </p>
       <ol class="steps">
         <li v-for="step in part.steps.slice(0, 3)" :key="step">{{ step }}</li>
       </ol>
@@ -58,6 +67,12 @@ const score = useScore(() => props.part.song?.id ?? '', 1500)
 h1 {
   font-size: 40px;
   margin-top: -8px;
+}
+.form {
+  font-size: 21px;
+  line-height: 1.35;
+  border-left: 4px solid var(--dusk);
+  padding-left: 12px;
 }
 .steps {
   font-size: 21px;

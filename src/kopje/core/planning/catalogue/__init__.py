@@ -1,9 +1,12 @@
 """The activities that ship with Kopje: our own, as data, drawn and tested from the same tables."""
 
+from dataclasses import replace
+
 from kopje.core.errors import PlanError
-from kopje.core.planning.activities import Activity
+from kopje.core.planning.activities import ANY_SIZE, Activity
 from kopje.core.planning.catalogue.choir import CHOIR_ACTIVITIES
 from kopje.core.planning.catalogue.focus import PRACTISE, PREPARE, PRESENT
+from kopje.core.planning.catalogue.growth import FORMS
 from kopje.core.planning.catalogue.hands_on import HANDS_ON_ACTIVITIES
 from kopje.core.planning.catalogue.listening import LISTENING
 from kopje.core.planning.catalogue.making import MAKING
@@ -11,12 +14,23 @@ from kopje.core.planning.catalogue.moving import MOVING
 from kopje.core.planning.catalogue.openings import CLOSINGS, OPENINGS
 from kopje.core.planning.catalogue.playing import GAMES, INSTRUMENTS
 from kopje.core.planning.catalogue.recorded import RECORDED
+from kopje.core.planning.catalogue.room import PICTURES, SIZES, UNTOUCHED
 from kopje.core.planning.catalogue.staff_work import STAFF
 
-CATALOGUE: tuple[Activity, ...] = (
+_WRITTEN: tuple[Activity, ...] = (
     *OPENINGS, *PREPARE, *PRESENT, *PRACTISE, *INSTRUMENTS, *HANDS_ON_ACTIVITIES, *GAMES,
     *STAFF, *MOVING, *LISTENING, *RECORDED, *MAKING, *CLOSINGS, *CHOIR_ACTIVITIES,
 )  # fmt: skip
+CATALOGUE: tuple[Activity, ...] = tuple(
+    replace(
+        one,
+        forms=FORMS.get(one.key, ()),
+        untouched=UNTOUCHED.get(one.key, ""),
+        picture=PICTURES.get(one.key, ""),
+        size=SIZES.get(one.key, ANY_SIZE),
+    )
+    for one in _WRITTEN
+)
 _BY_KEY = {activity.key: activity for activity in CATALOGUE}
 
 
