@@ -38,9 +38,9 @@ class Activity:
     that is new to them and in their range. `plays`: a recorded piece is heard in it, one that has the concept
     if it has one. `strands`: only for concepts of these; what is learned with an instrument in the hands
     wants an activity that says so. `hears` children can be heard in `way` with `help`, `voices` at a time.
-    `takes`: only concepts of these natures, whose sentences its steps can bear. `asks`: traits that its song
-    must have, with `!` in front must not have. `easier`, `harder`: another form of it; `instead`: what
-    stands in for its things, and how it goes without touch.
+    `takes`: only concepts of these natures, whose sentences its steps can bear. `only`: of these the ones it
+    is about, by key. `asks`: traits that its song must have, with `!` in front must not have. `easier`,
+    `harder`: another form of it; `instead`: what stands in for its things.
 
     `forms`: how it grows after the first time. `untouched`: how it goes where nobody touches anybody.
     `picture`: a picture or book to fetch. `size`: children it needs at least and bears at most.
@@ -67,6 +67,7 @@ class Activity:
     props: str = ""
     care: str = ""
     takes: tuple[str, ...] = ()
+    only: tuple[str, ...] = ()
     asks: tuple[str, ...] = ()
     grouping: Grouping = "all"
     support: Support = "teacher leads"
@@ -100,7 +101,7 @@ class Activity:
         """Whether it can work on this concept at all."""
         if self.strands or concept.strand in HANDS_ON:
             return concept.strand in self.strands
-        return concept.nature in self.takes
+        return concept.nature in self.takes and (not self.only or concept.key in self.only)
 
     def too_young_or_old(self, state: SectionState) -> int:
         """By how many grades the farthest of a section's children lie outside those it is made for."""
