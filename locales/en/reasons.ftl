@@ -502,6 +502,7 @@ hears = { $count } children can be heard alone in it.
 lately = They did it last time.
 ramp = They know little yet, so as few new things as possible are chosen.
 many_new = More than half is new: they know too few songs for less.
+too_still = Less than a fifth of the time is moving.
 few_heard = Fewer than four children can be heard alone.
 free_minutes = { $count } minutes stay free: nothing that fits is longer.
 empty_slot = Nothing fits “{ $slot }” yet; more songs would help.

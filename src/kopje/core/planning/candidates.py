@@ -23,6 +23,7 @@ from kopje.core.songs.suitability import Fit, Met, fit, ranked, unknown
 SONGS_A_CONCEPT = 4
 KNOWN_SONGS = 6
 CANDIDATES_A_SLOT = 16
+MOVING_A_SLOT = 3  # beside the best ones, so that a lesson need not sit still
 NOT_THE_MAIN_THING = 10
 NEW = 2
 LATELY = 3
@@ -111,10 +112,10 @@ class Slots:
             item = self.left_over[index]
             why = because("left_over", "for", "part", day=item.day, state=item.tick or "not_reached")
             return (self._of(item.choice, 0, (why,)),)
-        every = self.fitting(slot)
-        return tuple(
-            sorted(every, key=lambda c: (c.cost, c.activity.title, c.choice.thing or ""))[:CANDIDATES_A_SLOT]
-        )
+        every = sorted(self.fitting(slot), key=lambda c: (c.cost, c.activity.title, c.choice.thing or ""))
+        best = every[:CANDIDATES_A_SLOT]
+        moving = [c for c in every[CANDIDATES_A_SLOT:] if c.activity.energy == "moving"]
+        return (*best, *moving[:MOVING_A_SLOT])
 
     def fitting(self, slot: Slot) -> list[Candidate]:
         """Everything that fits a slot and was not refused for this section, in no order."""

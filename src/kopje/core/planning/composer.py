@@ -24,6 +24,8 @@ STILL_SITTING = 1
 SECOND_PIECE = 8  # to listen twice in one lesson is a wish nobody had
 TOO_FEW_HEARD = 8
 HEARD_A_LESSON = 4
+LITTLE = 2  # to this grade a fifth of the minutes are moving
+NOT_MOVING = 3  # for each part of theirs; that two are of a kind keeps it from being all movement
 LONGEST_SITTING_K1 = 8
 LONGEST_ACTIVITY_K1 = 7
 AS_FEW_AS_CAN_BE = 40
@@ -68,12 +70,14 @@ class _Search:
     budget: int
     most_new: int
     price_of_new: int = 0
+    little: bool = False
     best: _Sofar | None = None
     best_cost: int | None = None
     nodes: int = 0
 
     def _price(self, candidate: Candidate) -> int:
-        return candidate.cost + self.price_of_new * bool(candidate.new)
+        still = self.little and candidate.activity.energy != "moving"
+        return candidate.cost + self.price_of_new * bool(candidate.new) + NOT_MOVING * still
 
     def run(self) -> Status:
         self.options = [tuple(sorted(slot, key=self._price)) for slot in self.options]
@@ -97,7 +101,7 @@ class _Search:
         for candidate in self.options[at]:
             if (
                 self.best_cost is not None
-                and sofar.cost + candidate.cost + self.rest[at + 1] >= self.best_cost
+                and sofar.cost + self._price(candidate) + self.rest[at + 1] >= self.best_cost
             ):
                 return  # the options are sorted: none of the others can win either
             if not sofar.allows(candidate):
@@ -131,6 +135,12 @@ def beside(chosen: Sequence[Candidate], candidate: Candidate) -> int:
 
 def hearing_cost(chosen: Sequence[Candidate]) -> int:
     return 0 if sum(c.activity.hears for c in chosen) >= HEARD_A_LESSON else TOO_FEW_HEARD
+
+
+def too_still(chosen: Sequence[Candidate]) -> bool:
+    """Whether less than a fifth of the usual minutes is moving."""
+    usual = [(c.activity.minutes[1], c.activity.energy == "moving") for c in chosen]
+    return 5 * sum(n for n, moves in usual if moves) < sum(n for n, _ in usual)
 
 
 @dataclass(frozen=True, slots=True)
@@ -180,7 +190,7 @@ def _solved(question: LessonQuestion, filled: list[_Filled], unmet: list[Reason]
     options = [one.options for one in filled]
     budget = available(question.minutes, len(filled))
     for most_new, price_of_new in _allowances(question, options):
-        search = _Search(options, budget, most_new, price_of_new)
+        search = _Search(options, budget, most_new, price_of_new, question.state.grade <= LITTLE)
         status = search.run()
         if search.best is not None:
             chosen = search.best.chosen
@@ -221,6 +231,8 @@ def _unmet(question: LessonQuestion, chosen: Sequence[Candidate], free: int) -> 
         found.append(because("many_new", "against", "new"))
     if hearing_cost(chosen):
         found.append(because("few_heard", "against", "hearing"))
+    if question.state.grade <= LITTLE and too_still(chosen):
+        found.append(because("too_still", "against", "part"))
     if free > 2:
         found.append(because("free_minutes", about="minutes", count=free))
     return found

@@ -5,7 +5,7 @@ from kopje.core.planning.activities import Activity
 _ROOM = "Arm's length apart, nobody runs; whoever rather sits moves the hands only."
 _LOUD = "Not louder than one can talk over; whoever covers the ears may."
 RECORDED = (
-    Activity("walk-its-parts", "Walk its parts", "movement", ("focus", "second", "review", "play"), (0, 5), (3, 5, 7), "moving",
+    Activity("walk-its-parts", "Walk its parts", "movement", ("focus", "second", "review"), (0, 5), (3, 5, 7), "moving",
              ("Start {piece}. All walk to its first part.", "When another part begins, stop where you are and turn on the spot; when the first comes back, walk again.",
               "Ask: how often did we walk? Play it again and count."),
              plays=True, purposes=("prepare", "practise"), takes=("form",), way="hear", hears=4, care=_ROOM, easier="You call the changes.", harder="Four children lead, a part each.",
@@ -18,7 +18,7 @@ RECORDED = (
     Activity("parts-get-their-name", "What such a piece is called", "listening", ("focus",), (0, 8), (4, 5, 7), "seated",
              ("Start {piece}; draw a shape on the board for each part as it begins.", "Name it: {concept}. Show {shown}.", "Play it again; a child points along the shapes."),
              plays=True, purposes=("present",), takes=("form",), care=_LOUD, easier="Shapes are drawn before.", harder="They say the shapes, you draw."),
-    Activity("freeze-at-the-change", "Freeze when it changes", "movement", ("opening", "play", "game"), (0, 5), (2, 4, 6), "moving",
+    Activity("freeze-at-the-change", "Freeze when it changes", "movement", ("opening", "game"), (0, 5), (2, 4, 6), "moving",
              ("Start {piece} and move with it, without a sound.", "When something changes, freeze; a child that you touch with a look says what changed.",
               "Melt, and go on until the end."),
              plays=True, care=_ROOM, routine=False, easier="You freeze first.", harder="Move as the music has become before you go on.", instead="Seated: only hands dance."),
@@ -32,7 +32,7 @@ RECORDED = (
               "All put down on the last tone: who was exactly together?"),
              plays=True, purposes=("practise", "prepare"), takes=("beat", "meter"), voices="group", hears=4, props="sticks or hand drums, one for each child of a row", grouping="groups",
              care="Sticks low, a drum by one child only; not louder than the music.", easier="Thighs only.", harder="Only the first beat of each bar.", instead="Pencils on a book."),
-    Activity("draw-its-road", "Draw its road", "listening", ("play", "closing"), (0, 8), (3, 5, 7), "seated",
+    Activity("draw-its-road", "Draw its road", "listening", ("game", "closing"), (0, 8), (3, 5, 7), "seated",
              ("Eyes shut, start {piece}: the finger draws its road in the air, up and down, far and near.", "Play it again, draw it on paper in one line.",
               "Hold two roads side by side: where do they agree? Nothing is wrong."),
              plays=True, care=_LOUD, easier="Trace yours on the board.", harder="Mark on the road where it changes.", props="paper and a crayon each", instead="Only in the air."),
@@ -40,7 +40,7 @@ RECORDED = (
              ("Start {piece}. Left hand up for one sound, right hand for the other, both for together.", "Four children are the conductor: they point to the half of the class that is the sound.",
               "Say what each sound is made of, and what it is called."),
              plays=True, purposes=("prepare", "practise"), takes=("vocabulary",), only=("sound-families", "timbre", "orchestra"), way="hear", hears=4, grouping="halves", care=_LOUD, easier="Stop at each change.", harder="Eyes shut."),
-    Activity("come-and-listen", "Something new to hear", "listening", ("play", "game"), (0, 8), (3, 5, 7), "seated",
+    Activity("come-and-listen", "Listen with a question", "listening", ("game",), (0, 8), (3, 5, 7), "seated",
              ("Say nothing of {piece} yet; ask its question first and let them listen for the answer.", "Hear it through. Tell a neighbour; three tell the class.",
               "Hear it again and show the answer with a hand when it comes."),
              plays=True, care=_LOUD, easier="The question has two answers to choose from.", harder="They make the next question."),
