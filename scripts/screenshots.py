@@ -94,13 +94,16 @@ def song(camera: Camera) -> None:
     camera.page.wait_for_selector(".score .layer text")
 
 
-def song_phrases(camera: Camera) -> None:
-    camera.go(f"/songs/{camera.songs['The Apple Cart']}")
-    camera.page.get_by_role("tab", name="Phrases").click()
-    camera.page.get_by_role("button", name="Hands", exact=True).click()
-    camera.page.wait_for_selector(".phrases")
-    camera.page.get_by_role("tablist").scroll_into_view_if_needed()
-    camera.page.evaluate("document.querySelector('.tabs').scrollIntoView({ block: 'center' })")
+def ladder(camera: Camera) -> None:
+    camera.go("/ladder")
+
+
+def piece(camera: Camera) -> None:
+    """A recorded piece while it plays."""
+    camera.go("/pieces")
+    camera.page.get_by_role("link", name="Marbles on the Stairs").click()
+    camera.page.get_by_role("button", name="Play").click()
+    camera.page.wait_for_timeout(12_000)
 
 
 def song_parts(camera: Camera) -> None:
@@ -196,7 +199,8 @@ VIEWS: dict[str, Callable[[Camera], None]] = {
     "songs": songs,
     "type-song": type_song,
     "song": song,
-    "song-phrases": song_phrases,
+    "ladder": ladder,
+    "piece": piece,
     "song-parts": song_parts,
     "song-words": song_words,
     "lesson": lesson,
