@@ -10,12 +10,13 @@ import pytest
 
 from kopje.api.schemas.lessons import spoken
 from kopje.core.planning.activities import Activity, kind_name
-from kopje.core.planning.candidates import Slots, has_all
+from kopje.core.planning.candidates import Slots
 from kopje.core.planning.catalogue import CATALOGUE, activity
 from kopje.core.planning.catalogue.growth import FORMS
 from kopje.core.planning.catalogue.room import PICTURES, SIZES, UNTOUCHED
 from kopje.core.planning.growth import form_for
 from kopje.core.planning.lesson import LessonQuestion
+from kopje.core.planning.offers import has_all
 from kopje.core.sequence.concepts import NATURES, Concept
 from kopje.core.sequence.section_state import SectionState, Taught
 from kopje.core.sequence.shipped import SHIPPED

@@ -7,10 +7,10 @@ from uuid import UUID
 
 from kopje.api.schemas.base import Read
 from kopje.core.analysis.analysis import Analysis
-from kopje.core.analysis.key_choice import choir_voice, weights_of
-from kopje.core.analysis.together import Remark, remarks
-from kopje.core.reasons import Listed, Reason, because
-from kopje.core.songs.singing_together import Fit, Round
+from kopje.core.analysis.key_choice import best_voice
+from kopje.core.analysis.together import part_name, remarks
+from kopje.core.reasons import because
+from kopje.core.songs.singing_together import Round
 from kopje.store import tables
 from kopje.usecases.songs.look import Variant, as_sung, laid_out, parts_seen
 from kopje.usecases.songs.sing_together import Partner
@@ -51,12 +51,6 @@ def heard(a: Analysis, aloud: Analysis) -> list[SoundRead]:
     ]
 
 
-def part_name(names: list[str], index: int) -> Reason:
-    """What a part is called, or its number."""
-    said = names[index]
-    return because("part_named", name=said) if said else because("part_number", number=index + 1)
-
-
 class ScorePartRead(Read):
     """One part, counted from 1; `voice`: for which choir voice it lies best, in a sentence."""
 
@@ -86,22 +80,11 @@ class ScorePartRead(Read):
                     lead=n == score.lead,
                     low=str(low) if low else None,
                     high=str(high) if high else None,
-                    voice=words.say(_voice(aloud)),
+                    voice=words.say(best_voice(aloud.attacks)),
                     sounds=heard(a, aloud),
                 )
             )
         return found
-
-
-def _voice(a: Analysis) -> Reason:
-    found = choir_voice(weights_of(a.attacks))
-    if found is None:
-        return because("part_without_tones")
-    name, beyond = found
-    voice = because(f"voice_{name}")
-    if not beyond:
-        return because("part_lies_for", voice=voice)
-    return because("part_lies_beyond", voice=voice, tones=Listed(tuple(map(str, beyond))))
 
 
 class TogetherRead(Read):
@@ -116,15 +99,9 @@ class TogetherRead(Read):
         score = laid_out(song, variant)
         names = [part.name for part in score.parts]
         return [
-            cls(kind=one.kind, bars=list(one.bars), message=words.say(_remark(one, names)))
+            cls(kind=one.kind, bars=list(one.bars), message=words.say(one.said_of(names)))
             for one in remarks(score)
         ]
-
-
-def _remark(one: Remark, names: list[str]) -> Reason:
-    bars = Listed(tuple(str(bar) for bar in one.bars), most=8)
-    upper, lower = part_name(names, one.upper), part_name(names, one.lower)
-    return because(f"together_{one.kind}", upper=upper, lower=lower, bars=bars, count=len(one.bars))
 
 
 class RoundRead(Read):
@@ -137,7 +114,7 @@ class RoundRead(Read):
 
     @classmethod
     def of(cls, one: Round, words: Words) -> RoundRead:
-        said = because("round_so", voices=one.voices, after=one.after, how=_how(one.fit))
+        said = because("round_so", voices=one.voices, after=one.after, how=one.fit.said)
         return cls(voices=one.voices, after=one.after, well=one.fit.well, message=words.say(said))
 
 
@@ -151,7 +128,7 @@ class PartnerRead(Read):
 
     @classmethod
     def of(cls, one: Partner, words: Words) -> PartnerRead:
-        return cls(id=one.id, title=one.title, well=one.fit.well, message=words.say(_how(one.fit)))
+        return cls(id=one.id, title=one.title, well=one.fit.well, message=words.say(one.fit.said))
 
 
 class SingTogetherRead(Read):
@@ -159,11 +136,3 @@ class SingTogetherRead(Read):
 
     rounds: list[RoundRead]
     partners: list[PartnerRead]
-
-
-def _how(fit: Fit) -> Reason:
-    """What happens where the voices meet, the worst first."""
-    for what, bars in (("clash", fit.clashes), ("rub", fit.rubs), ("parallel", fit.parallels)):
-        if bars and (what != "parallel" or not fit.well):
-            return because(f"meet_{what}", bars=Listed(tuple(map(str, bars)), most=6), count=len(bars))
-    return because("meet_same" if not fit.well else "meet_well")

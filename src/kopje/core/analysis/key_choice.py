@@ -11,7 +11,7 @@ from kopje.core.analysis.timeline import Sound
 from kopje.core.exact import Fraction
 from kopje.core.music.degree import Do
 from kopje.core.music.pitch import Pitch, from_fifths
-from kopje.core.reasons import Reason, Weight, because
+from kopje.core.reasons import Listed, Reason, Weight, because
 from kopje.core.sequence.grades import CHOIR
 
 MOST_SIGNS = 4
@@ -72,6 +72,18 @@ def choir_voice(beats: Mapping[Pitch, Fraction]) -> tuple[str, tuple[Pitch, ...]
 
     best = min(CHOIR_VOICES, key=cost)
     return best, tuple(sorted(beyond(best), key=lambda pitch: pitch.midi))
+
+
+def best_voice(attacks: Iterable[Sound]) -> Reason:
+    """For which choir voice a part lies best, and its tones beyond that voice."""
+    found = choir_voice(weights_of(attacks))
+    if found is None:
+        return because("part_without_tones")
+    name, beyond = found
+    voice = because(f"voice_{name}")
+    if not beyond:
+        return because("part_lies_for", voice=voice)
+    return because("part_lies_beyond", voice=voice, tones=Listed(tuple(map(str, beyond))))
 
 
 def voice_of(grade: int) -> Voice:

@@ -15,6 +15,7 @@ from kopje.core.analysis.timeline import Sound, sounds
 from kopje.core.exact import Fraction
 from kopje.core.music.pitch import Pitch
 from kopje.core.music.score import Score
+from kopje.core.reasons import Listed, Reason, because
 
 Kind = Literal["crossing", "parallel_fifths", "parallel_octaves", "clash", "rub"]
 PARALLEL: dict[int, Kind] = {7: "parallel_fifths", 0: "parallel_octaves"}
@@ -32,12 +33,7 @@ class Meeting:
     strong: bool
     upper: Sound
     lower: Sound
-
-    @property
-    def pitches(self) -> tuple[Pitch, Pitch]:
-        assert self.upper.pitch is not None
-        assert self.lower.pitch is not None
-        return self.upper.pitch, self.lower.pitch
+    pitches: tuple[Pitch, Pitch]
 
     @property
     def semitones(self) -> int:
@@ -54,6 +50,18 @@ class Remark:
     upper: int
     lower: int
     bars: tuple[int, ...]
+
+    def said_of(self, names: Sequence[str]) -> Reason:
+        """The same as a sentence about parts of these names."""
+        upper, lower = part_name(names, self.upper), part_name(names, self.lower)
+        bars = Listed(tuple(str(bar) for bar in self.bars), most=8)
+        return because(f"together_{self.kind}", upper=upper, lower=lower, bars=bars, count=len(self.bars))
+
+
+def part_name(names: Sequence[str], index: int) -> Reason:
+    """What a part is called, or its number."""
+    said = names[index]
+    return because("part_named", name=said) if said else because("part_number", number=index + 1)
 
 
 def remarks(score: Score) -> tuple[Remark, ...]:
@@ -81,16 +89,16 @@ def _height(line: Sequence[Sound]) -> Fraction:
 
 def meetings(upper: Sequence[Sound], lower: Sequence[Sound]) -> Iterator[Meeting]:
     """All stretches in which both sound, from one attack of either to the next."""
-    one = [s for s in upper if s.pitch is not None]
-    other = [s for s in lower if s.pitch is not None]
+    one = [(s, pitch) for s in upper if (pitch := s.pitch) is not None]
+    other = [(s, pitch) for s in lower if (pitch := s.pitch) is not None]
     i = j = 0
     while i < len(one) and j < len(other):
-        a, b = one[i], other[j]
+        (a, high), (b, low) = one[i], other[j]
         start, stop = max(a.onset, b.onset), min(a.end, b.end)
         if start < stop:
             late = a if a.onset == start else b
             strong = late.onset == start and late.strong
-            yield Meeting(late.bar, start, (stop - start) / late.meter.beat, strong, a, b)
+            yield Meeting(late.bar, start, (stop - start) / late.meter.beat, strong, a, b, (high, low))
         if a.end <= b.end:
             i += 1
         if b.end <= a.end:

@@ -2,37 +2,28 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterable, Iterator
+from collections.abc import Callable, Iterator
 from dataclasses import dataclass, replace
-from datetime import date
 from functools import cache, cached_property
-from itertools import chain
 
 from kopje.core.planning.activities import Activity, Role, kind_name
 from kopje.core.planning.catalogue import CATALOGUE, activity
 from kopje.core.planning.lesson import Choice, LeftOver, LessonQuestion, New
+from kopje.core.planning.offers import Offers
 from kopje.core.planning.template import Slot, template
-from kopje.core.reasons import Named, Reason, because, listed
+from kopje.core.reasons import Named, Reason, because
 from kopje.core.sequence.concepts import Concept, ConceptKey
 from kopje.core.sequence.grades import grade_name
-from kopje.core.sequence.phases import Purpose
 from kopje.core.sequence.section_state import Due, SectionState, due
-from kopje.core.songs.contents import SongCard
-from kopje.core.songs.suitability import Fit, Met, fit, ranked, unknown
+from kopje.core.songs.suitability import Fit
 
-SONGS_A_CONCEPT = 4
-KNOWN_SONGS = 6
 CANDIDATES_A_SLOT = 16
 MOVING_A_SLOT = 3  # beside the best ones, so that a lesson need not sit still
 NOT_THE_MAIN_THING = 10
 NEW = 2
 LATELY = 3
-SUNG_THIS_WEEK = 2
-UNKNOWN_IN_SONG = 1
 OTHER_KIND = 2
 OTHER_GRADES = 9  # for each grade that somebody lies outside those an activity is made for
-NEW_SONGS = 4
-PIECES = 3
 
 
 @dataclass(frozen=True, slots=True)
@@ -51,6 +42,10 @@ class Slots:
     """The slots of this lesson and the candidates of each."""
 
     question: LessonQuestion
+
+    @cached_property
+    def offers(self) -> Offers:
+        return Offers(self.question)
 
     @cached_property
     def left_over(self) -> tuple[LeftOver, ...]:
@@ -92,16 +87,6 @@ class Slots:
     def due(self) -> tuple[Due, ...]:
         return due(self.question.state, self.question.laid)
 
-    @cached_property
-    def known_songs(self) -> tuple[tuple[str, Met], ...]:
-        """Songs they have met, longest rest first."""
-        met = [
-            (song.id, self.question.met[song.id])
-            for song in self.question.songs
-            if song.id in self.question.met
-        ]
-        return tuple(sorted(met, key=lambda pair: (pair[1].last is not None, pair[1].last or 0, pair[0])))
-
     def candidates(self, index: int) -> tuple[Candidate, ...]:
         """The best candidates of a slot, cheapest first. A pin or a left-over stands alone."""
         slot = self.slots[index]
@@ -132,7 +117,7 @@ class Slots:
                 if item.with_concept:
                     yield from self._with_concept(slot, item)
                 else:
-                    for choice, cost, reasons in self._songs(item, Choice(item.key)):
+                    for choice, cost, reasons in self.offers.of(item, Choice(item.key)):
                         yield self._of(choice, cost, reasons)
 
     def _with_concept(self, slot: Slot, item: Activity) -> Iterator[Candidate]:
@@ -142,7 +127,7 @@ class Slots:
             choice = Choice(item.key, None, wanted.concept.key, wanted.purpose)
             main = place * (NOT_THE_MAIN_THING if slot.role == "focus" else 1)
             phase, in_phase = self._in_phase(wanted, item)
-            for filled, cost, reasons in self._songs(item, choice, wanted.concept):
+            for filled, cost, reasons in self.offers.of(item, choice, wanted.concept):
                 yield self._of(filled, cost + main + in_phase, (*wanted.reasons, *phase, *reasons))
 
     @staticmethod
@@ -214,95 +199,7 @@ class Slots:
 
     def _fits(self, item: Due) -> tuple[Fit, ...]:
         """The best songs for a concept and purpose that nothing bars."""
-        return self._fits_of(item.concept.key, item.purpose, ())
-
-    @cached_property
-    def _fits_of(self) -> Callable[[ConceptKey, Purpose, tuple[str, ...]], tuple[Fit, ...]]:
-        @cache  # many activities ask for the same songs
-        def fits(key: ConceptKey, purpose: Purpose, asks: tuple[str, ...]) -> tuple[Fit, ...]:
-            asked, concept = self.question, self.question.state.sequence.concept(key)
-            every = ranked(
-                fit(song, concept, purpose, asked.state, asked.met.get(song.id, Met()), asked.today)
-                for song in asked.songs
-                if has_all(asks, song)
-            )
-            return tuple(one for one in every if one.allowed)[:SONGS_A_CONCEPT]
-
-        return fits
-
-    def _songs(
-        self, item: Activity, choice: Choice, concept: Concept | None = None
-    ) -> Iterable[tuple[Choice, int, tuple[Reason, ...]]]:
-        if item.plays:
-            return self._pieces(choice, concept)
-        if item.song == "none":
-            return [(choice, 0, ())]
-        if item.song == "target" and concept is not None and choice.purpose is not None:
-            fits = self._fits_of(concept.key, choice.purpose, item.asks)
-            return [
-                (
-                    replace(choice, song=one.song.id),
-                    one.cost,
-                    (*one.verdict.reasons, *_granted(item, one.song)),
-                )
-                for one in fits
-            ]
-        if item.song == "new":
-            return self._unmet(item, choice)
-        return chain.from_iterable(self._known(item, choice, concept))
-
-    def _pieces(
-        self, choice: Choice, concept: Concept | None
-    ) -> Iterator[tuple[Choice, int, tuple[Reason, ...]]]:
-        """Recorded pieces that have the concept: what they never heard and what was long ago first."""
-        able = [card for card in self.question.pieces if concept is None or card.piece.has(concept)]
-        rested = sorted(able, key=lambda card: (self._last_heard(card.id), card.title))
-        for card in rested[:PIECES]:
-            met = self.question.met.get(card.id)
-            said = [heard_before(card.title, met)]
-            if concept is not None:
-                said.append(because("piece_has", "for", concept.key, concept=Named(concept.key)))
-            yield replace(choice, piece=card.id), SUNG_THIS_WEEK * self._this_week(met), tuple(said)
-
-    def _last_heard(self, key: str) -> date:
-        met = self.question.met.get(key)
-        return (met.last if met else None) or date.min
-
-    def _this_week(self, met: Met | None) -> bool:
-        last, today = met.last if met else None, self.question.today
-        return last is not None and today is not None and (today - last).days < 7
-
-    @cached_property
-    def _cards(self) -> dict[str, SongCard]:
-        return {song.id: song for song in self.question.songs}
-
-    def _unmet(self, item: Activity, choice: Choice) -> Iterator[tuple[Choice, int, tuple[Reason, ...]]]:
-        """Songs they have not met: in their range first, then what is least strange to them."""
-        state = self.question.state
-        found = []
-        for song in self.question.songs:
-            if song.id not in self.question.met and grants(item, song):
-                keys = song.keys_for(state.grade)
-                outside = int(keys[0].cost > 0) if keys else 1
-                strange = len([c for c in unknown(song, state) if not c.aspect])
-                found.append((outside, strange, song.title, song))
-        for outside, strange, title, song in sorted(found, key=lambda one: one[:3])[:NEW_SONGS]:
-            said = because("new_song_titled", about="song", title=title, inside=int(not outside))
-            yield replace(choice, song=song.id), UNKNOWN_IN_SONG * min(strange, 3), (said,)
-
-    def _known(
-        self, item: Activity, choice: Choice, concept: Concept | None
-    ) -> Iterator[list[tuple[Choice, int, tuple[Reason, ...]]]]:
-        able = [pair for pair in self.known_songs if grants(item, self._cards[pair[0]])]
-        for song_id, met in able[:KNOWN_SONGS]:
-            song = self._cards[song_id]
-            if concept is not None and concept.found_by != "any_song" and song.content(concept.key) is None:
-                continue
-            recent = self._this_week(met)
-            strange = len([c for c in unknown(song, self.question.state) if not c.aspect])
-            said = _old_friend(song.title, met)
-            cost = SUNG_THIS_WEEK * recent + UNKNOWN_IN_SONG * min(strange, 3)
-            yield [(replace(choice, song=song_id), cost, (said, *_granted(item, song)))]
+        return self.offers.fits_of(item.concept.key, item.purpose, ())
 
     def _of(self, choice: Choice, cost: int, reasons: tuple[Reason, ...]) -> Candidate:
         item = activity(choice.activity)
@@ -343,41 +240,3 @@ NEW_WORDS = {"song": "new_song_word", "piece": "new_piece_word", "activity": "ne
 def new_thing(new: New, concept: ConceptKey | None) -> Reason:
     """The term for what is new in a part."""
     return because("new_name", concept=Named(concept or "")) if new == "name" else because(NEW_WORDS[new])
-
-
-def heard_before(title: str, met: Met | None) -> Reason:
-    """How often and when last they heard a piece."""
-    if met is None or met.last is None:
-        return because("piece_new", about="song", title=title)
-    return because("piece_met", about="song", title=title, lessons=met.lessons, day=met.last)
-
-
-def has_all(asks: tuple[str, ...], song: SongCard) -> bool:
-    """Whether a song has what is asked of it; `!trait` must not be there."""
-    return all((one.lstrip("!") in song.traits) != one.startswith("!") for one in asks)
-
-
-def grants(item: Activity, song: SongCard) -> bool:
-    return has_all(item.asks, song)
-
-
-def _granted(item: Activity, song: SongCard) -> tuple[Reason, ...]:
-    """Why the song has what the activity asks for, and where."""
-    return tuple(
-        because(
-            "asks",
-            "for",
-            "song",
-            trait=because(f"trait_{trait}"),
-            bars=listed((str(bar) for bar in song.traits[trait]), 4),
-            count=len(song.traits[trait]),
-        )
-        for trait in item.asks
-        if not trait.startswith("!")
-    )
-
-
-def _old_friend(title: str, met: Met) -> Reason:
-    if met.last is None:
-        return because("old_friend", "for", "song", title=title, lessons=met.lessons)
-    return because("old_friend_last", "for", "song", title=title, lessons=met.lessons, day=met.last)

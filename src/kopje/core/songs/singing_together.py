@@ -16,7 +16,7 @@ from kopje.core.exact import Fraction
 from kopje.core.music.degree import between
 from kopje.core.music.score import MOST_PARTS, Part, Score, as_round
 from kopje.core.music.tune import Bar, Tune, numbered, transposed
-from kopje.core.reasons import Reason, because
+from kopje.core.reasons import Listed, Reason, because
 
 SAME = Fraction(2, 5)  # above this share of equal tones the voices only double each other
 SIDE_BY_SIDE = Fraction(1, 4)  # of the bars; beyond, one part only shadows the other
@@ -39,6 +39,14 @@ class Fit:
         """Fit to be sung by children as it is."""
         shadows = len(self.parallels) > SIDE_BY_SIDE * self.bars
         return not self.clashes and len(self.rubs) <= 1 and self.same <= SAME and not shadows
+
+    @property
+    def said(self) -> Reason:
+        """What happens where the voices meet, the worst first."""
+        for what, bars in (("clash", self.clashes), ("rub", self.rubs), ("parallel", self.parallels)):
+            if bars and (what != "parallel" or not self.well):
+                return because(f"meet_{what}", bars=Listed(tuple(map(str, bars)), most=6), count=len(bars))
+        return because("meet_well" if self.well else "meet_same")
 
     @property
     def order(self) -> tuple[int, int, int, Fraction]:
@@ -139,11 +147,12 @@ def apart(a: Analysis, b: Analysis) -> Reason | None:
 
 
 def beside(a: Analysis, b: Analysis) -> Score:
-    """The second song in the first one's key beside it, each as often as it takes; upbeats are left
-    out."""
-    assert a.tonality.do is not None
-    assert b.tonality.do is not None
-    moved = transposed(b.tune, *between(b.tonality.do, a.tonality.do))
+    """The second song in the first one's key beside it, each as often as it takes; upbeats are left out. A
+    song without a home stands alone."""
+    home, others = a.tonality.do, b.tonality.do
+    if home is None or others is None:
+        return Score.solo(a.tune)
+    moved = transposed(b.tune, *between(others, home))
     one, other = _full(a.tune), _full(moved)
     bars = max(len(one), len(other))
     parts = (
