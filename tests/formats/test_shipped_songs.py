@@ -125,6 +125,7 @@ def test_the_songbook_is_wide() -> None:
         "recorder": 10,
         "choir": 9,
         "with bordun": 8,
+        "cumulative": 2,
         "spoken rhyme": 4,
         "lullaby": 3,
     }

@@ -3,7 +3,6 @@
 import { mdiPlay, mdiStop } from '@mdi/js'
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
-import { rules } from '@/api/rules'
 import { useConcepts } from '@/api/queries'
 import {
   keepRecording,
@@ -22,6 +21,7 @@ import { offerUndo } from '@/composables/useUndo'
 import { useUnsaved } from '@/composables/useUnsaved'
 import { runTime } from '@/composables/words'
 import MarkList from '@/features/pieces/MarkList.vue'
+import PieceAbout from '@/features/pieces/PieceAbout.vue'
 import { inOrder, lettersOf, nudged, sectionsOf, type Tapped } from '@/features/pieces/tapping'
 import { usePlayer } from '@/composables/usePlayer'
 import { say, sayOf } from '@/locales/say'
@@ -151,13 +151,10 @@ useKeys([
     act: () => letters.value.known.includes(letter) && tap(letter),
   })),
 ])
-const feels = (['two', 'three', 'four', 'swaying', 'free'] as const).map((value) => ({
-  value,
-  title: sayOf('pieces-feel', value),
-}))
-const conceptItems = computed(() =>
-  (concepts.data.value ?? []).map((one) => ({ value: one.key, title: one.name })),
-)
+function about(now: Body) {
+  piece.value = now
+  changed()
+}
 </script>
 
 <template>
@@ -259,57 +256,13 @@ const conceptItems = computed(() =>
           @hear="player.start($event)"
         />
       </section>
-      <section class="stack" @input="changed">
-        <h2>{{ say('pieces-about') }}</h2>
-        <v-text-field
-          v-model="piece.title"
-          :label="say('pieces-name')"
-          :rules="rules('RecordingBody', 'title')"
-          validate-on="blur"
-        />
-        <v-text-field
-          v-model="piece.question"
-          :label="say('pieces-question')"
-          :rules="rules('RecordingBody', 'question')"
-        />
-        <v-text-field
-          v-model="piece.style"
-          :label="say('pieces-style')"
-          :rules="rules('RecordingBody', 'style')"
-        />
-        <v-text-field
-          v-if="!own"
-          v-model="piece.place"
-          :label="say('pieces-place')"
-          :rules="rules('RecordingBody', 'place')"
-        />
-        <v-text-field
-          v-model="piece.rights"
-          :label="say('pieces-rights')"
-          :rules="rules('RecordingBody', 'rights')"
-        />
-        <v-select
-          v-model="piece.feel"
-          :label="say('pieces-felt')"
-          :items="feels"
-          @update:model-value="changed"
-        />
-        <v-autocomplete
-          v-model="piece.tags"
-          :label="say('pieces-good-for')"
-          :items="conceptItems"
-          multiple
-          chips
-          @update:model-value="changed"
-        />
-        <p v-if="found.data.value?.concepts.length" class="small">
-          {{
-            say('pieces-has', {
-              names: found.data.value.concepts.map((one) => one.name).join(', '),
-            })
-          }}
-        </p>
-      </section>
+      <PieceAbout
+        :model-value="piece"
+        :own="own"
+        :every="concepts.data.value ?? []"
+        :heard="found.data.value?.concepts ?? []"
+        @update:model-value="about"
+      />
     </div>
   </div>
 </template>
