@@ -40,7 +40,7 @@ def by_id(session: Session, school_id: UUID, ids: Iterable[UUID]) -> dict[UUID, 
     return {row.id: row for row in found}
 
 
-def shipped_names(session: Session, school_id: UUID) -> set[str]:
-    """Of our own pieces those a school has, also off the shelf."""
-    named = select(Recording.filename).where(Recording.school_id == school_id, Recording.filename != "")
-    return set(session.scalars(named))
+def shipped(session: Session, school_id: UUID) -> dict[str, Recording]:
+    """Of our own pieces those a school has, by file, also off the shelf."""
+    named = select(Recording).where(Recording.school_id == school_id, Recording.filename != "")
+    return {row.filename: row for row in session.scalars(named)}

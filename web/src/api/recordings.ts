@@ -49,6 +49,10 @@ export async function keepRecording(
   await again()
   return read
 }
+export async function bringShippedPieces(): Promise<void> {
+  await body(api.POST('/api/recordings/shipped'))
+  await again()
+}
 export async function takeOffRecording(id: string): Promise<void> {
   await body(
     api.DELETE('/api/recordings/{recording_id}', { params: { path: { recording_id: id } } }),

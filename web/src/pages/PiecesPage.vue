@@ -2,7 +2,7 @@
 // The shelf of recorded pieces: how each is built, what can be heard in it, who heard it when.
 import { mdiPlus } from '@mdi/js'
 import type { Schemas } from '@/api/client'
-import { useRecordings } from '@/api/recordings'
+import { bringShippedPieces, useRecordings } from '@/api/recordings'
 import FormLine from '@/components/FormLine.vue'
 import PageState from '@/components/PageState.vue'
 import { runTime, shortDay } from '@/composables/words'
@@ -32,7 +32,10 @@ function heard(one: Schemas['RecordingRead']): string {
       </div>
       <v-btn class="main" to="/pieces/new" :prepend-icon="mdiPlus">{{ say('pieces-add') }}</v-btn>
     </header>
-    <p v-if="!shelf.data.value.length" class="quiet">{{ say('pieces-empty') }}</p>
+    <div v-if="!shelf.data.value.some((one) => one.own)" class="row">
+      <p class="quiet">{{ say('pieces-empty') }}</p>
+      <v-btn @click="bringShippedPieces">{{ say('pieces-bring') }}</v-btn>
+    </div>
     <ul>
       <li v-for="one in shelf.data.value" :key="one.id" class="piece">
         <div class="name">

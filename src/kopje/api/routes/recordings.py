@@ -6,7 +6,7 @@ from uuid import UUID
 
 from fastapi import APIRouter
 
-from kopje.api.deps import Work
+from kopje.api.deps import Provided, Work
 from kopje.api.schemas.recordings import PerformanceRead, RecordingBody, RecordingRead
 from kopje.usecases.songs import recordings
 
@@ -21,6 +21,17 @@ def get_recordings(ctx: Work) -> list[RecordingRead]:
 @router.post("/recordings", status_code=201, operation_id="addRecording", summary="Add a recorded piece")
 def post_recording(body: RecordingBody, ctx: Work) -> RecordingRead:
     return RecordingRead.of_shelf(recordings.one(ctx, recordings.add(ctx, body.value())), ctx.words)
+
+
+@router.post(
+    "/recordings/shipped",
+    status_code=201,
+    operation_id="bringShippedPieces",
+    summary="Bring in the pieces that come with Kopje",
+)
+def post_shipped(ctx: Work, services: Provided) -> list[RecordingRead]:
+    recordings.bring_shipped_pieces(ctx, services.settings.pieces)
+    return [RecordingRead.of_shelf(found, ctx.words) for found in recordings.shelf(ctx)]
 
 
 @router.get("/recordings/{recording_id}", operation_id="recording", summary="One recorded piece")

@@ -48,10 +48,12 @@ class OnTheShelf:
 
 
 def bring_shipped_pieces(ctx: Context, folder: Path) -> None:
-    """Our own pieces; those that are there already, or were taken off, stay as they are."""
-    there = recordings.shipped_names(ctx.session, ctx.school_id)
+    """Our own pieces; those that are there already stay as they are, those that were taken off come back."""
+    there = recordings.shipped(ctx.session, ctx.school_id)
     for file in sorted(folder.glob("*.abc")):
-        if file.name not in there:
+        if file.name in there:
+            there[file.name].removed = None
+        else:
             data = file.read_bytes()
             own = _own(data, file.name)
             new = NewPiece(own.piece, own.style, own.rights, "", own.question)

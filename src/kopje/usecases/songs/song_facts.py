@@ -11,7 +11,7 @@ from kopje.core.songs.contents import outline, packed
 from kopje.core.songs.facts import SongFacts, song_facts, tags_of
 from kopje.store import tables as t
 
-FACTS_VERSION = 5  # raise it when what is kept of a song changes; it is then worked out anew at the start
+FACTS_VERSION = 6  # raise it when what is kept of a song changes; it is then worked out anew at the start
 CONTOUR = 64
 
 
