@@ -80,7 +80,7 @@ def test_sign_ins_that_ran_out_are_cleared(app_client: TestClient, kestrel: Plac
         session.execute(
             text(
                 "INSERT INTO sign_in (token_hash, teacher_id, created, expires) "
-                "SELECT 'old', id, now(), '2026-01-01' FROM teacher"
+                "SELECT 'old', id, now(), '2026-01-01' FROM teacher LIMIT 1"
             )
         )
         session.execute(text("INSERT INTO failed_sign_in (login, moment) VALUES ('somebody', '2026-01-01')"))

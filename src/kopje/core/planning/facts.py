@@ -107,7 +107,12 @@ def counts_as_taught(part: TaughtPart) -> bool:
 
 
 def counts_as_sung(part: TaughtPart) -> bool:
-    return part.tick in ("done", "partly")
+    return was_done(part.tick)
+
+
+def was_done(tick: str | None) -> bool:
+    """At least in part."""
+    return tick in ("done", "partly")
 
 
 def is_left_over(part: TaughtPart) -> bool:

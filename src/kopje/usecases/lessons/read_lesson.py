@@ -9,6 +9,7 @@ from uuid import UUID
 
 from kopje.core.errors import NotFoundError
 from kopje.core.ledger.held import HeldLesson, TaughtPart
+from kopje.core.planning.facts import was_done
 from kopje.core.planning.lesson import Choice
 from kopje.core.planning.material import Material
 from kopje.core.reasons import Reason, because, unpacked
@@ -61,7 +62,7 @@ class LessonView:
     def done_before(self, part: PartView) -> int:
         """In how many lessons the class did this activity before this one."""
         done = self.section.facts.done.get(part.choice.activity, 0)
-        here = self.state in ("running", "done") and part.tick in ("done", "partly")
+        here = self.state in ("running", "done") and was_done(part.tick)
         return max(done - here, 0)
 
 
