@@ -39,7 +39,8 @@ from kopje.usecases.setup.start_up import bring_up_to_date, solvers_loaded
 from kopje.workers import Worker
 
 SECURITY = {
-    "Content-Security-Policy": "default-src 'self'; img-src 'self' data:; object-src 'none'; "
+    "Content-Security-Policy": "default-src 'self'; img-src 'self' data:; media-src 'self' blob:; "
+    "object-src 'none'; "
     "base-uri 'none'; frame-ancestors 'none'; form-action 'self'",
     "X-Content-Type-Options": "nosniff",
     "Referrer-Policy": "same-origin",
