@@ -95,7 +95,7 @@ def visit_all(page: Page, address: str) -> list[str]:
     page.wait_for_selector(".piece")
     look("recorded pieces")
     page.get_by_role("link", name="Two Clocks").click()
-    page.wait_for_selector(".mark")
+    page.wait_for_selector("li.mark")
     look("a recorded piece")
     return found
 

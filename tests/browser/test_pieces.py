@@ -38,7 +38,7 @@ def test_a_piece_of_ones_own_is_tapped_while_it_plays(page: Page, demo: Running,
     page.wait_for_timeout(900)
     page.get_by_role("button", name="a again").click()
     page.get_by_role("button", name="Stop").click()
-    expect(page.locator(".mark")).to_have_count(4)
+    expect(page.locator("li.mark")).to_have_count(4)
     page.get_by_role("button", name="Keep", exact=True).click()
     expect(page.get_by_text("Kept.")).to_be_visible()
     page.goto(f"{demo.address}/pieces")
