@@ -41,7 +41,7 @@ def test_six_of_our_own_stand_there_and_sound(client: TestClient) -> None:
 
 def test_what_was_tapped_tells_what_can_be_heard(client: TestClient) -> None:
     found = added(client, feel="two", tags=["la-minor"])
-    assert (found["form"], found["comes_back"]) == ("a b a c a", 2)
+    assert found["form"] == "a b a c a"
     assert {"rondo", "phrase", "two-beat-meter", "la-minor"} <= {c["key"] for c in found["concepts"]}
     silent = client.get(f"/api/recordings/{found['id']}/performance")
     assert silent.status_code == 422
@@ -93,5 +93,7 @@ def test_a_piece_comes_into_a_lesson_and_is_met_by_the_class(client: TestClient,
         event(kestrel, "ended", **here),
     )
     assert outcomes(told) == ["taken"] * 3
+    over = client.get(f"/api/lessons/{lesson}").json()
+    assert {one["times"] for one in over["parts"]} == {None}  # what is due next is not said of it
     met = client.get(f"/api/recordings/{other['recording_id']}").json()["met"]
     assert [(one["section"], one["lessons"]) for one in met] == [("2A", 1)]

@@ -8,13 +8,13 @@ from random import Random
 
 import pytest
 
-from kopje.api.schemas.lessons import spoken
+from kopje.api.schemas.lesson_parts import spoken
 from kopje.core.planning.activities import Activity, kind_name
 from kopje.core.planning.candidates import Slots
 from kopje.core.planning.catalogue import CATALOGUE, activity
 from kopje.core.planning.catalogue.growth import FORMS
 from kopje.core.planning.catalogue.room import PICTURES, SIZES, UNTOUCHED
-from kopje.core.planning.growth import form_for
+from kopje.core.planning.growth import STAGES, form_for
 from kopje.core.planning.lesson import LessonQuestion
 from kopje.core.planning.offers import has_all
 from kopje.core.sequence.concepts import NATURES, Concept
@@ -145,7 +145,7 @@ def test_activities_grow_and_say_what_they_ask_of_the_room() -> None:
     grown = [one for one in CATALOGUE if len(one.forms) >= 2]
     assert 2 * len(grown) >= len(CATALOGUE)
     for one in CATALOGUE:
-        numbers = [form.number for form in one.forms]
+        numbers = [STAGES.index(form.stage) for form in one.forms]
         assert numbers == sorted(set(numbers)), one.key
         assert all(form.says.endswith((".", "?")) and form.says[0].isupper() for form in one.forms)
         assert one.size[0] <= one.size[1]

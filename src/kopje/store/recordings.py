@@ -6,7 +6,7 @@ from collections.abc import Iterable, Sequence
 from uuid import UUID
 
 from sqlalchemy import select
-from sqlalchemy.orm import Session, undefer
+from sqlalchemy.orm import Session
 
 from kopje.store.owned import owned
 from kopje.store.tables import Recording
@@ -20,13 +20,6 @@ def on_the_shelf(session: Session, school_id: UUID) -> Sequence[Recording]:
 
 def one(session: Session, school_id: UUID, recording_id: UUID) -> Recording:
     return owned(session, Recording, school_id, recording_id, "recording")
-
-
-def with_source(session: Session, school_id: UUID, recording_id: UUID) -> Recording:
-    """The same with its notes."""
-    owned(session, Recording, school_id, recording_id, "recording")
-    chosen = select(Recording).where(Recording.id == recording_id).options(undefer(Recording.source))
-    return session.scalars(chosen).one()
 
 
 def by_id(session: Session, school_id: UUID, ids: Iterable[UUID]) -> dict[UUID, Recording]:

@@ -20,18 +20,20 @@ export const useRecording = (id: Id) =>
     refetchOnWindowFocus: false,
   })
 
-/** How one of our own pieces sounds; asked for when it is first played. */
-export const performanceOf = (id: string): Promise<Schemas['PerformanceRead']> =>
-  queryClient.fetchQuery({
-    queryKey: ['performance', id],
-    queryFn: () =>
-      body(
-        api.GET('/api/recordings/{recording_id}/performance', {
-          params: { path: { recording_id: id } },
-        }),
-      ),
-    staleTime: Infinity,
-  })
+/** Every tone of one of our own pieces; asked for when it is first played. */
+export const tonesOf = async (id: string): Promise<Schemas['PlayedToneRead'][]> =>
+  (
+    await queryClient.fetchQuery({
+      queryKey: ['performance', id],
+      queryFn: () =>
+        body(
+          api.GET('/api/recordings/{recording_id}/performance', {
+            params: { path: { recording_id: id } },
+          }),
+        ),
+      staleTime: Infinity,
+    })
+  ).tones
 
 const again = () => queryClient.invalidateQueries({ queryKey: ['recordings'] })
 export async function keepRecording(

@@ -8,7 +8,6 @@ const props = defineProps<{
   sections: readonly { label: string; begins: number; ends: number }[]
   changes: readonly { at: number; says: string }[]
   now?: number | null
-  big?: boolean
   label: string
 }>()
 const at = (moment: number) => `${(100 * moment) / Math.max(props.length, 1)}%`
@@ -23,7 +22,7 @@ const described = computed(() =>
 </script>
 
 <template>
-  <figure :class="['form', { big }]" role="img" :aria-label="`${label}: ${described}`">
+  <figure class="form" role="img" :aria-label="`${label}: ${described}`">
     <div class="blocks">
       <span
         v-for="one in sections"
@@ -102,12 +101,5 @@ const described = computed(() =>
   border-left: 2px solid var(--granite);
   white-space: nowrap;
   line-height: 18px;
-}
-.big .blocks {
-  height: 18vh;
-  font-size: 9vh;
-}
-.big .changes {
-  display: none;
 }
 </style>

@@ -1,6 +1,6 @@
 // Hearing a piece while its moment is known: our own by its tones, a file of the teacher's, or a clock beside her disc.
-import { computed, onUnmounted, ref, shallowRef } from 'vue'
-import { perform, type PlayedTone, silence } from '@/composables/useSound'
+import { computed, onScopeDispose, ref, shallowRef } from 'vue'
+import { performer, type PlayedTone, silence } from '@/composables/useSound'
 
 const STEP = 50 // milliseconds between two looks at the clock
 
@@ -34,8 +34,9 @@ export function usePlayer(
         await file.value.play()
       } else {
         const tones = await own()?.()
-        if (mine !== asked) return
-        if (tones) await perform(tones, at)
+        const play = tones && (await performer(tones))
+        if (mine !== asked) return // stopped, or asked again, meanwhile
+        play?.(at)
       }
     } catch (reason) {
       problem.value = reason instanceof Error ? reason.message : String(reason)
@@ -69,7 +70,7 @@ export function usePlayer(
       audio.addEventListener('error', () => failed(new Error(chosen.name)))
     })
   }
-  onUnmounted(() => {
+  onScopeDispose(() => {
     stop()
     if (file.value) URL.revokeObjectURL(file.value.src)
   })

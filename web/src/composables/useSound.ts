@@ -25,30 +25,20 @@ let running: GainNode | undefined
 let sampled: Map<number, AudioBuffer> | null = null
 const RELEASE = 0.14
 
-/** A tone of the chosen instrument; false where it has none. */
+/** A tone from the samples of an instrument; false where there are none near it. */
 function struck(
   on: AudioContext,
   out: AudioNode,
+  name: string,
+  tones: Map<number, AudioBuffer> | null | undefined,
   midi: number,
   start: number,
   seconds: number,
 ): boolean {
-  if (!sampled || device.instrument === 'plain') return false
-  const { tone: near, rate } = nearest(device.instrument, midi)
-  const buffer = sampled.get(near)
+  if (!tones || !isSampled(name)) return false
+  const { tone: near, rate } = nearest(name, midi)
+  const buffer = tones.get(near)
   if (!buffer) return false
-  sample(on, out, buffer, rate, start, seconds)
-  return true
-}
-
-function sample(
-  on: AudioContext,
-  out: AudioNode,
-  buffer: AudioBuffer,
-  rate: number,
-  start: number,
-  seconds: number,
-): void {
   const source = on.createBufferSource()
   const edge = on.createGain()
   source.buffer = buffer
@@ -60,7 +50,9 @@ function sample(
   source.connect(edge).connect(out)
   source.start(start)
   source.stop(end + RELEASE)
+  return true
 }
+const isSampled = (name: string): name is 'piano' | 'bars' => name === 'piano' || name === 'bars'
 
 /** Gets the chosen instrument ready; at once where it is or where tones are plain. */
 export async function ready(): Promise<void> {
@@ -80,7 +72,7 @@ export function tones(plan: readonly { at: number; seconds: number; midi: number
   const start = context.currentTime + 0.05
   for (const { at, seconds, midi } of plan) {
     if (midi === null) click(context, running, start + at)
-    else if (!struck(context, running, midi, start + at, seconds))
+    else if (!struck(context, running, device.instrument, sampled, midi, start + at, seconds))
       tone(context, running, frequency(midi), start + at, Math.max(seconds, 0.16))
   }
 }
@@ -92,54 +84,35 @@ export interface PlayedTone {
   strength: number
   instrument: string
 }
-/** One of our own pieces from a moment on, each part on its instrument; moments in milliseconds. Whatever was running ends. */
-export async function perform(played: readonly PlayedTone[], from: number): Promise<void> {
-  silence()
+/** Gets the instruments of one of our own pieces ready; what comes back plays it from a moment on, at once, each part on its
+ *  instrument; moments in milliseconds. Whatever was running ends. */
+export async function performer(played: readonly PlayedTone[]): Promise<(from: number) => void> {
   const on = (context ??= new AudioContext())
   void on.resume()
-  const names = [...new Set(played.map((one) => one.instrument))]
-  const banks = new Map(
-    await Promise.all(
-      names.map(
-        async (name) =>
-          [name, name === 'bars' || name === 'piano' ? await bank(on, name) : null] as const,
-      ),
-    ),
+  const names = [...new Set(played.map((one) => one.instrument))].filter(isSampled)
+  const banks = new Map<string, Map<number, AudioBuffer> | null>(
+    await Promise.all(names.map(async (name) => [name, await bank(on, name)] as const)),
   )
-  const out = (running = on.createGain())
-  out.gain.value = device.volume * 0.5
-  out.connect(on.destination)
-  const begins = on.currentTime + 0.05
-  for (const one of played) {
-    if (one.at < from) continue
-    const start = begins + (one.at - from) / 1000
-    const level = on.createGain()
-    level.gain.value = one.strength / 100
-    level.connect(out)
-    const tones = banks.get(one.instrument)
-    if (one.midi === null) click(on, level, start)
-    else if (!tones || !sounded(on, level, tones, one, start))
-      tone(on, level, frequency(one.midi), start, Math.max(one.length / 1000, 0.16))
+  return (from) => {
+    silence()
+    const out = (running = on.createGain())
+    out.gain.value = device.volume * 0.5
+    out.connect(on.destination)
+    const begins = on.currentTime + 0.05
+    for (const { at, length, midi, strength, instrument } of played) {
+      if (at < from) continue
+      const [start, seconds] = [begins + (at - from) / 1000, length / 1000]
+      const level = on.createGain()
+      level.gain.value = strength / 100
+      level.connect(out)
+      if (midi === null) click(on, level, start)
+      else if (!struck(on, level, instrument, banks.get(instrument), midi, start, seconds))
+        tone(on, level, frequency(midi), start, Math.max(seconds, 0.16))
+    }
   }
 }
 
-/** A tone from the samples of its instrument; false where they have none near it. */
-function sounded(
-  on: AudioContext,
-  out: AudioNode,
-  tones: Map<number, AudioBuffer>,
-  one: PlayedTone,
-  start: number,
-): boolean {
-  const name = one.instrument === 'bars' ? 'bars' : 'piano'
-  const { tone: near, rate } = nearest(name, one.midi ?? 0)
-  const buffer = tones.get(near)
-  if (!buffer) return false
-  sample(on, out, buffer, rate, start, one.length / 1000)
-  return true
-}
-
-/** Ends what `tones` or `perform` began. */
+/** Ends what `tones` or a performer began. */
 export function silence(): void {
   if (context && running) running.gain.setTargetAtTime(0, context.currentTime, 0.02)
   running?.disconnect()

@@ -28,3 +28,7 @@ export const gradesName = (section: { grade: number; upper: number }): string =>
         low: say('grade-of', { n: section.grade }),
         high: say('grade-of', { n: section.upper }),
       })
+
+/** What changes in a recorded piece, in words, by moment. */
+export const changesIn = (marks: readonly { at: number; change: string }[]) =>
+  marks.flatMap(({ at, change }) => (change ? [{ at, says: sayOf('pieces-change', change) }] : []))

@@ -191,6 +191,7 @@ const shippedOnes = ['parts-first', 'skips-first'] as const
   height: 100%;
 }
 .page {
+  --columns: 52px minmax(0, 1.5fr) minmax(0, 1.35fr) minmax(0, 0.75fr) minmax(0, 1.3fr);
   flex: 1;
   min-width: 0;
   gap: 10px;
@@ -204,7 +205,7 @@ const shippedOnes = ['parts-first', 'skips-first'] as const
 }
 .heads {
   display: grid;
-  grid-template-columns: 52px minmax(0, 1.5fr) minmax(0, 1.35fr) minmax(0, 0.75fr) minmax(0, 1.3fr);
+  grid-template-columns: var(--columns);
   gap: 10px;
   padding: 0 0 0 10px;
 }

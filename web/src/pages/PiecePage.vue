@@ -6,7 +6,7 @@ import { useRouter } from 'vue-router'
 import { useConcepts } from '@/api/queries'
 import {
   keepRecording,
-  performanceOf,
+  tonesOf,
   putBackRecording,
   takeOffRecording,
   useRecording,
@@ -24,6 +24,7 @@ import MarkList from '@/features/pieces/MarkList.vue'
 import PieceAbout from '@/features/pieces/PieceAbout.vue'
 import { inOrder, lettersOf, nudged, sectionsOf, type Tapped } from '@/features/pieces/tapping'
 import { usePlayer } from '@/composables/usePlayer'
+import { changesIn } from '@/locales/names'
 import { say, sayOf } from '@/locales/say'
 
 const props = defineProps<{ id: string }>()
@@ -67,7 +68,7 @@ watch(
 )
 const own = computed(() => found.data.value?.own ?? false)
 const player = usePlayer(
-  () => (own.value ? async () => (await performanceOf(props.id)).tones : null),
+  () => (own.value ? () => tonesOf(props.id) : null),
   () => piece.value.length,
 )
 const letters = computed(() => lettersOf(marks.value))
@@ -80,11 +81,6 @@ const changes = [
   'other_mood',
   'stop',
 ] as const
-const shownChanges = computed(() =>
-  marks.value
-    .filter((one) => one.change)
-    .map((one) => ({ at: one.at, says: sayOf('pieces-change', one.change) })),
-)
 const sections = computed(() => sectionsOf(marks.value, piece.value.length || player.now.value))
 
 function changed() {
@@ -190,7 +186,7 @@ function about(now: Body) {
     <FormLine
       :length="piece.length || Math.max(player.now.value, 1)"
       :sections="sections"
-      :changes="shownChanges"
+      :changes="changesIn(marks)"
       :now="player.now.value"
       :label="piece.title || say('pieces-add')"
     />

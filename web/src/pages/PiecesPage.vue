@@ -7,7 +7,8 @@ import FormLine from '@/components/FormLine.vue'
 import PageState from '@/components/PageState.vue'
 import { runTime, shortDay } from '@/composables/words'
 import { useTrail } from '@/composables/useTrail'
-import { say, sayOf } from '@/locales/say'
+import { changesIn } from '@/locales/names'
+import { say } from '@/locales/say'
 
 useTrail(() => [{ says: say('songs-title'), to: '/songs' }, { says: say('pieces-title') }])
 const shelf = useRecordings()
@@ -50,11 +51,7 @@ function heard(one: Schemas['RecordingRead']): string {
           v-if="one.sections.length"
           :length="one.length"
           :sections="one.sections"
-          :changes="
-            one.marks
-              .filter((mark) => mark.change)
-              .map((mark) => ({ at: mark.at, says: sayOf('pieces-change', mark.change) }))
-          "
+          :changes="changesIn(one.marks)"
           :label="one.title"
         />
         <p v-else class="small quiet">{{ say('pieces-not-tapped') }}</p>

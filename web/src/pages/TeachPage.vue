@@ -16,7 +16,7 @@ import HearingPanel from '@/features/teach/HearingPanel.vue'
 import { lessonNow, partNow } from '@/features/teach/lessonNow'
 import LessonEnd from '@/features/teach/LessonEnd.vue'
 import { useProjectorLink } from '@/features/teach/useProjector'
-import { useQueue } from '@/features/teach/useQueue'
+import { type Broke, useQueue } from '@/features/teach/useQueue'
 import { say, sayOf } from '@/locales/say'
 
 const props = defineProps<{ id: string }>()
@@ -109,8 +109,7 @@ async function end(note: string) {
   leaving.value = false
   await router.push(`/lessons/${props.id}`)
 }
-const broke = (strand: 'pitch' | 'rhythm' | 'parts') =>
-  hearing.data.value?.breaks.includes(strand) && locate(strand)
+const broke = (strand: Broke) => hearing.data.value?.breaks.includes(strand) && locate(strand)
 function project() {
   window.open(`/lessons/${props.id}/projector`, 'kopje-projector')
 }

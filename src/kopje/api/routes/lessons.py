@@ -10,6 +10,7 @@ from fastapi import APIRouter, Body
 
 from kopje.api.deps import AtDesk, Work
 from kopje.api.schemas.ledger import HearingRead
+from kopje.api.schemas.lesson_parts import Things
 from kopje.api.schemas.lessons import (
     AlternativeRead,
     LessonRead,
@@ -17,7 +18,6 @@ from kopje.api.schemas.lessons import (
     ProposeBody,
     SeenBody,
     SwapBody,
-    Things,
 )
 from kopje.core.planning.material import Material
 from kopje.usecases.context import Context

@@ -9,7 +9,7 @@ from uuid import UUID
 from pydantic import Field, TypeAdapter
 
 from kopje.api.schemas.base import Body, Day, Moment, Read
-from kopje.api.schemas.lessons import Tick
+from kopje.api.schemas.lesson_parts import Tick
 from kopje.core.choir.rungs import Broke
 from kopje.core.ledger.marks import Help, Result, Voices
 from kopje.core.sequence.concepts import Way

@@ -7,7 +7,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from kopje.api.schemas.base import Body, Read
-from kopje.core.choir.ladders import SHIPPED_LADDERS, ladder_of
+from kopje.core.choir.ladders import SHIPPED_LADDERS, ladder_of, shipped_name
 from kopje.core.choir.rungs import (
     RUNGS,
     Broke,
@@ -15,8 +15,6 @@ from kopje.core.choir.rungs import (
     Strand,
     breaks_of,
     holds,
-    is_level,
-    new_in,
     rungs_of,
     step_key,
 )
@@ -49,8 +47,8 @@ class LadderBody(Body):
 
 
 class LadderRungRead(Read):
-    """`tones`, `skips`, `figures`, `meters`, `homes`: what a reading on it may hold. `height`: how high it
-    lies in its strand, from 1; `holds`: itself and the rungs whose matter it holds."""
+    """`tones`, `skips`, `figures`, `meters`: what a reading on it may hold. `height`: how high it lies in its
+    strand, from 1; `holds`: itself and the rungs whose matter it holds."""
 
     key: str
     strand: Strand
@@ -61,7 +59,6 @@ class LadderRungRead(Read):
     skips: list[str]
     figures: list[str]
     meters: list[str]
-    homes: list[str]
 
     @classmethod
     def of(cls, rung: Rung, height: int, words: Words) -> LadderRungRead:
@@ -76,20 +73,14 @@ class LadderRungRead(Read):
             skips=[wording.concept("-".join(skip.split())) for skip in rung.skips],
             figures=[words.say(because(f"figure_{key}")) for key in rung.figures],
             meters=list(rung.meters),
-            homes=list(rung.homes),
         )
 
 
 class LadderStepRead(Read):
-    """`new`: the rungs that no step before it has had. `breaks`: where a reading of it can break."""
-
     key: str
     name: str
     sign: str
-    level: bool
     rungs: list[str]
-    new: list[str]
-    breaks: list[Broke]
 
 
 class LadderRead(Read):
@@ -105,28 +96,23 @@ class LadderRead(Read):
     @classmethod
     def of(cls, sequence: Sequence, number: int, words: Words, along: list[str] | None = None) -> LadderRead:
         steps = ladder_of(sequence)
-        keys = [step.key for step in steps]
         heights: dict[str, int] = {}
         rungs = []
         for rung in RUNGS.values():
             heights[rung.strand] = heights.get(rung.strand, 0) + 1
             rungs.append(LadderRungRead.of(rung, heights[rung.strand], words))
-        same = (name for name, ladder in SHIPPED_LADDERS.items() if list(ladder) == keys)
         return cls(
             steps=[
                 LadderStepRead(
                     key=step.key,
                     name=words.sequence.wording.concept(step.name),
                     sign=step.sign,
-                    level=is_level(step.key),
                     rungs=[rung.key for rung in rungs_of(step.key)],
-                    new=[rung.key for rung in new_in(step.key, keys[:place])],
-                    breaks=list(breaks_of(step.key)),
                 )
-                for place, step in enumerate(steps)
+                for step in steps
             ],
             rungs=rungs,
-            shipped=next(same, None),
+            shipped=shipped_name(steps),
             number=number,
             along=along or [],
         )
@@ -139,7 +125,6 @@ class BrokeRead(Read):
 
 class LadderStepNowRead(Read):
     key: str
-    answer: str
     sentence: str
     heard: int
     declared: bool
@@ -149,7 +134,6 @@ class LadderStepNowRead(Read):
     def of(cls, step: StepNow, words: Words) -> LadderStepNowRead:
         return cls(
             key=step.concept.key,
-            answer=step.readiness.answer,
             sentence=words.say(step.readiness.reason),
             heard=step.readiness.heard,
             declared=step.declared,
@@ -163,11 +147,9 @@ class LadderStepNowRead(Read):
 
 class LadderRungNowRead(Read):
     key: str
-    answer: str
     sentence: str
     heard: int
     secure: int
-    roll: int
 
 
 class LadderNowRead(Read):
@@ -183,11 +165,9 @@ class LadderNowRead(Read):
             rungs=[
                 LadderRungNowRead(
                     key=one.rung.key,
-                    answer=one.readiness.answer,
                     sentence=words.say(one.readiness.reason),
                     heard=one.readiness.heard,
                     secure=one.readiness.secure,
-                    roll=one.readiness.roll,
                 )
                 for one in found.rungs
             ],

@@ -11,7 +11,7 @@ from pydantic import Field
 from kopje.api.schemas.base import Body, Name, Read
 from kopje.api.schemas.concepts import ConceptRead
 from kopje.core.recordings.performance import Performance
-from kopje.core.recordings.piece import LONGEST, MOST_MARKS, SHORTEST, Change, Feel, Mark, comes_back
+from kopje.core.recordings.piece import LONGEST, MOST_MARKS, SHORTEST, Change, Feel, Mark
 from kopje.store import tables
 from kopje.usecases.songs.recordings import NewPiece, OnTheShelf, piece_of
 from kopje.words import Words
@@ -31,7 +31,7 @@ class RecordingMarkBody(Body):
 class RecordingBody(Body):
     """`length` in milliseconds. `place`: where the sound is to be found; it is never sent here."""
 
-    title: Name = Field(examples=["The Snow Queen's Sleigh"])
+    title: Name = Field(examples=["Our disc, the third piece"])
     length: Annotated[int, Field(ge=SHORTEST, le=LONGEST)] = Field(examples=[61_000])
     style: Annotated[str, Field(max_length=60)] = Field(default="", examples=["march"])
     rights: Said = Field(default="", examples=[""])
@@ -109,7 +109,6 @@ class RecordingRead(RecordingBrief):
     feel: Feel
     tags: list[str]
     concepts: list[ConceptRead]
-    comes_back: int
     met: list[HeardByRead]
 
     @classmethod
@@ -121,7 +120,6 @@ class RecordingRead(RecordingBrief):
             feel=found.piece.feel,
             tags=sorted(found.piece.tags),
             concepts=[ConceptRead.of(concept, words) for concept in concepts],
-            comes_back=comes_back(found.piece),
             met=[
                 HeardByRead(section=name, lessons=met.lessons, last=met.last)
                 for name, met in sorted(found.met.items())

@@ -8,8 +8,10 @@ from uuid import UUID
 
 from kopje.api.schemas.base import Read, ReasonRead, in_one_breath
 from kopje.api.schemas.concepts import ConceptRead
-from kopje.api.schemas.lessons import Energy, SongBrief, State
+from kopje.api.schemas.lesson_parts import SongBrief
+from kopje.api.schemas.lessons import State
 from kopje.api.schemas.people import SectionRead
+from kopje.core.planning.activities import Energy
 from kopje.core.planning.calendar import LessonTime
 from kopje.core.planning.catalogue import activity
 from kopje.core.sequence.phases import Purpose

@@ -94,6 +94,12 @@ def steps(keys: Iterable[str]) -> tuple[Concept, ...]:
     return tuple(found)
 
 
+def shipped_name(ladder: Iterable[Concept]) -> str | None:
+    """Which of the shipped ladders it is, if it is one."""
+    keys = tuple(step.key for step in ladder)
+    return next((name for name, shipped in SHIPPED_LADDERS.items() if shipped == keys), None)
+
+
 def ladder_of(sequence: Sequence) -> tuple[Concept, ...]:
     """The steps of a sequence's ladder in order. A level that only stays because it was heard is none."""
     return tuple(c for c in sequence.concepts if rungs_of(c.key) and (c.core or c.sign != APART))
@@ -106,7 +112,6 @@ def with_ladder(sequence: Sequence, keys: Iterable[str]) -> Sequence:
     new = [_kept(known.get(step.key), step) for step in steps(keys)]
     rest = [c for c in sequence.concepts if not rungs_of(c.key)]
     at = next((n for n, c in enumerate(sequence.concepts) if rungs_of(c.key)), len(sequence.concepts))
-    at = sum(1 for c in sequence.concepts[:at] if not rungs_of(c.key))
     there = {c.key for c in (*rest, *new)}
     rest = [replace(c, needs=tuple(need for need in c.needs if need in there)) for c in rest]
     return Sequence.of(sequence.name, (*rest[:at], *new, *rest[at:]))

@@ -26,9 +26,8 @@ SCALE = ("so,", "la,", "ti,", "do", "re", "mi", "fa", "so", "la", "ti", "do'", "
 class Rung:
     """One rung. `beneath`: the rungs of its strand whose matter it holds: who stands on it stands on them.
 
-    Pitch: `tones` octave-marked, `skips` triads within which a skip may lie, `leaps` pairs, `homes` letters
-    on which do may lie, `resting` the tone it rests on. Rhythm: `figures` by element key, `meters`.
-    Parts: how many."""
+    Pitch: `tones` octave-marked, `skips` triads within which a skip may lie, `leaps` pairs, `resting` the
+    tone it rests on. Rhythm: `figures` by element key, `meters`. Parts: how many."""
 
     key: str
     strand: Strand
@@ -37,7 +36,6 @@ class Rung:
     tones: tuple[str, ...] = ()
     skips: tuple[str, ...] = ()
     leaps: tuple[str, ...] = ()
-    homes: tuple[str, ...] = ()
     resting: str = "do"
     figures: tuple[str, ...] = ()
     meters: tuple[str, ...] = ()
@@ -60,30 +58,27 @@ _R6 = (*_R5, "syncopation", "upbeat")
 _R7 = (*_R6, "dotted_eighth_sixteenth")
 _TWO_FOUR, _THREE_FOUR = ("2/4", "4/4"), ("3/4", "4/4")
 _TONIC, _DOMINANT = "do mi so", "so ti re"
-_NEAR = ("C", "F", "G")
-_FAR = (*_NEAR, "D", "Bb", "A", "Eb")
 
 PITCH = (
-    Rung("p1", "pitch", "do re mi in steps", tones=_tones("do", "mi"), homes=("F",)),
-    Rung("p2", "pitch", "do to so in steps", ("p1",), _tones("do", "so"), homes=_NEAR),
-    Rung("p3", "pitch", "ti below to la in steps", ("p2",), _tones("ti,", "la"), homes=_NEAR),
-    Rung("p4", "pitch", "low so to high do in steps", ("p3",), _tones("so,", "do'"), homes=_NEAR),
-    Rung("p5", "pitch", "skips in do-mi-so", ("p4",), _tones("so,", "do'"), (_TONIC,), homes=(*_NEAR, "D")),
+    Rung("p1", "pitch", "do re mi in steps", tones=_tones("do", "mi")),
+    Rung("p2", "pitch", "do to so in steps", ("p1",), _tones("do", "so")),
+    Rung("p3", "pitch", "ti below to la in steps", ("p2",), _tones("ti,", "la")),
+    Rung("p4", "pitch", "low so to high do in steps", ("p3",), _tones("so,", "do'")),
+    Rung("p5", "pitch", "skips in do-mi-so", ("p4",), _tones("so,", "do'"), (_TONIC,)),
     Rung(
         "p6", "pitch", "skips in so-ti-re, up to high mi", ("p5",), _tones("so,", "mi'"), (_TONIC, _DOMINANT),
-        homes=(*_NEAR, "D", "Bb"),
     ),
     Rung(
         "p7", "pitch", "leaps do-so", ("p6",), _tones("so,", "mi'"), (_TONIC, _DOMINANT),
-        ("do so", "so do'", "so, do"), _FAR,
+        ("do so", "so do'", "so, do"),
     ),
     Rung(
         "p8", "pitch", "resting tone la, with si", (), ("mi,", "fa,", *_tones("so,", "mi'", "si,", "si")),
-        ("la do mi", "mi si ti"), homes=_NEAR, resting="la",
+        ("la do mi", "mi si ti"), resting="la",
     ),
     Rung(
         "p9", "pitch", "fi, te and di by step", ("p7",), _tones("so,", "mi'", "fi", "te", "di"), (_TONIC, _DOMINANT),
-        ("do so", "so do'", "so, do"), (*_FAR, "E", "Ab"),
+        ("do so", "so do'", "so, do"),
     ),
 )  # fmt: skip
 RHYTHM = (

@@ -1,4 +1,4 @@
-"""How an activity or a song grows from lesson to lesson. Source: docs/sources.md#growth."""
+"""How an activity grows from lesson to lesson. Source: docs/sources.md#growth."""
 
 from __future__ import annotations
 
@@ -16,11 +16,6 @@ class Form:
 
     stage: Stage
     says: str
-
-    @property
-    def number(self) -> int:
-        """1 to 7."""
-        return STAGES.index(self.stage) + 1
 
 
 def form_for(forms: Sequence[Form], lessons: int) -> Form | None:

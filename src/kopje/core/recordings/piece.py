@@ -8,7 +8,6 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
-from itertools import pairwise
 from typing import Literal, get_args
 
 from kopje.core.analysis.traits import form_places, rondo_places
@@ -70,10 +69,6 @@ class Piece:
     def form(self) -> str:
         """`a b a`; empty while nobody tapped."""
         return " ".join(section.label for section in self.sections)
-
-    @property
-    def changes(self) -> tuple[Mark, ...]:
-        return tuple(mark for mark in self.marks if mark.change)
 
     @property
     def traits(self) -> frozenset[str]:
@@ -157,14 +152,3 @@ def _letter(place: int) -> str:
 
 def _clock(milliseconds: int) -> str:
     return f"{milliseconds // 60000}:{milliseconds // 1000 % 60:02d}"
-
-
-def section_at(piece: Piece, moment: int) -> SectionOf | None:
-    """The section that sounds at a moment."""
-    return next((one for one in piece.sections if one.begins <= moment < one.ends), None)
-
-
-def comes_back(piece: Piece) -> int:
-    """How often the first section is heard again after others."""
-    letters = [section.label for section in piece.sections]
-    return sum(two == letters[0] != one for one, two in pairwise(letters)) if letters else 0

@@ -59,11 +59,13 @@ class LessonView:
     parts: tuple[PartView, ...]
     absent: frozenset[str] = frozenset()
 
-    def done_before(self, part: PartView) -> int:
-        """In how many lessons the class did this activity before this one."""
+    def done_before(self, part: PartView) -> int | None:
+        """In how many lessons the class did this activity before this one; None for a lesson that is over,
+        for later ones may be among them."""
+        if self.state not in ("planned", "running"):
+            return None
         done = self.section.facts.done.get(part.choice.activity, 0)
-        here = self.state in ("running", "done") and was_done(part.tick)
-        return max(done - here, 0)
+        return done - (self.state == "running" and was_done(part.tick))
 
 
 def lesson(ctx: Context, lesson_id: UUID) -> LessonView:

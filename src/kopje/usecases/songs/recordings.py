@@ -148,7 +148,7 @@ def put_back(ctx: Context, recording_id: UUID) -> None:
 
 def performance(ctx: Context, recording_id: UUID) -> Performance:
     """How one of our own pieces sounds; RecordingError for a piece whose sound the teacher has."""
-    row = recordings.with_source(ctx.session, ctx.school_id, recording_id)
+    row = recordings.one(ctx.session, ctx.school_id, recording_id)
     if row.source is None:
         raise RecordingError("recording_elsewhere", value=row.title, title=row.title)
     return _own(row.source, row.filename).performance

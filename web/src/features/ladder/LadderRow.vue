@@ -75,7 +75,7 @@ const signs = () =>
 <style scoped>
 .step {
   display: grid;
-  grid-template-columns: 52px minmax(0, 1.5fr) minmax(0, 1.35fr) minmax(0, 0.75fr) minmax(0, 1.3fr);
+  grid-template-columns: var(--columns);
   gap: 10px;
   align-items: center;
   border-top: 1px solid var(--line);

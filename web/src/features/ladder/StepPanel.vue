@@ -40,7 +40,6 @@ function facts(rung: Rung | undefined): string {
   return say('ladder-tones', {
     tones: rung.tones.join(' '),
     skips,
-    homes: rung.homes.join(', '),
   })
 }
 const sentence = (rung: Rung | undefined) =>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 // Why a part is there, what to look after, and what else would fit.
+import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import ConceptSign from '@/components/ConceptSign.vue'
 import ReasonList from '@/components/ReasonList.vue'
@@ -9,12 +10,18 @@ import { say, sayOf } from '@/locales/say'
 
 const FORMS = ['easier', 'harder', 'instead', 'untouched', 'picture'] as const
 
-defineProps<{
+const props = defineProps<{
   part: Schemas['PartRead']
   alternatives: readonly Schemas['AlternativeRead'][] | null
   over: boolean
   busy: boolean
 }>()
+/** The first form and the further ones, and which is due; none is for a lesson that is over. */
+const forms = computed(() => [
+  say('lesson-first-form'),
+  ...props.part.forms.map((one) => `${capital(one.stage)}: ${one.says}`),
+])
+const due = computed(() => (props.part.times === null ? -1 : (props.part.form ?? -1) + 1))
 defineEmits<{ pin: []; refuse: []; swap: [to: Schemas['AlternativeRead']] }>()
 </script>
 
@@ -41,12 +48,8 @@ defineEmits<{ pin: []; refuse: []; swap: [to: Schemas['AlternativeRead']] }>()
     <section v-if="part.forms.length" class="stack">
       <h3>{{ say('lesson-grows') }}</h3>
       <ol class="small grows">
-        <li :class="{ now: part.form === null }">
-          <strong v-if="part.form === null" class="mark">▶</strong>{{ say('lesson-first-form') }}
-        </li>
-        <li v-for="(one, n) in part.forms" :key="one.says" :class="{ now: part.form === n }">
-          <strong v-if="part.form === n" class="mark">▶</strong>{{ capital(one.stage) }}:
-          {{ one.says }}
+        <li v-for="(says, n) in forms" :key="says" :class="{ now: n === due }">
+          <strong v-if="n === due" class="mark">▶</strong>{{ says }}
         </li>
       </ol>
     </section>

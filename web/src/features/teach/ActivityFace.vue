@@ -27,7 +27,7 @@ const score = useScore(() => props.part.song?.id ?? '', 1500)
       </p>
       <h1>{{ part.title }}</h1>
       <p v-if="form" class="form">
-        <strong>{{ say('teach-form', { n: part.times + 1, stage: form.stage }) }}</strong>
+        <strong>{{ say('teach-form', { n: (part.times ?? 0) + 1, stage: form.stage }) }}</strong>
         {{ form.says }}
       </p>
       <ol class="steps">

@@ -1,23 +1,18 @@
 <script setup lang="ts">
 // A recorded piece in front of the class: its question, its parts as they pass, play and stop.
 import { mdiPlay, mdiStop } from '@mdi/js'
-import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
-import { performanceOf } from '@/api/recordings'
+import { tonesOf } from '@/api/recordings'
 import FormLine from '@/components/FormLine.vue'
 import { usePlayer } from '@/composables/usePlayer'
 import { runTime } from '@/composables/words'
-import { say, sayOf } from '@/locales/say'
+import { changesIn } from '@/locales/names'
+import { say } from '@/locales/say'
 
 const props = defineProps<{ piece: Schemas['RecordingBrief'] }>()
 const player = usePlayer(
-  () => (props.piece.own ? async () => (await performanceOf(props.piece.id)).tones : null),
+  () => (props.piece.own ? () => tonesOf(props.piece.id) : null),
   () => props.piece.length,
-)
-const changes = computed(() =>
-  props.piece.marks
-    .filter((one) => one.change)
-    .map((one) => ({ at: one.at, says: sayOf('pieces-change', one.change) })),
 )
 function turn() {
   if (player.playing.value) player.stop(true)
@@ -32,7 +27,7 @@ function turn() {
       v-if="piece.sections.length"
       :length="piece.length"
       :sections="piece.sections"
-      :changes="changes"
+      :changes="changesIn(piece.marks)"
       :now="player.playing.value ? player.now.value : null"
       :label="piece.title"
     />

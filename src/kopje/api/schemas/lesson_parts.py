@@ -1,0 +1,190 @@
+"""A part of a lesson on the wire: what is done, with which song or piece, in which form."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Literal
+from uuid import UUID
+
+from kopje.api.schemas.base import Read, ReasonRead
+from kopje.api.schemas.concepts import ConceptRead
+from kopje.api.schemas.people import SectionRead
+from kopje.api.schemas.recordings import RecordingBrief
+from kopje.api.schemas.songs import ToneRead, starting, tonic
+from kopje.core.planning.activities import Activity, Energy, Space, kind_name
+from kopje.core.planning.candidates import new_thing
+from kopje.core.planning.catalogue import activity
+from kopje.core.planning.growth import Form, form_for
+from kopje.core.planning.steps import spoken_of
+from kopje.core.planning.template import slot_name
+from kopje.core.reasons import because
+from kopje.core.sequence.concepts import Concept
+from kopje.core.sequence.phases import Purpose
+from kopje.store import tables
+from kopje.usecases.lessons.read_lesson import PartView
+from kopje.usecases.songs.look import as_sung
+from kopje.words import Words
+
+
+@dataclass(frozen=True)
+class Things:
+    """What the parts of lessons are done with, by id."""
+
+    songs: Mapping[UUID, tables.Song]
+    pieces: Mapping[UUID, tables.Recording]
+
+
+Tick = Literal["done", "partly", "skipped"]
+
+
+class SongBrief(Read):
+    id: UUID
+    title: str
+    starting: ToneRead | None
+    tonic: list[ToneRead]
+
+    @classmethod
+    def of(cls, song: tables.Song) -> SongBrief:
+        a = as_sung(song)
+        return cls(id=song.id, title=song.title, starting=starting(a), tonic=tonic(a))
+
+
+class MaterialRead(Read):
+    """What a part is done with: nothing, a song, a phrase of one (`id#n`); later other kinds."""
+
+    kind: str
+    id: str | None
+
+
+class FormRead(Read):
+    """A form of an activity beyond its steps: its stage in words, and what is different."""
+
+    stage: str
+    says: str
+
+    @classmethod
+    def of(cls, form: Form, words: Words) -> FormRead:
+        return cls(stage=words.say(because(f"stage_{form.stage}")), says=form.says)
+
+
+class PartRead(Read):
+    """A part of a lesson. `slot_id` stays when the lesson is proposed anew, `slot` is its name. `forms`: how
+    it grows; `form`: the one that is due for this class, which did it in `times` lessons before, as an index;
+    null the first time. `times` is null once the lesson is over. `passes`: a child alone may pass."""
+
+    id: UUID
+    slot_id: str
+    slot: str
+    role: str
+    activity: str
+    title: str
+    kind: str
+    energy: Energy
+    steps: list[str]
+    props: str
+    care: str
+    easier: str
+    harder: str
+    instead: str
+    untouched: str
+    picture: str
+    space: Space
+    least: int
+    most: int
+    passes: bool
+    forms: list[FormRead]
+    form: int | None
+    times: int | None
+    grouping: str
+    hears: int
+    material: MaterialRead
+    song: SongBrief | None
+    piece: RecordingBrief | None
+    concept: ConceptRead | None
+    purpose: Purpose | None
+    minutes: int
+    new: str | None
+    new_kind: str | None
+    left_over: bool
+    pinned: bool
+    tick: Tick | None
+    rating: Literal["well", "flat"] | None
+    reasons: list[ReasonRead]
+
+    @classmethod
+    def of(
+        cls, part: PartView, things: Things, words: Words, section: SectionRead, times: int | None
+    ) -> PartRead:
+        item = activity(part.choice.activity)
+        due_form = form_for(item.forms, times or 0)
+        song = things.songs.get(UUID(part.material.song)) if part.material.song else None
+        piece = things.pieces.get(UUID(part.material.recording)) if part.material.recording else None
+        concept = words.sequence.by_key.get(part.choice.concept or "")
+        return cls(
+            id=part.id,
+            slot_id=part.slot,
+            slot=words.say(slot_name(part.slot, section.grade)),
+            role=part.role,
+            activity=item.key,
+            title=item.title,
+            kind=words.say(kind_name(item.kind)),
+            energy=item.energy,
+            steps=spoken(
+                item,
+                {"song": song.title if song else None, "piece": piece.title if piece else None},
+                concept,
+                part.choice.purpose,
+                section.name,
+                words,
+            ),
+            props=item.props,
+            care=item.care,
+            easier=item.easier,
+            harder=item.harder,
+            instead=item.instead,
+            untouched=item.untouched,
+            picture=item.picture,
+            space=item.space,
+            least=item.size[0],
+            most=item.size[1],
+            passes=item.may_pass,
+            forms=[FormRead.of(form, words) for form in item.forms],
+            form=item.forms.index(due_form) if due_form else None,
+            times=times,
+            grouping=words.say(because(f"grouping_{item.grouping}")),
+            hears=item.hears,
+            material=MaterialRead.model_validate(part.material),
+            song=SongBrief.of(song) if song else None,
+            piece=RecordingBrief.of(piece) if piece else None,
+            concept=ConceptRead.of(concept, words) if concept else None,
+            purpose=part.choice.purpose,
+            minutes=part.minutes,
+            new=words.say(new_thing(part.new, part.choice.concept)) if part.new else None,  # type: ignore[arg-type]
+            new_kind=part.new,
+            left_over=part.left_over,
+            pinned=part.pinned,
+            tick=part.tick,
+            rating=part.rating,
+            reasons=ReasonRead.every(part.reasons, words),
+        )
+
+
+def spoken(
+    item: Activity,
+    titles: Mapping[str, str | None],
+    concept: Concept | None,
+    purpose: str | None,
+    section: str,
+    words: Words,
+) -> list[str]:
+    """The steps with names filled in; before a concept is presented its name is not used."""
+    filling = {
+        "song": f"“{titles['song']}”" if titles.get("song") else words.word("the_song"),
+        "piece": f"“{titles['piece']}”" if titles.get("piece") else words.word("the_piece"),
+        "section": section,
+        "it": words.say(spoken_of(concept, purpose)) if concept else "",
+        "concept": concept.name if concept else "",
+        "shown": concept.shown if concept else "",
+    }
+    return [words.sequence.wording.step(step).format(**filling) for step in item.steps]
