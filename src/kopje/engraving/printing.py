@@ -13,7 +13,11 @@ from pathlib import Path
 from typing import Literal
 
 from kopje.core.errors import EngravingError
+from kopje.engraving.drill_paper import STYLE as DRILLS
+from kopje.engraving.drill_paper import DrillSheet, drill_sheet
 from kopje.engraving.flat import FAMILY, printable
+from kopje.engraving.lesson_paper import STYLE as LESSONS
+from kopje.engraving.lesson_paper import RunSheet, SetSheet, run_sheet, set_sheet
 from kopje.workers import Worker, WorkerLimitError
 
 Paper = Literal["A4", "letter"]
@@ -49,11 +53,22 @@ class Sheet:
     mirrored: bool = True  # hands as those see them who face the singer
 
 
-def document(sheets: Sequence[Sheet]) -> str:
+Page = Sheet | RunSheet | SetSheet | DrillSheet
+
+
+def document(sheets: Sequence[Page]) -> str:
     """The sheets as one HTML page that stands by itself."""
     title = escape(sheets[0].title) if sheets else ""
-    inside = "".join(map(_sheet, sheets))
+    inside = "".join(map(_section, sheets))
     return f'<!doctype html><html lang="en"><head><meta charset="utf-8"><title>{title}</title></head><body>{inside}</body></html>'
+
+
+def _section(sheet: Page) -> str:
+    if isinstance(sheet, RunSheet):
+        return run_sheet(sheet)
+    if isinstance(sheet, DrillSheet):
+        return drill_sheet(sheet)
+    return set_sheet(sheet) if isinstance(sheet, SetSheet) else _sheet(sheet)
 
 
 def _sheet(sheet: Sheet) -> str:
@@ -90,7 +105,9 @@ def _print(html: str, fonts: str, paper: Paper) -> bytes:
     known, inside = FontConfiguration(), URLFetcher(allowed_protocols=("data",))
     shipped_only = URLFetcher(allowed_protocols=("file",))
     style = CSS(
-        string=f"@page {{ size: {paper} }}{fonts}{STYLE}", font_config=known, url_fetcher=shipped_only
+        string=f"@page {{ size: {paper} }}{fonts}{STYLE}{LESSONS}{DRILLS}",
+        font_config=known,
+        url_fetcher=shipped_only,
     )
     document = HTML(string=html, url_fetcher=inside)
     return bytes(document.write_pdf(stylesheets=[style], font_config=known, pdf_variant="pdf/ua-1") or b"")
@@ -107,9 +124,10 @@ class Printer:
         self._fonts = font_faces(fonts)
         self._worker = Worker(SECONDS)
 
-    def pdf(self, sheets: Sequence[Sheet], paper: Paper = "A4") -> bytes:
+    def pdf(self, sheets: Sequence[Page], paper: Paper = "A4") -> bytes:
         """The sheets one after another. EngravingError where it takes too long."""
-        if sum(_drawn(svg) for sheet in sheets for svg, _ in sheet.scores) > MOST_DRAWN:
+        scores = [svg for sheet in sheets if isinstance(sheet, Sheet) for svg, _ in sheet.scores]
+        if sum(map(_drawn, scores)) > MOST_DRAWN:
             raise EngravingError("print_too_much")
         html = document(sheets)
         try:

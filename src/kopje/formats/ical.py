@@ -25,6 +25,7 @@ class CalendarEvent:
     day: date
     starts: time | None
     minutes: int
+    about: str = ""
 
 
 def write_calendar(name: str, happenings: Iterable[CalendarEvent], made: datetime) -> bytes:
@@ -39,6 +40,8 @@ def write_calendar(name: str, happenings: Iterable[CalendarEvent], made: datetim
         event.add("uid", f"{one.uid}@kopje")
         event.add("summary", one.title)
         event.add("dtstamp", made)
+        if one.about:
+            event.add("description", one.about)
         if one.starts is None:
             event.add("dtstart", one.day)
             event.add("dtend", one.day + timedelta(days=1))

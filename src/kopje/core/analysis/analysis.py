@@ -148,6 +148,21 @@ class Analysis:
         return {key: tuple(texts) for key, texts in found.items()}
 
     @lazy
+    def sung_words(self) -> tuple[str, ...]:
+        """The words as they are sung, verse after verse, with the marks that stand by them."""
+        verses: dict[int, list[str]] = {}
+        joined: set[int] = set()  # verses in which a word goes on
+        for sound in self.attacks:
+            for syllable in sound.syllables:
+                words = verses.setdefault(syllable.verse, [])
+                if syllable.verse in joined:
+                    words[-1] += syllable.text
+                else:
+                    words.append(syllable.text)
+                (joined.add if syllable.joins else joined.discard)(syllable.verse)
+        return tuple(word for verse in sorted(verses) for word in verses[verse])
+
+    @lazy
     def phrases_heard(self) -> tuple[Phrase, ...]:
         """The phrases that the tune itself suggests, whatever its file shows."""
         edges = (0, *heard(self.timeline), len(self.timeline))

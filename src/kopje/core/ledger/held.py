@@ -14,12 +14,13 @@ from kopje.core.sequence.phases import Purpose
 
 State = Literal["running", "done", "not_held"]
 BEGINS = frozenset(("started", "ticked", "marked", "ended", "not_held"))
+SHORTEST, LONGEST = 1, 45  # minutes of a part; what is ticked faster or later says nothing of its length
 
 
 @dataclass(frozen=True, slots=True)
 class TaughtPart:
     """A part as it was when the lesson began (or when it was ticked, if it came in later), and what became
-    of it."""
+    of it. `took`: the minutes it really took, where its ticks tell. `why`: what was said of its rating."""
 
     id: str
     slot: str
@@ -33,6 +34,8 @@ class TaughtPart:
     left_over: bool = False
     tick: Tick | None = None
     rating: Rating | None = None
+    took: int | None = None
+    why: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -73,13 +76,17 @@ def held_lesson(events: Iterable[ClassEvent]) -> HeldLesson | None:
         if event.kind == "ticked" and part is not None:
             found[part.id] = replace(part, tick=event.body.get("tick"))
         elif event.kind == "rated" and part is not None:
-            found[part.id] = replace(part, rating=event.body.get("rating"))
+            why = str(event.body.get("note", ""))
+            found[part.id] = replace(part, rating=event.body.get("rating"), why=why)
         elif event.kind == "noted":
             note = str(event.body.get("note", ""))
         elif event.kind == "absent" and event.child:
             absent.add(event.child)
         elif event.kind == "marked" and event.child:
             absent.discard(event.child)
+    for key, minutes in _took(counting).items():
+        if key in found:
+            found[key] = replace(found[key], took=minutes)
     return HeldLesson(
         begin.lesson,
         begin.section,
@@ -94,6 +101,26 @@ def held_lesson(events: Iterable[ClassEvent]) -> HeldLesson | None:
         frozenset(absent),
         tuple(event for event in counting if event.kind == "marked"),
     )
+
+
+def _took(events: Iterable[ClassEvent]) -> dict[str, int]:
+    """Minutes from one tick to the next, of what was done to its end, by part. What was ticked on another day
+    than its lesson's, or twice, or all at once at the end, tells nothing."""
+    since: datetime | None = None
+    found, twice = dict[str, int](), set[str]()
+    for event in events:
+        if event.kind == "started" and since is None:
+            since = event.moment
+        if event.kind != "ticked" or event.part is None:
+            continue
+        if since is not None and not event.off_day and event.body.get("tick") == "done":
+            minutes = round((event.moment - since).total_seconds() / 60)
+            if event.part in found:
+                twice.add(event.part)
+            if SHORTEST <= minutes <= LONGEST:
+                found[event.part] = minutes
+        since = event.moment
+    return {key: minutes for key, minutes in found.items() if key not in twice}
 
 
 def _brought(every: Iterable[ClassEvent], counting: Iterable[ClassEvent]) -> dict[str, TaughtPart]:

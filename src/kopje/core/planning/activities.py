@@ -22,7 +22,8 @@ Role = Literal["opening", "voice", "review", "focus", "second", "play", "game", 
 
 
 Space = Literal["floor", "ring", "seats"]
-ANY_SIZE = (2, 40)
+BY_VOICE = frozenset({"singing", "echo", "greeting", "vocal exploration", "song story", "hearing singles"})
+ANY_SIZE = (1, 100)
 
 
 def kind_name(kind: str) -> Reason:
@@ -39,11 +40,13 @@ class Activity:
     if it has one. `strands`: only for concepts of these; what is learned with an instrument in the hands
     wants an activity that says so. `hears` children can be heard in `way` with `help`, `voices` at a time.
     `takes`: only concepts of these natures, whose sentences its steps can bear. `only`: of these the ones it
-    is about, by key. `asks`: traits that its song must have, with `!` in front must not have. `easier`,
-    `harder`: another form of it; `instead`: what stands in for its things.
+    is about, by key; `never`: the ones it is not about. `asks`: traits that its song must have, with `!` in
+    front must not have. `easier`, `harder`: another form of it; `instead`: what stands in for its things.
 
     `forms`: how it grows after the first time. `untouched`: how it goes where nobody touches anybody.
-    `picture`: a picture or book to fetch. `size`: children it needs at least and bears at most.
+    `picture`: a picture or book to fetch.
+    `needs`: what is fetched for it, with its share (core/planning/fetch.py).
+    `works`: what it looks like when it works. `size`: children it needs at least and bears at most.
 
     `steps` may name {song}, {piece} and {section}; {it}, the thing as one speaks of it in a sentence, which
     before its name is “the new tone” and the like; and only where something is presented {concept}, its
@@ -68,6 +71,7 @@ class Activity:
     care: str = ""
     takes: tuple[str, ...] = ()
     only: tuple[str, ...] = ()
+    never: tuple[str, ...] = ()
     asks: tuple[str, ...] = ()
     grouping: Grouping = "all"
     support: Support = "teacher leads"
@@ -78,12 +82,19 @@ class Activity:
     forms: tuple[Form, ...] = ()
     untouched: str = ""
     picture: str = ""
+    works: str = ""
     size: tuple[int, int] = ANY_SIZE
+    needs: tuple[tuple[str, str], ...] = ()
     routine: bool = False  # known from its second lesson, never carried over
 
     @property
     def with_concept(self) -> bool:
         return bool(self.purposes)
+
+    @property
+    def needs_voice(self) -> bool:
+        """Whether the teacher sings or speaks it all through: her voice is used up by it."""
+        return self.support == "teacher leads" and (self.song != "none" or self.kind in BY_VOICE)
 
     @property
     def space(self) -> Space:
@@ -99,8 +110,12 @@ class Activity:
 
     def fits(self, concept: Concept) -> bool:
         """Whether it can work on this concept at all."""
+        if self.only and not self.takes and not self.strands:
+            return concept.key in self.only  # the teacher named them, whatever their nature
         if self.strands or concept.strand in HANDS_ON:
             return concept.strand in self.strands
+        if concept.key in self.never:
+            return False
         return concept.nature in self.takes and (not self.only or concept.key in self.only)
 
     def too_young_or_old(self, state: SectionState) -> int:

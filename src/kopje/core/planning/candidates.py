@@ -7,10 +7,11 @@ from dataclasses import dataclass, replace
 from functools import cache, cached_property
 
 from kopje.core.planning.activities import Activity, Role, kind_name
-from kopje.core.planning.catalogue import CATALOGUE, activity
+from kopje.core.planning.fetch import fits_size, lacking
 from kopje.core.planning.lesson import Choice, LeftOver, LessonQuestion, New
 from kopje.core.planning.offers import Offers
-from kopje.core.planning.template import Slot, template
+from kopje.core.planning.template import Slot
+from kopje.core.planning.timely import timely
 from kopje.core.reasons import Named, Reason, because
 from kopje.core.sequence.concepts import Concept, ConceptKey
 from kopje.core.sequence.grades import grade_name
@@ -21,8 +22,10 @@ CANDIDATES_A_SLOT = 16
 MOVING_A_SLOT = 3  # beside the best ones, so that a lesson need not sit still
 NOT_THE_MAIN_THING = 10
 NEW = 2
+WARM = 5  # things that were named long ago and may be kept warm
 LATELY = 3
 OTHER_KIND = 2
+FELL_FLAT, WENT_WELL = 4, 1
 OTHER_GRADES = 9  # for each grade that somebody lies outside those an activity is made for
 
 
@@ -39,9 +42,11 @@ class Candidate:
 
 @dataclass(frozen=True)
 class Slots:
-    """The slots of this lesson and the candidates of each."""
+    """The slots of this lesson and the candidates of each. `asked_for`: what is due, where it is known from a
+    longer look than this lesson's."""
 
     question: LessonQuestion
+    asked_for: tuple[Due, ...] | None = None
 
     @cached_property
     def offers(self) -> Offers:
@@ -59,8 +64,10 @@ class Slots:
 
     @cached_property
     def slots(self) -> tuple[Slot, ...]:
-        """Left-overs first; each takes the place of the slot it came from, never of one that is pinned."""
-        rest = list(template(self.question.state.grade, self.question.minutes))
+        """Left-overs after the opening; each takes the place of the slot it came from, never of one that is
+        pinned."""
+        asked = self.question
+        rest = list(asked.habits.template(asked.state.grade).slots_for(asked.minutes))
         for item in self.left_over:
             free = [slot for slot in rest if slot.key not in self.question.pins]
             same = next((slot for slot in free if slot.role == item.role), None)
@@ -75,17 +82,21 @@ class Slots:
             choice,
         ) in self.question.pins.items():  # a pin in a slot that nothing is carried into any more
             if key not in keys:
-                front.append(Slot(key, activity(choice.activity).roles[0]))
+                front.append(Slot(key, self.activity(choice).roles[0]))
                 same = next(
                     (s for s in rest if s.role == front[-1].role and s.key not in self.question.pins), None
                 )
                 if same is not None:
                     rest.remove(same)
-        return (*front, *rest)
+        opening = [slot for slot in rest if slot.role == "opening"]
+        return (*opening, *front, *(slot for slot in rest if slot not in opening))
+
+    def activity(self, choice: Choice) -> Activity:
+        return self.question.habits.repertoire.activity(choice.activity)
 
     @cached_property
     def due(self) -> tuple[Due, ...]:
-        return due(self.question.state, self.question.laid)
+        return due(self.question.state, self.question.laid) if self.asked_for is None else self.asked_for
 
     def candidates(self, index: int) -> tuple[Candidate, ...]:
         """The best candidates of a slot, cheapest first. A pin or a left-over stands alone."""
@@ -93,8 +104,8 @@ class Slots:
         if slot.key in self.question.pins:
             pinned = self.made(self.question.pins[slot.key])
             return (replace(pinned, reasons=(because("pinned", about="part"), *pinned.reasons)),)
-        if index < len(self.left_over):
-            item = self.left_over[index]
+        if slot.carried:
+            item = self.left_over[int(slot.key.rsplit("-", 1)[1]) - 1]
             why = because("left_over", "for", "part", day=item.day, state=item.tick or "not_reached")
             return (self._of(item.choice, 0, (why,)),)
         every = sorted(self.fitting(slot), key=lambda c: (c.cost, c.activity.title, c.choice.thing or ""))
@@ -112,7 +123,7 @@ class Slots:
         return self._of(choice, 0, ())
 
     def _fitting(self, slot: Slot) -> Iterator[Candidate]:
-        for item in CATALOGUE:
+        for item in self._able:
             if slot.role in item.roles:
                 if item.with_concept:
                     yield from self._with_concept(slot, item)
@@ -120,8 +131,20 @@ class Slots:
                     for choice, cost, reasons in self.offers.of(item, Choice(item.key)):
                         yield self._of(choice, cost, reasons)
 
+    @cached_property
+    def _able(self) -> tuple[Activity, ...]:
+        """What goes with as many children as there are, and with what the room has."""
+        asked = self.question
+        return tuple(
+            item
+            for item in asked.habits.repertoire.offered
+            if fits_size(item, asked.rolls) and not lacking(item, asked.rolls, asked.habits.room)
+        )
+
     def _with_concept(self, slot: Slot, item: Activity) -> Iterator[Candidate]:
-        for place, wanted in enumerate(self._wanted_in(slot.role)):
+        places: dict[str, int] = {}
+        for wanted in self._wanted_in(slot.role):
+            place = places.setdefault(wanted.concept.key, len(places))
             if wanted.purpose not in item.purposes or not item.fits(wanted.concept):
                 continue
             choice = Choice(item.key, None, wanted.concept.key, wanted.purpose)
@@ -154,15 +177,15 @@ class Slots:
             self._warm(concept) for concept in self._named if concept.key not in {d.concept.key for d in main}
         ]
         if role == "review":
-            return [*practise, *warm[:3]]
+            return [*practise, *warm[:WARM]]
         if role in ("opening", "voice", "game", "play"):
-            return [*practise, *(d for d in main if d.purpose == "prepare"), *warm[:3]]
+            return [*practise, *(d for d in main if d.purpose == "prepare"), *warm[:WARM]]
         without_song = [
             self._as_preparing(item)
             for item in main
-            if item.purpose == "present" and not self._can_present(item)
+            if item.purpose == "present" and not self.can_present(item)
         ]
-        main = [item for item in main if item.purpose != "present" or self._can_present(item)]
+        main = [item for item in main if item.purpose != "present" or self.can_present(item)]
         wanted = [*without_song, *main] or warm[:2]
         # Rhythm leads in one lesson, melody in the next: whichever line had fewer touches comes first.
         wanted.sort(key=lambda item: (item.purpose != "present", self._touched(item, state)))
@@ -190,19 +213,24 @@ class Slots:
             item.concept, "prepare", (*item.reasons, because("no_song", "against", key, concept=Named(key)))
         )
 
-    def _can_present(self, item: Due) -> bool:
+    def can_present(self, item: Due) -> bool:
         """With a song that has it, or by an activity that asks for none."""
         return bool(self._fits(item)) or any(
             "present" in one.purposes and one.song == "none" and not one.plays and one.fits(item.concept)
-            for one in CATALOGUE
+            for one in self.question.habits.repertoire.offered
         )
 
     def _fits(self, item: Due) -> tuple[Fit, ...]:
         """The best songs for a concept and purpose that nothing bars."""
         return self.offers.fits_of(item.concept.key, item.purpose, ())
 
+    @cached_property
+    def day(self) -> frozenset[str]:
+        """What the day of the lesson is like."""
+        return self.question.day
+
     def _of(self, choice: Choice, cost: int, reasons: tuple[Reason, ...]) -> Candidate:
-        item = activity(choice.activity)
+        item = self.activity(choice)
         new = self._new(choice, item)
         extra: list[Reason] = []
         if new:
@@ -211,14 +239,25 @@ class Slots:
             extra.append(because("hears", "for", "part", count=item.hears))
         if item.key in self.question.lately:
             extra.append(because("lately", "against", "part"))
+        extra += lacking(item, self.question.rolls, self.question.habits.room)
+        if not fits_size(item, self.question.rolls):
+            least, most = item.size
+            extra.append(because("wrong_size", "against", "part", least=least, most=most))
         away = item.too_young_or_old(self.question.state)
         if away:
             first, last = item.grades
             extra.append(
                 because("other_grades", "against", "part", first=grade_name(first), last=grade_name(last))
             )
+        timed = self.question.habits.repertoire.timed.get(item.key)
+        if timed is not None:
+            extra.append(because("took", about="part", minutes=timed))
+        taste, said = _taste(self.question.rated.get(item.key), self.question.why.get(item.key, ""))
+        card = self.offers.cards.get(choice.song or "")
+        suits, why = timely(card.times, self.day) if card and card.times else (0, ())
+        extra += (*said, *why)
         lately = (LATELY - 2 * item.routine) * (item.key in self.question.lately)
-        total = cost + OTHER_GRADES * away + NEW * bool(new) + lately
+        total = cost + OTHER_GRADES * away + NEW * bool(new) + lately + taste + suits
         return Candidate(choice, item, total, new, (*reasons, *extra))
 
     def _new(self, choice: Choice, item: Activity) -> New | None:
@@ -232,6 +271,15 @@ class Slots:
         if choice.thing is None and not self.question.done.get(item.key):
             return "activity"
         return None
+
+
+def _taste(rated: tuple[int, int] | None, why: str) -> tuple[int, tuple[Reason, ...]]:
+    """What an activity costs more or less because it fell flat or went well with them; `why` is repeated."""
+    well, flat = rated or (0, 0)
+    said = (because("rated_why", about="part", why=why),) if why else ()
+    if flat > well:
+        return min(FELL_FLAT * (flat - well), 2 * FELL_FLAT), (because("fell_flat", "against", "part"), *said)
+    return (-WENT_WELL, (because("went_well", "for", "part"), *said)) if well > flat else (0, said)
 
 
 NEW_WORDS = {"song": "new_song_word", "piece": "new_piece_word", "activity": "new_activity"}

@@ -13,12 +13,23 @@ from functools import cached_property, lru_cache
 from typing import Any
 
 from kopje.core.ledger.held import HeldLesson, State, TaughtPart, part_of, part_values
-from kopje.core.planning.catalogue import known_activity
+from kopje.core.planning.repertoire import SHIPPED_ACTIVITIES, Repertoire
 from kopje.core.sequence.concepts import ConceptKey
 from kopje.core.songs.suitability import Met
 
 CARRIED = 3  # left-over parts that go into the next lesson
 NOT_CARRIED = ("opening", "closing")
+LENGTHS = 5  # of the last times an activity was done its minutes are remembered
+TOLD = 2  # so often it must have taken another time before that is its usual one
+RECENT = 11  # lessons that are looked back on: with the next one a dozen
+
+
+@dataclass(frozen=True, slots=True)
+class Recent:
+    """What was done in one lesson: songs and recorded pieces by id, activities by key."""
+
+    things: frozenset[str]
+    activities: frozenset[str]
 
 
 @dataclass(frozen=True, slots=True)
@@ -46,8 +57,11 @@ class LessonHeld:
 @dataclass(frozen=True)
 class SectionFacts:
     """`lessons` in order of time; `done`: activities by the lessons they were done in; `lately`: those of
-    the last lesson; `left_over`: parts of the last lesson that are still owed, of which `carried` gives
-    those that come next time."""
+    the last lesson; `recent`: the last lessons, the latest at the end;
+    `left_over`: parts of the last lesson that are still owed, of which `carried` gives
+    those that come next time. `lengths`: minutes that activities really took, the latest at the end;
+    `rated`: how often each went well and fell flat; `open`: day and slot of what was not done in the last
+    lessons; `why`: what was said of an activity when it was rated last."""
 
     lessons: tuple[LessonHeld, ...] = ()
     taught_concepts: tuple[TaughtConcept, ...] = ()
@@ -56,6 +70,11 @@ class SectionFacts:
     done: Mapping[str, int] = field(default_factory=dict)
     lately: frozenset[str] = frozenset()
     left_over: tuple[TaughtPart, ...] = ()
+    recent: tuple[Recent, ...] = ()
+    lengths: Mapping[str, tuple[int, ...]] = field(default_factory=dict)
+    rated: Mapping[str, tuple[int, int]] = field(default_factory=dict)
+    open: tuple[tuple[date, str], ...] = ()
+    why: Mapping[str, str] = field(default_factory=dict)
 
     @cached_property
     def over(self) -> tuple[LessonHeld, ...]:
@@ -91,6 +110,13 @@ class SectionFacts:
             (n["prepare"], n.get("practise", 0)) for n in every if n.get("present") and n.get("prepare")
         )
 
+    @cached_property
+    def usual_minutes(self) -> Mapping[str, int]:
+        """The median of the minutes that an activity really took, where it was timed often enough."""
+        return {
+            key: sorted(found)[len(found) // 2] for key, found in self.lengths.items() if len(found) >= TOLD
+        }
+
     @property
     def carried(self) -> tuple[TaughtPart, ...]:
         return self.left_over[:CARRIED]
@@ -115,14 +141,14 @@ def was_done(tick: str | None) -> bool:
     return tick in ("done", "partly")
 
 
-def is_left_over(part: TaughtPart) -> bool:
+def is_left_over(part: TaughtPart, repertoire: Repertoire = SHIPPED_ACTIVITIES) -> bool:
     """Not reached, done partly or skipped; routines, openings and closings come again anyway, and nothing is
     carried twice."""
-    routine = (item := known_activity(part.activity)) is None or item.routine
+    routine = (item := repertoire.known(part.activity)) is None or item.routine
     return part.tick != "done" and not part.left_over and not routine and part.role not in NOT_CARRIED
 
 
-def facts_of(held: Iterable[HeldLesson]) -> SectionFacts:
+def facts_of(held: Iterable[HeldLesson], repertoire: Repertoire = SHIPPED_ACTIVITIES) -> SectionFacts:
     """The same from lessons as they were held; one that did not happen teaches nothing."""
     lessons = sorted(held, key=lambda lesson: (lesson.day, lesson.starts, lesson.id))
     real = [lesson for lesson in lessons if lesson.state != "not_held"]
@@ -135,7 +161,44 @@ def facts_of(held: Iterable[HeldLesson]) -> SectionFacts:
         _met(real, lambda part: part.material.recording),
         _done(real),
         frozenset(part.activity for part in last if part.tick == "done"),
-        tuple(part for part in last if is_left_over(part)),
+        tuple(part for part in last if is_left_over(part, repertoire)),
+        tuple(_recent(lesson) for lesson in over[-RECENT:]),
+        _lengths(over),
+        _rated(real),
+        tuple((x.day, part.slot) for x in over[-RECENT:] for part in x.parts if not was_done(part.tick)),
+        _why(real),
+    )
+
+
+def _lengths(over: Sequence[HeldLesson]) -> dict[str, tuple[int, ...]]:
+    found: dict[str, tuple[int, ...]] = {}
+    for lesson in over:
+        for part in lesson.parts:
+            if part.took is not None:
+                found[part.activity] = (*found.get(part.activity, ()), part.took)[-LENGTHS:]
+    return found
+
+
+def _rated(lessons: Sequence[HeldLesson]) -> dict[str, tuple[int, int]]:
+    found: dict[str, tuple[int, int]] = {}
+    for part in (part for lesson in lessons for part in lesson.parts if part.rating is not None):
+        well, flat = found.get(part.activity, (0, 0))
+        found[part.activity] = (well + (part.rating == "well"), flat + (part.rating == "flat"))
+    return found
+
+
+def _why(lessons: Sequence[HeldLesson]) -> dict[str, str]:
+    """What was said of an activity the last time it was rated; a rating without a word takes it away."""
+    rated = (part for lesson in lessons for part in lesson.parts if part.rating is not None)
+    last = {part.activity: part.why for part in rated}
+    return {key: why for key, why in last.items() if why}
+
+
+def _recent(lesson: HeldLesson) -> Recent:
+    done = [part for part in lesson.parts if counts_as_sung(part)]
+    things = [thing for part in done for thing in (part.material.song, part.material.recording)]
+    return Recent(
+        frozenset(thing for thing in things if thing is not None), frozenset(part.activity for part in done)
     )
 
 
@@ -179,6 +242,11 @@ def packed(facts: SectionFacts) -> dict[str, Any]:
         "pieces": _packed_met(facts.pieces),
         "done": dict(facts.done),
         "lately": sorted(facts.lately),
+        "recent": [[sorted(x.things), sorted(x.activities)] for x in facts.recent],
+        "lengths": {key: list(minutes) for key, minutes in facts.lengths.items()},
+        "rated": {key: list(counts) for key, counts in facts.rated.items()},
+        "why": dict(facts.why),
+        "open": [[day.isoformat(), slot] for day, slot in facts.open],
         "left_over": [{**part_values(part), "tick": part.tick} for part in facts.left_over],
     }
 
@@ -211,6 +279,11 @@ def unpacked(values: Mapping[str, Any]) -> SectionFacts:
         values["done"],
         frozenset(values["lately"]),
         tuple(replace(part_of(part), tick=part["tick"]) for part in values["left_over"]),
+        tuple(Recent(frozenset(things), frozenset(keys)) for things, keys in values.get("recent", ())),
+        {key: tuple(minutes) for key, minutes in values.get("lengths", {}).items()},
+        {key: (well, flat) for key, (well, flat) in values.get("rated", {}).items()},
+        tuple((day(d), slot) for d, slot in values.get("open", ())),
+        values.get("why", {}),
     )
 
 

@@ -10,6 +10,8 @@ from typing import Literal
 from kopje.core.ledger.events import Tick
 from kopje.core.ledger.held import TaughtPart
 from kopje.core.planning.activities import Activity, Role
+from kopje.core.planning.facts import Recent
+from kopje.core.planning.habits import AS_SHIPPED, Habits
 from kopje.core.planning.material import Material
 from kopje.core.reasons import Reason
 from kopje.core.recordings.piece import PieceCard
@@ -67,7 +69,8 @@ class LeftOver:
 @dataclass(frozen=True)
 class LessonQuestion:
     """Everything the composer may know. `met`: songs and recorded pieces, by id. `pins` by the id of the
-    slot; `left_over` are carried to the front."""
+    slot; `left_over` are carried to the front. `named_lately`, `owed`, `recent`, `held`, `rated`, `why` and
+    `rolls` are as in a set."""
 
     state: SectionState
     minutes: int
@@ -82,6 +85,20 @@ class LessonQuestion:
     refused: frozenset[tuple[str, str | None]] = frozenset()
     today: date | None = None
     pieces: tuple[PieceCard, ...] = ()
+    named_lately: Mapping[ConceptKey, int] = field(default_factory=dict)
+    owed: Mapping[str, int] = field(default_factory=dict)
+    recent: tuple[Recent, ...] = ()
+    held: int = 0
+    habits: Habits = AS_SHIPPED
+    rolls: tuple[int, ...] = ()
+    warm: frozenset[str] = frozenset()  # songs for a concert: they are offered first
+    rated: Mapping[str, tuple[int, int]] = field(default_factory=dict)
+    why: Mapping[str, str] = field(default_factory=dict)
+
+    @property
+    def day(self) -> frozenset[str]:
+        """What the day is like (core/songs/times.py)."""
+        return self.habits.times(self.today)
 
 
 @dataclass(frozen=True, slots=True)

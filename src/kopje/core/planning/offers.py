@@ -9,13 +9,16 @@ from collections.abc import Callable, Iterable, Iterator
 from dataclasses import dataclass, replace
 from datetime import date
 from functools import cache, cached_property
-from itertools import chain
+from itertools import chain, islice
 
 from kopje.core.planning.activities import Activity
 from kopje.core.planning.lesson import Choice, LessonQuestion
+from kopje.core.planning.timely import TIMELY, suiting
 from kopje.core.reasons import Named, Reason, because, listed
 from kopje.core.sequence.concepts import Concept, ConceptKey
+from kopje.core.sequence.grades import CHOIR
 from kopje.core.sequence.phases import Purpose
+from kopje.core.sequence.section_state import SectionState
 from kopje.core.songs.contents import SongCard
 from kopje.core.songs.suitability import Fit, Met, fit, ranked, unknown
 
@@ -43,19 +46,35 @@ class Offers:
             for song in self.question.songs
             if song.id in self.question.met
         ]
-        return tuple(sorted(met, key=lambda pair: (pair[1].last is not None, pair[1].last or 0, pair[0])))
+        last = self._last
+        return tuple(sorted(met, key=lambda p: (last(p[0]), p[1].last is not None, p[1].last or 0, p[0])))
+
+    @cached_property
+    def _last(self) -> Callable[[str], bool]:
+        """Whether a song has to wait: neither a concert nor what the day is like asks for it."""
+        return lambda song: song not in self.question.warm and song not in self._suiting
+
+    @cached_property
+    def _suiting(self) -> frozenset[str]:
+        return suiting(self.question.songs, self.question.day)
 
     @cached_property
     def fits_of(self) -> Callable[[ConceptKey, Purpose, tuple[str, ...]], tuple[Fit, ...]]:
         @cache  # many activities ask for the same songs
-        def fits(key: ConceptKey, purpose: Purpose, asks: tuple[str, ...]) -> tuple[Fit, ...]:
+        def every(key: ConceptKey, purpose: Purpose) -> tuple[Fit, ...]:
             asked, concept = self.question, self.question.state.sequence.concept(key)
-            every = ranked(
+            found = ranked(
                 fit(song, concept, purpose, asked.state, asked.met.get(song.id, Met()), asked.today)
                 for song in asked.songs
-                if has_all(asks, song)
+                if concept.found_by == "any_song" or song.content(key) is not None
             )
-            return tuple(one for one in every if one.allowed)[:SONGS_A_CONCEPT]
+            able = (one for one in found if one.allowed)
+            return tuple(sorted(able, key=lambda one: one.cost - TIMELY * (one.song.id in self._suiting)))
+
+        @cache
+        def fits(key: ConceptKey, purpose: Purpose, asks: tuple[str, ...]) -> tuple[Fit, ...]:
+            able = (one for one in every(key, purpose) if has_all(asks, one.song))
+            return tuple(islice(able, SONGS_A_CONCEPT))
 
         return fits
 
@@ -99,7 +118,7 @@ class Offers:
         return last is not None and today is not None and (today - last).days < 7
 
     @cached_property
-    def _cards(self) -> dict[str, SongCard]:
+    def cards(self) -> dict[str, SongCard]:
         return {song.id: song for song in self.question.songs}
 
     def _unmet(self, item: Activity, choice: Choice) -> Iterator[Offer]:
@@ -108,18 +127,17 @@ class Offers:
         found = []
         for song in self.question.songs:
             if song.id not in self.question.met and grants(item, song):
-                keys = song.keys_for(state.grade)
-                outside = int(keys[0].cost > 0) if keys else 1
-                strange = len([c for c in unknown(song, state) if not c.aspect])
-                found.append((outside, strange, song.title, song))
-        for outside, strange, title, song in sorted(found, key=lambda one: one[:3])[:NEW_SONGS]:
-            said = because("new_song_titled", about="song", title=title, inside=int(not outside))
+                far = far_from(song, state)
+                last = self._last(song.id)
+                found.append((last, far.outside + far.alone, far.strange, song.title, far, song))
+        for _, _, strange, title, far, song in sorted(found, key=lambda one: one[:4])[:NEW_SONGS]:
+            said = because("new_song_titled", about="song", title=title, inside=int(not far.outside))
             yield replace(choice, song=song.id), UNKNOWN_IN_SONG * min(strange, 3), (said,)
 
     def _known(self, item: Activity, choice: Choice, concept: Concept | None) -> Iterator[list[Offer]]:
-        able = [pair for pair in self.known_songs if grants(item, self._cards[pair[0]])]
+        able = [pair for pair in self.known_songs if grants(item, self.cards[pair[0]])]
         for song_id, met in able[:KNOWN_SONGS]:
-            song = self._cards[song_id]
+            song = self.cards[song_id]
             if concept is not None and concept.found_by != "any_song" and song.content(concept.key) is None:
                 continue
             recent = self._this_week(met)
@@ -127,6 +145,25 @@ class Offers:
             said = _old_friend(song.title, met)
             cost = SUNG_THIS_WEEK * recent + UNKNOWN_IN_SONG * min(strange, 3)
             yield [(replace(choice, song=song_id), cost, (said, *_granted(item, song)))]
+
+
+@dataclass(frozen=True, slots=True)
+class Far:
+    """How far a song that they never met is from a class: beyond its range, for one voice where a choir
+    learns to sing in parts (each 0 or 1), and how many tones and figures are unknown."""
+
+    outside: int
+    alone: int
+    strange: int
+
+
+def far_from(song: SongCard, state: SectionState) -> Far:
+    keys = song.keys_for(state.grade)
+    return Far(
+        int(keys[0].cost > 0) if keys else 1,
+        int(state.grade == CHOIR and "parts" not in song.traits),
+        len([one for one in unknown(song, state) if not one.aspect]),
+    )
 
 
 def heard_before(title: str, met: Met | None) -> Reason:
@@ -163,5 +200,5 @@ def _granted(item: Activity, song: SongCard) -> tuple[Reason, ...]:
 
 def _old_friend(title: str, met: Met) -> Reason:
     if met.last is None:
-        return because("old_friend", "for", "song", title=title, lessons=met.lessons)
+        return because("old_friend", "for", "song", title=title)
     return because("old_friend_last", "for", "song", title=title, lessons=met.lessons, day=met.last)

@@ -148,8 +148,9 @@ def _planned(concept: Concept, state: SectionState) -> Due:
 
 
 def _taught_again(key: ConceptKey, state: SectionState) -> bool:
+    """A class that is ready but for some is not; these are taken aside (core/planning/beside.py)."""
     readiness = state.readiness.get(key)
-    return readiness is not None and readiness.answer in ("teach_again", "split")
+    return readiness is not None and readiness.answer == "teach_again"
 
 
 def _line_due(line: Line, state: SectionState) -> list[Due]:
@@ -180,7 +181,9 @@ def _in_practice(key: ConceptKey, state: SectionState) -> bool:
     """Named here, and either short of practice or not ready; a declared one only when marks contradict it."""
     if not state.taught_counts(key).presented:
         return key in state.declared and _taught_again(key, state)
-    return not state.carried(key) or not state.ready(key)
+    readiness = state.readiness.get(key)
+    divided = readiness is not None and readiness.answer == "split"
+    return not state.carried(key) or not (state.ready(key) or divided)
 
 
 def _practise(concept: Concept, state: SectionState) -> Due:

@@ -42,6 +42,11 @@ class Content:
     aspect: bool = False
     trait: bool = False
 
+    @property
+    def plain(self) -> bool:
+        """Clear enough to get its name by: twice in one phrase, or as a turn that comes back."""
+        return self.aspect or self.most_in_phrase >= 2 or self.turns >= 2
+
 
 @dataclass(frozen=True)
 class SongCard:
@@ -54,6 +59,7 @@ class SongCard:
     do: Do | None
     keys: tuple[tuple[KeyChoice, ...], ...] = ()  # the best keys for grades 0, 1, 2 …
     traits: Mapping[str, tuple[int, ...]] = field(default_factory=dict)
+    times: frozenset[str] = frozenset()  # when it is sung (core/songs/times.py); none: at any time
 
     def keys_for(self, grade: int) -> tuple[KeyChoice, ...]:
         return self.keys[min(max(grade, 0), len(self.keys) - 1)] if self.keys else ()
@@ -113,10 +119,11 @@ def card_of(
     sequence: Sequence,
     has: Iterable[str] = (),
     lacks: Iterable[str] = (),
+    times: Iterable[str] = (),
 ) -> SongCard:
     """The same from an outline."""
     found = said(contents(song, sequence), sequence, frozenset(has) - frozenset(lacks), frozenset(lacks))
-    return SongCard(id_, title, tuple(found), song.bars, song.do, song.keys, song.traits)
+    return SongCard(id_, title, tuple(found), song.bars, song.do, song.keys, song.traits, frozenset(times))
 
 
 def outline(a: Analysis, parts: int = 1) -> Outline:

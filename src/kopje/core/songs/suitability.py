@@ -47,6 +47,9 @@ class Met:
         return min(self.lessons, LAST_STAGE)
 
 
+SAID_KNOWN = Met(3)  # never sung here, yet well known: the teacher said so
+
+
 @dataclass(frozen=True)
 class Fit:
     """A song against a class and a purpose. Lower `cost` comes first; barred songs come last."""
@@ -120,8 +123,7 @@ def _target(song: SongCard, concept: Concept, purpose: Purpose, state: SectionSt
             "target_unnamed", "bars", concept.key, section=state.name, concept=Named(concept.key)
         )
         yield unnamed, 50
-    plain = content.aspect or content.most_in_phrase >= 2 or content.turns >= 2
-    if purpose == "present" and not plain:
+    if purpose == "present" and not content.plain:
         thin = because("target_thin", "bars", concept.key, concept=Named(concept.key), count=content.count)
         yield thin, 40
         return
@@ -209,6 +211,9 @@ def _acquaintance(purpose: Purpose, met: Met, today: date | None, state: Section
         else:
             yield because("new_song", "note", "song", section=state.name), 0
         return
-    yield because("known_song", "for", "song", lessons=met.lessons), 0
+    if met.last is None:
+        yield because("said_known", "for", "song"), 0
+    else:
+        yield because("known_song", "for", "song", lessons=met.lessons), 0
     if purpose == "practise" and met.last and today and (today - met.last).days < REST_DAYS:
         yield because("sung_lately", "against", "song", day=met.last), SUNG_LATELY

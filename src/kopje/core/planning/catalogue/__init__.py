@@ -12,13 +12,14 @@ from kopje.core.planning.catalogue.listening import LISTENING
 from kopje.core.planning.catalogue.making import MAKING
 from kopje.core.planning.catalogue.moving import MOVING
 from kopje.core.planning.catalogue.openings import CLOSINGS, OPENINGS
-from kopje.core.planning.catalogue.playing import GAMES, INSTRUMENTS
+from kopje.core.planning.catalogue.playing import GAMES, INSTRUMENTS, MEETING
 from kopje.core.planning.catalogue.recorded import RECORDED
-from kopje.core.planning.catalogue.room import PICTURES, SIZES, UNTOUCHED
+from kopje.core.planning.catalogue.room import NEEDS, PICTURES, SIZES, UNTOUCHED
 from kopje.core.planning.catalogue.staff_work import STAFF
+from kopje.core.planning.catalogue.works import WORKS
 
 _WRITTEN: tuple[Activity, ...] = (
-    *OPENINGS, *PREPARE, *PRESENT, *PRACTISE, *INSTRUMENTS, *HANDS_ON_ACTIVITIES, *GAMES,
+    *OPENINGS, *PREPARE, *PRESENT, *PRACTISE, *INSTRUMENTS, *HANDS_ON_ACTIVITIES, *GAMES, *MEETING,
     *STAFF, *MOVING, *LISTENING, *RECORDED, *MAKING, *CLOSINGS, *CHOIR_ACTIVITIES,
 )  # fmt: skip
 CATALOGUE: tuple[Activity, ...] = tuple(
@@ -27,7 +28,9 @@ CATALOGUE: tuple[Activity, ...] = tuple(
         forms=FORMS.get(one.key, ()),
         untouched=UNTOUCHED.get(one.key, ""),
         picture=PICTURES.get(one.key, ""),
+        works=WORKS[one.key],
         size=SIZES.get(one.key, ANY_SIZE),
+        needs=NEEDS.get(one.key, ()),
     )
     for one in _WRITTEN
 )

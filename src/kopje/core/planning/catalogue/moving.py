@@ -30,7 +30,7 @@ MOVING = (
     Activity("conduct-it", "Be the conductor", "movement", ("focus", "second", "review"), (2, 8), (3, 4, 6), "standing",
              ("Draw the beats of {song} in the air with one hand, first beat down.", "A child conducts and stops when it likes; all wait.",
               "Four children, a line each."),
-             song="known", purposes=("practise", "prepare"), takes=("meter", "expression"), way="create", hears=4, support="child leads", easier="Only first beats.", harder="Left hand shows loud and soft."),
+             song="known", purposes=("practise", "prepare"), takes=("meter", "expression", "making"), only=("swaying-beat", "two-beat-meter", "four-beat-meter", "three-beat-meter", "compound", "fermata", "conducting"), way="create", hears=4, support="child leads", easier="Only first beats.", harder="Left hand shows loud and soft."),
     Activity("streamer-phrases", "A turn for each phrase", "movement", ("focus", "second", "game"), (0, 5), (3, 5, 7), "moving",
              ("Streamers draw one rainbow for each phrase of {song}; when it ends, turn round.", "The same phrase gets the same rainbow.",
               "Which rainbow was new?"),
