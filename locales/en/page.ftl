@@ -791,7 +791,6 @@ variant-said = This is not how the song is written.
 parts-title = Parts
 parts-all = all parts
 parts-alone = without the others
-parts-hear = Play:
 parts-hear-one = Play { $name }
 parts-nothing = Nothing crosses, rubs or runs side by side.
 parts-remarks = Remarks by the rules of school part-writing; good music breaks them on purpose.
@@ -978,6 +977,7 @@ songs-problems = { $n ->
      [one] { $n } thing
     *[other] { $n } things
   } to look at
+songs-parts = in { $n } parts, the first is shown
 songs-bars = { $n ->
      [one] { $n } bar
     *[other] { $n } bars
@@ -1071,6 +1071,7 @@ song-file = as it came
 song-files = File:
 song-print = Print:
 song-print-all = with its facts
+song-print-drills = drills and games
 song-print-bare = the notes alone
 song-paper = Paper
 song-unnamed = no name
@@ -1253,6 +1254,7 @@ pieces-keys-new = A new part begins
 pieces-keys-again = Part { $letter } again
 pieces-play = Play it
 pieces-from-disc = From { $place }
+lesson-works = It works when:
 lesson-forms-untouched = Without touch
 lesson-forms-picture = To fetch
 lesson-space-floor = clear floor
@@ -1262,3 +1264,239 @@ lesson-size = { $least } to { $most } children
 lesson-grows = How it grows
 lesson-first-form = First time: as above.
 teach-form = Time { $n }, { $stage }:
+
+set-title = { $name }: the next lessons
+set-count = Lessons
+set-compose = Compose the rest
+set-compose-first = Compose the lessons
+set-composing = Composing … this takes up to half a minute.
+set-anew = All anew
+set-undo = Take back
+set-redo = Do again
+set-last = Last: { $what }.
+set-empty = Nothing is planned here yet. Compose the lessons, then pin, swap or refuse what you like; the rest is fitted around it.
+set-changed = changed
+set-minutes = Minutes
+set-longer = Longer
+set-shorter = Shorter
+set-by-hand = Something else
+set-activity = Activity
+set-song = Song
+set-piece = Recorded piece
+set-put = Put it here
+set-refused = Not to come
+set-lift = Let it come again
+set-prices = What each wish costs
+set-tier-must = rule
+set-tier-teaching = teaching
+set-tier-taste = taste
+set-move-hint = To move a part, drag it onto another, or hold Shift and press an arrow: the two change places.
+set-print = Print
+set-print-day = Print this day for a substitute
+set-open = Plan the next lessons
+keys-walk = walk; with Shift move
+set-open-part = open
+lesson-pinned = pinned
+
+knows-title = What they know
+knows-heading = What { $name } knows already
+knows-hint = New to Kopje is not new to you. What you tick counts as named, until marks say otherwise; a song that is ticked is an old friend from the first lesson. Each tick is kept at once.
+knows-concepts = They can name
+knows-all = All
+knows-none = None
+knows-songs = { $n ->
+    [0] Songs they know
+    [one] Songs they know: one
+   *[other] Songs they know: { $n }
+  }
+knows-did = What they can name was changed.
+knows-find = Find a song
+
+## activities
+activities-title = Activities
+activities-lead = Everything that may come into a lesson. Write your own, or make one from another; it is proposed from then on.
+activities-write = Write an activity
+activities-find = Find an activity
+activities-grade = For grade
+activities-shown = { $n ->
+    [one] { $n } activity
+   *[other] { $n } activities
+  }
+activities-minutes = { $n } minutes
+activities-own = your own
+activities-noted = note or file
+set-up-activities = Activities: all of them, and your own
+activity-open = Whole activity, your notes and files
+activity-title = Name
+activity-steps = What is done, step by step
+activity-step = Step { $n }
+activity-drop-step = Take step { $n } away
+activity-add-step = One more step
+activity-braces = In a step, {"{"}song{"}"} becomes the song's title, {"{"}piece{"}"} the recorded piece, {"{"}section{"}"} the class, and {"{"}it{"}"} what is learned, never by its name too early.
+activity-works = It works when …
+activity-roles = Part of the lesson
+activity-kind = Kind
+activity-how = How they are
+activity-energy-seated = seated
+activity-energy-standing = standing
+activity-energy-moving = moving
+activity-grouping = Placed
+activity-from = From grade
+activity-to = To grade
+activity-least = Minutes at least
+activity-usual = Minutes as a rule
+activity-most = Minutes at most
+activity-fewest = Children at least
+activity-at-most = Children at most
+activity-needs-song = Song
+activity-song-none = no song
+activity-song-known = a song they know
+activity-song-target = a song that has what is learned
+activity-song-new = a song that is new to them
+activity-phases = Phases
+activity-about = Works on
+activity-about-like = Left empty, it works on what the activity works on that it is made from.
+activity-hears = Children heard alone
+activity-in-way = Heard how
+activity-way-hear = by ear
+activity-way-sing = singing or playing
+activity-way-read = reading
+activity-way-write = writing
+activity-way-create = making something
+activity-care = Care
+activity-grows = How it grows when it comes again
+activity-form = Time { $n }
+activity-form-says = What is different then
+activity-drop-form = Take time { $n } away
+activity-add-form = One more time
+activity-routine = A routine: known from the second lesson on, never carried over
+activity-change = Change
+activity-copy = Make one from this
+activity-away = Put away
+activity-back = Take out again
+activity-is-away = It is put away: it is not proposed any more. Where it lies planned or was done it stays.
+activity-away-did = “{ $title }” is put away.
+activity-changed = “{ $title }” was changed.
+activity-leave = Leave as it was
+activity-between = { $least } to { $most } minutes, as a rule { $usual }
+activity-beside = Kept beside it, for you only
+activity-note = Your note
+activity-links = Links and places, one a line
+activity-kilobytes = { $n } kB
+activity-megabytes = { $n } MB
+activity-add-file = Add a file
+activity-files-hint = PDF, PNG, JPEG or sound, at most 20 MB each. Files stay with your school's data and are never sent anywhere.
+activity-drop-file = Take { $name } away
+
+## template
+template-open = Lesson order
+template-title = { $name }: parts of a lesson
+template-lead = From top to bottom, for all lessons of these grades. A part without minutes takes what its activity needs.
+template-part = Part { $n }
+template-turns = Take turns here
+template-let-turn = Let activities take turns in part { $n }
+template-always = Never dropped
+template-up = Part { $n } up
+template-down = Part { $n } down
+template-drop = Take part { $n } away
+template-add = One more part
+template-settle = To settle
+template-line-up = To line up
+template-between = Between parts
+template-half-minutes = { $n } min
+template-short = A lesson of { $n } minutes does without: { $without }.
+template-shipped = As it was at first
+template-then = What is planned already stays; compose the lessons anew to have them in this order.
+
+## rate
+rate-well = Went well
+rate-why = Why?
+rate-flat = Fell flat
+keys-well = Done, and it went well
+keys-flat = Done, but it fell flat
+
+## unopened
+unopened-title = Did it happen?
+unopened-planned = As planned
+unopened-held = It was held
+unopened-otherwise = Otherwise
+unopened-lost = It was lost
+unopened-all = All { $n } of them
+unopened-did-held = { $name }: held.
+unopened-did-lost = { $name }: lost.
+today-next-thing = What helps most next
+teach-leave-out = Leave them out
+teach-keep-all = Keep all
+set-files = Print, keep
+set-file-ics = Calendar (iCalendar)
+set-file-csv = Table (CSV)
+set-file-json = For other programs (JSON)
+set-print-paper = Print (PDF)
+
+## room
+room-title = What the room has
+room-lead = Counted once: what needs more than there is is not proposed. What you leave empty is taken to be there.
+room-kept = What the room has was changed.
+today-fetch = Fetch
+
+## keptSets
+kept-set-title = Kept sets
+kept-set-name = A name for these lessons
+kept-set-keep = Keep them under this name
+kept-set-lay-title = Lay a kept set here
+kept-set-hint = For another grade, or next year: what holds for this class is pinned, the rest is composed around it. It can be taken back.
+kept-set-lessons = { $n ->
+    [one] { $n } lesson
+   *[other] { $n } lessons
+  }
+kept-set-lay = Lay here
+kept-set-forget = Forget { $name }
+kept-set-dropped = What does not hold here
+kept-set-all-held = All of it holds here
+
+## coverage
+coverage-title = What there is to teach with
+coverage-lead = { $n } of { $all } things have too little: songs, activities, or a way to hear a child.
+coverage-thin = Only where there is too little
+coverage-concept = What is taught
+coverage-fills = What would help
+coverage-column-songs = Songs that have it
+coverage-column-clear = clearly enough to name
+coverage-column-pieces = Recorded pieces
+coverage-column-prepare = Activities that prepare
+coverage-column-present = that name
+coverage-column-practise = that practise
+coverage-column-heard = that hear one child
+set-up-coverage = What there is to teach each thing with
+
+## composing
+set-so-far = The best so far costs { $cost } points and can be bettered by { $gap } at most.
+set-stop = That will do
+
+## activityDated
+activity-dated = Different from a day on
+activity-dated-day = From
+activity-add-dated = It grows on a day
+activity-drop-dated = Take growth { $n } away
+
+## focus
+focus-title = One song through the lessons
+focus-lead = Choose a song: what must really be learned of it, and what is done with it each time until it is theirs. Laid here, its parts are pinned and the rest is composed around them; it can be taken back.
+focus-learn = To be learned
+focus-lesson = Lesson { $n }: { $stage }
+focus-lay = Lay it over these lessons
+
+## voice
+seasons-label = Seasons
+seasons-hint = Songs of a season are kept for it. What a song says of itself, or what you write under “season” on its page, decides.
+seasons-none = Do not count
+seasons-north = North of the equator
+seasons-south = South of the equator
+day-like = What is the day like?
+day-like-lead = Lessons composed from now on prefer songs that suit it.
+day-like-next = Compose again, or swap a part: these come first.
+day-like-none = None of the classes of this day knows a song for it yet.
+room-voice = Minutes a day for your voice
+room-voice-hint = At most so many in which you sing or speak all through. It is a wish: lessons are composed so that the others lead more.
+today-voice = Your voice leads { $n } minutes today.
+calendar-songs = Songs that are kept warm for it

@@ -413,6 +413,7 @@ long = It is long: { $bars ->
 new_song = New to { $section }.
 new_song_twice_new = New to them, so two things would be new at once.
 new_to_them = New to them.
+said_known = You said they know it.
 known_song = They sang it in { $lessons ->
     [one] { $lessons } lesson
    *[other] { $lessons } lessons
@@ -485,10 +486,7 @@ new_song_titled = { $title } is new to them{ $inside ->
     [1] { " " }and lies in their range
    *[0] { "" }
   }.
-old_friend = { $title } is an old friend: sung in { $lessons ->
-    [one] { $lessons } lesson
-   *[other] { $lessons } lessons
-  }.
+old_friend = { $title } is an old friend: you said they know it.
 old_friend_last = { $title } is an old friend: sung in { $lessons ->
     [one] { $lessons } lesson
    *[other] { $lessons } lessons
@@ -500,12 +498,97 @@ new_piece_word = the piece
 new_activity = the activity
 hears = { $count } children can be heard alone in it.
 lately = They did it last time.
+fell_flat = It fell flat with them before.
+went_well = It went well with them before.
+rated_why = You noted: “{ $why }”.
+song_timely = It suits the day: { $time }.
+song_untimely = It is a song of { $time }, and it is { $now }.
+time_spring = spring
+time_summer = summer
+time_autumn = autumn
+time_winter = winter
+time_rain = rain
+time_snow = snow
+time_wind = wind
+time_fog = fog
+time_sun = sun
+time_storm = storm
+time_harvest = harvest
+time_lanterns = lanterns
+time_birthday = a birthday
+time_welcome = a welcome
+time_goodbye = a goodbye
+took = With them it takes { $minutes } minutes: counted while you taught.
+dropped = “{ $slot }” is never to be dropped, and was: { $days }.
+turn_missed = “{ $activity }” would have its turn here and does not fit.
+band_small = Kindergarten and grade 1
+band_middle = Grades 2 and 3
+band_upper = Grades 4 and up
+band_choir = Choirs
 ramp = They know little yet, so as few new things as possible are chosen.
-many_new = More than half is new: they know too few songs for less.
-too_still = Less than a fifth of the time is moving.
-few_heard = Fewer than four children can be heard alone.
+set_minutes = The parts do not fill the minutes, or need more than there are.
+set_empty = A slot stays empty: nothing fits it yet; more songs would help.
+set_returns = Something new does not come back twice in this set; it is owed to the next one.
+set_new_last = Something is new in the last lesson; it comes back in the next set.
+set_half_new = More than half is new: they know too few songs for less.
+set_sitting = They sit longer than eight minutes in a row.
+set_practised_next = What was named is not practised in each of the next two lessons.
+set_a_fifth_moving = Less than a fifth of the time is moving.
+set_a_third_moving = Less than a third of the time is moving.
+set_untouched = Something that is due is not touched in two of three lessons running.
+set_naming_waits = Something could be named now and waits.
+set_owed = Something met lately does not come again yet.
+set_plain_again = An activity comes again with the same song.
+set_few_heard = Fewer than four children can be heard alone.
+set_few_songs = There are fewer than five different songs in it.
+set_concept_often = One thing is in more than two parts.
+set_second_piece = There is more than one piece to listen to.
+set_activity_often = An activity comes in more than half of the lessons.
+set_new_song_due = They know fewer songs than they had lessons, and no new one finds room.
+set_song_worn = A song comes in more than six of a dozen lessons.
+set_song_often = A song comes in more than half of the lessons.
+set_too_new = More new things than they can take in one lesson.
+set_falling = New things grow more from lesson to lesson.
+set_idle_slot = Instruments or a game work on nothing that is due.
+set_same_kind = Two parts are of one kind.
+set_same_activity = An activity comes in two lessons running.
+set_still_sitting = Two seated parts follow each other.
+copies_of = { $count } copies of { $title }
+set_warm_again = The same thing is kept warm in two lessons running.
+set_in_turn = An activity comes in every second lesson.
+set_set_up = Something comes out for this class that the classes beside it do not use.
+set_changed = Something that stood there gives way.
+set_grows = { $time ->
+    [2] 2nd
+    [3] 3rd
+    [21] 21st
+    [22] 22nd
+    [23] 23rd
+    [31] 31st
+    [32] 32nd
+    [33] 33rd
+   *[other] { $time }th
+  } time{ $named ->
+    [1] : { $stage }
+   *[0] { "" }
+  }
+set_minutes_counted = { $minutes } minutes: { $settle } to settle, { $line_up } to line up, { $between } between parts, { $left } to teach.
+set_says_nothing = Not composed yet.
+set_says_best_possible = The best possible of { $looked_at } choices.
+set_says_teaching_best = Teaching wishes as well as possible, taste within { $gap } points, of { $looked_at } choices.
+set_says_best_found = The best that was found of { $looked_at } choices, at most { $gap } points from the best.
+set_says_impossible = Not everything that is asked can be kept.
+set_did_compose = composed the rest
+set_did_pin = pinned in lesson { $lesson }
+set_did_unpin = let go in lesson { $lesson }
+set_did_put = put “{ $activity }” into lesson { $lesson }
+set_did_move = moved a part of lesson { $lesson }
+set_did_longer = made a part of lesson { $lesson } longer
+set_did_shorter = made a part of lesson { $lesson } shorter
+set_did_refuse = refused a part of lesson { $lesson }
+set_did_lift = let “{ $activity }” come again
+the_section = { $name }
 free_minutes = { $count } minutes stay free: nothing that fits is longer.
-empty_slot = Nothing fits “{ $slot }” yet; more songs would help.
 asks = It has { $trait } in { $count ->
     [1] bar
    *[other] bars
@@ -546,6 +629,8 @@ new_making = a turn of their own
 new_sight_singing = a line of this level
 new_vocabulary = the sound
 the_song = the song
+the_class = the class
+the_thing_learned = what is learned
 the_piece = the piece
 
 slot_left = Left over
@@ -677,7 +762,32 @@ strand_sight_singing = Sight-singing
 strand_vocabulary = Vocabulary
 
 ## On paper
+paper_lesson = { $section }, { WEEKDAY($day) } { DAY($day) }, { $at }
+paper_day = { DAY($day) }
+paper_minutes = { $minutes } minutes, { $planned } of them planned.
+paper_not_yet = Not named yet: { $concepts }.
+paper_last_note = From last time: “{ $note }”
+paper_care_line = Care:
+paper_works = It works when:
+paper_this_time = This time:
+paper_fetch = Fetch:
+paper_easier = Easier:
+paper_new = new
+set_paper_title = { $name }: the next lessons
+set_paper_lead = ▲ is new to them. A box for each section.
 paper_page = Score of { $title }, page { $page } of { $pages }
+drills_title = { $title }: drills and games
+drills_lead = Made from the song's own tones and words. A box for each line that went well.
+drills_echo = Echo
+drills_echo_how = Sing a call, the class sings it back. Calls that do not end at home come first: the class may also answer with an end that does.
+drills_call = { $tones } ({ $home ->
+    [1] bar { $bar }, ends at home
+   *[0] bar { $bar }
+  })
+drills_inside = Without { $tone }
+drills_inside_how = Sing all but the holes aloud; the holes are sung inside, as long as they last.
+drills_up_and_down = Up and down its tones
+drills_thirds = Over one tone
 paper_game = Game
 paper_care = Care
 paper_culture = Culture
@@ -779,3 +889,167 @@ stage_lead = a child leads
 stage_change = change it
 stage_read = read or write it
 stage_open = as an opening
+
+# What helps most next
+next_sections = Tell Kopje which classes you teach: in Set-up, or from a table of the school.
+next_songs = Bring in songs: the lessons are made of them.
+next_meets = Say when { $name } meets; then its lessons can be planned.
+next_knows = Say what { $name } knows already: tick what they can name and sing.
+next_set = Compose the next lessons of { $grade }.
+next_year = Lay the year of { $name }, so that everything finds its time.
+late = { $minutes ->
+    [one] { $minutes } minute
+   *[other] { $minutes } minutes
+  } left: leave out { $activities }.
+
+# What is fetched
+things_hand_drum = hand drums
+thing_hand_drum = { $count ->
+    [one] { $count } hand drum
+   *[other] { $count } hand drums
+  }
+things_shaker = shakers
+thing_shaker = { $count ->
+    [one] { $count } shaker
+   *[other] { $count } shakers
+  }
+things_scraper = scrapers
+thing_scraper = { $count ->
+    [one] { $count } scraper
+   *[other] { $count } scrapers
+  }
+things_wood = struck woods
+thing_wood = { $count ->
+    [one] { $count } struck wood
+   *[other] { $count } struck woods
+  }
+things_metal = metals that ring
+thing_metal = { $count ->
+    [one] { $count } metal that rings
+   *[other] { $count } metals that ring
+  }
+things_barred = barred instruments
+thing_barred = { $count ->
+    [one] { $count } barred instrument
+   *[other] { $count } barred instruments
+  }
+things_recorder = recorders
+thing_recorder = { $count ->
+    [one] { $count } recorder
+   *[other] { $count } recorders
+  }
+things_scarf = scarves
+thing_scarf = { $count ->
+    [one] { $count } scarf
+   *[other] { $count } scarves
+  }
+things_whiteboard = whiteboards with pens
+thing_whiteboard = { $count ->
+    [one] { $count } whiteboard with a pen
+   *[other] { $count } whiteboards with pens
+  }
+things_craft_stick = craft sticks
+thing_craft_stick = { $count ->
+    [one] { $count } craft stick
+   *[other] { $count } craft sticks
+  }
+things_elastic = elastic bands of 6 m
+thing_elastic = { $count ->
+    [one] { $count } elastic band of 6 m
+   *[other] { $count } elastic bands of 6 m
+  }
+things_card = cards
+thing_card = { $count ->
+    [one] { $count } card
+   *[other] { $count } cards
+  }
+things_sounding_thing = things that sound
+thing_sounding_thing = { $count ->
+    [one] { $count } thing that sounds
+   *[other] { $count } things that sound
+  }
+things_floor_tape = rolls of floor tape
+thing_floor_tape = { $count ->
+    [one] { $count } roll of floor tape
+   *[other] { $count } rolls of floor tape
+  }
+things_shapes = paper shapes
+thing_shapes = { $count ->
+    [one] { $count } paper shape
+   *[other] { $count } paper shapes
+  }
+things_string = strings with buttons
+thing_string = { $count ->
+    [one] { $count } string with buttons
+   *[other] { $count } strings with buttons
+  }
+things_picture_card = sets of picture cards
+thing_picture_card = { $count ->
+    [one] { $count } set of picture cards
+   *[other] { $count } sets of picture cards
+  }
+things_paper = sheets of paper with pencils
+thing_paper = { $count ->
+    [one] { $count } sheet of paper with a pencil
+   *[other] { $count } sheets of paper with pencils
+  }
+room_lacks = It needs { $needed } { $thing }, and the room has { $there }.
+wrong_size = It goes with { $least } to { $most } children.
+
+# A set laid again
+laid = You laid it here.
+set_did_lay = laid “{ $name }”
+copy_activity_gone = “{ $activity }” is not among the activities any more.
+copy_song_gone = “{ $activity }”: its song or piece is not in your book any more.
+copy_concept_gone = “{ $activity }”: what it works on is not in your sequence any more.
+copy_grades = “{ $activity }” is made for other grades.
+copy_size = “{ $activity }” does not go with so many children.
+copy_range = “{ $activity }”: { $title } lies outside their range.
+copy_named = “{ $activity }”: they can name { $concept } already.
+copy_needs = Before { $concept } is named they need { $needs }.
+copy_not_named = “{ $activity }”: they cannot name { $concept } yet.
+
+# Too little to teach something with
+thin_songs = { $count ->
+    [0] No song has it
+    [one] Only { $count } song has it
+   *[other] Only { $count } songs have it
+  } in a range for its grade; { $enough } would be enough. Bring some in, or say of a song that it has it.
+thin_clear = No song shows it clearly enough to name it by: twice in one phrase, or as a turn that comes back.
+thin_prepare = { $count ->
+    [0] No activity prepares it
+    [one] Only { $count } activity prepares it
+   *[other] Only { $count } activities prepare it
+  }; { $enough } would be enough. Write one, or make one from another.
+thin_present = No activity gives it its name. Write one, or make one from another.
+thin_practise = { $count ->
+    [0] No activity practises it
+    [one] Only { $count } activity practises it
+   *[other] Only { $count } activities practise it
+  }; { $enough } would be enough. Write one, or make one from another.
+thin_heard = In no activity a child alone is heard with it, so nobody's mark can say that it is secure.
+set_pins = You pinned { $pins } in it: together at least { $minutes } minutes. Take one of them out, or give the lesson more minutes.
+
+# A plan for one song
+focus_lines = { $all ->
+    [one] It has one { $word_phrase }.
+   *[other] { $lines ->
+        [one] Of its { $all } { $word_phrases } only one has to be learned.
+       *[other] Of its { $all } { $word_phrases } { $lines } have to be learned, in this order.
+    }
+  }
+focus_line = { CAP($word_phrase) } { $number }, { $label }{ $times ->
+    [one] { "" }
+   *[other] , which comes { $times } times
+  }.
+focus_nothing = Nothing fits for “{ $stage }” with this song; the lesson goes on without it.
+set_did_focus = planned “{ $title }” through the lessons
+set_voice = Your voice leads longer than its share of the day.
+beside = Beside the class: { $children ->
+    [one] one child does
+   *[other] { $children } children do
+  } not have { $concept } yet. Take { $table ->
+    [one] one of them
+   *[other] { $table } of them
+  } to the small table while the class goes on.
+set_concert_song = A song for a concert that comes finds too little room.

@@ -7,14 +7,13 @@ import json
 import signal
 import sys
 import time
-from collections.abc import Iterator
-from contextlib import contextmanager
 from pathlib import Path
 from types import FrameType
 from typing import TYPE_CHECKING, Any
 
 from pydantic import ValidationError
 
+from kopje.cli_school import DEMO, SCHOOL, add_commands
 from kopje.core.analysis.analysis import Minor, analyse
 from kopje.core.errors import KopjeError
 from kopje.core.music.tune import blinded
@@ -30,7 +29,6 @@ if TYPE_CHECKING:
     from kopje.store.cluster import Cluster
     from kopje.store.work import UnitOfWork
 
-DEMO, SCHOOL = "kopje_demo", "kopje"
 LOST = ("voice_ignored", "chord_reduced", "parts_left_out")  # what a file held that is not written again
 
 
@@ -91,11 +89,7 @@ def _parser() -> argparse.ArgumentParser:
     serving.add_argument("--demo", action="store_true")
     serving.add_argument("--reset", action="store_true", help="with --demo: start over")
     serving.set_defaults(run=_serve)
-    rebuilding = commands.add_parser(
-        "rebuild", help="work everything out again from what happened, and say what differed"
-    )
-    rebuilding.add_argument("--demo", action="store_true", help="the demo school's")
-    rebuilding.set_defaults(run=_rebuild)
+    add_commands(commands)
     schema = commands.add_parser("openapi", help="print the schema of the API")
     schema.add_argument("out", type=Path)
     schema.set_defaults(run=_openapi)
@@ -259,6 +253,7 @@ def _make_demo(cluster: Cluster, settings: Settings) -> None:
     migrate(engine)
     _load_demo(UnitOfWork(engine), settings)
     engine.dispose()
+    cluster.drop(DEMO)  # another command may have made an empty one meanwhile
     cluster.rename(half, DEMO)
 
 
@@ -296,49 +291,6 @@ def _own_database(settings: Settings, demo: bool) -> Cluster:
             move(old, new)
             print(_words().word("cli_moved", old=str(old), new=str(new)), flush=True)
     return Cluster(new).start(settings.port)
-
-
-def _rebuild(options: argparse.Namespace) -> int:
-    """On the database that KOPJE_DATABASE_URL names, else on the school's own; exit 1 where something
-    differed."""
-    from kopje.store import people
-    from kopje.store.migrate import migrate
-    from kopje.store.work import UnitOfWork, engine_for
-    from kopje.usecases.ledger.projections import rebuild_and_compare
-    from kopje.usecases.setup.start_up import of_school
-
-    settings, words = Settings(), _words()
-    with _database(settings, options.demo) as url:
-        engine = engine_for(url)
-        migrate(engine)
-        work, differed = UnitOfWork(engine), 0
-        with work.begin() as session:
-            schools = people.schools(session)
-        for school in schools:
-            with work.begin() as session:
-                found = rebuild_and_compare(
-                    of_school(session, people.school(session, school.id), settings.now())
-                )
-            rows = ", ".join(f"{table}: {count}" for table, count in found.rows.items())
-            print(words.word("cli_rebuilt", school=school.name, count=sum(found.rows.values()), rows=rows))
-            print("".join(f"  {line}\n" for line in found.some), end="")
-            differed += sum(found.rows.values())
-        engine.dispose()
-    return 1 if differed else 0
-
-
-@contextmanager
-def _database(settings: Settings, demo: bool) -> Iterator[str]:
-    """The database a command works on; Kopje's own is started for the while where it does not run."""
-    from kopje.store.cluster import Cluster
-    from kopje.store.places import demo_folder, school_folder
-
-    if settings.database_url:
-        yield settings.database_url
-        return
-    cluster = Cluster(demo_folder(CHECKOUT) if demo else school_folder(settings.data))
-    with cluster.borrowed():
-        yield cluster.ensure(DEMO if demo else SCHOOL)
 
 
 def _telling(server: uvicorn.Server, said: str) -> uvicorn.Server:

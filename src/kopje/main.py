@@ -19,7 +19,9 @@ from kopje.api.deps import Services, same_origin
 from kopje.api.operating import Traced
 from kopje.api.problems import words_of
 from kopje.api.routes import (
+    activities,
     events,
+    lesson_sets,
     lessons,
     people,
     practice,
@@ -96,6 +98,8 @@ def create_app(
         songs,
         recordings,
         lessons,
+        lesson_sets,
+        activities,
         events,
         year,
         roster,

@@ -7,6 +7,8 @@ import resource
 import signal
 from collections.abc import Callable
 from concurrent.futures import TimeoutError as FutureTimeoutError
+from dataclasses import dataclass
+from itertools import count
 from threading import Lock
 from typing import Any, TypeVar
 
@@ -20,14 +22,40 @@ class WorkerLimitError(Exception):
     """The work took more time or memory than it may, or its process was ended from outside."""
 
 
-def _limit_memory(size: int | None) -> None:
-    if size is not None:
-        resource.setrlimit(resource.RLIMIT_AS, (size, size))
+@dataclass(frozen=True, slots=True)
+class Progress:
+    """How far a piece of work is, from 0 to 1, and what it says of its answer so far."""
+
+    done: float
+    cost: int
+    bound: int
 
 
-def _timed(seconds: float | None, work: Callable[..., Answer], what: tuple[Any, ...]) -> Answer:
+JOB, DONE, COST, BOUND, STOP = range(5)  # places on the board
+_BOARD: Any = None  # in the worker: what it shares with the server
+
+
+def report(done: float, cost: int, bound: int) -> bool:
+    """Called by the work itself: put on the board how far it is; says whether it is to stop. Outside a
+    worker nobody looks."""
+    if _BOARD is None:
+        return False
+    _BOARD[DONE], _BOARD[COST], _BOARD[BOUND] = done, cost, bound
+    return bool(_BOARD[STOP] == _BOARD[JOB])
+
+
+def _begin(memory: int | None, board: Any) -> None:
+    global _BOARD
+    _BOARD = board
+    if memory is not None:
+        resource.setrlimit(resource.RLIMIT_AS, (memory, memory))
+
+
+def _timed(seconds: float | None, work: Callable[..., Answer], what: tuple[Any, ...], job: int) -> Answer:
     """In the worker. The kernel ends the process when its own time is up: native code cannot be interrupted
     from within."""
+    if _BOARD is not None:
+        _BOARD[JOB], _BOARD[DONE], _BOARD[COST], _BOARD[BOUND] = job, 0, 0, 0
     signal.setitimer(signal.ITIMER_PROF, seconds or 0)
     try:
         return work(*what)
@@ -47,19 +75,40 @@ class Worker:
         self._memory = memory
         self._pool: ProcessPool | None = None
         self._lock = Lock()
+        self._jobs = count(1)
+        self._tickets: dict[str, int] = {}
+        self._board: Any = None
 
-    def run(self, work: Callable[..., Answer], *what: Any) -> Answer:
+    def run(self, work: Callable[..., Answer], *what: Any, ticket: str = "") -> Answer:
         """What `work` answers, or its error. Work and arguments are pickled. WorkerLimitError when a limit
-        was met."""
+        was met. Under its ticket one can look how far it is, and stop it."""
+        job = next(self._jobs)
+        if ticket:
+            self._tickets[ticket] = job
         try:
             answer: Answer = (
                 self._started()
-                .schedule(_timed, args=(self.seconds, work, what), timeout=self.seconds and WALL)
+                .schedule(_timed, args=(self.seconds, work, what, job), timeout=self.seconds and WALL)
                 .result()
             )
         except (FutureTimeoutError, ProcessExpired, MemoryError) as problem:
             raise WorkerLimitError from problem
+        finally:
+            self._tickets.pop(ticket, None)
         return answer
+
+    def progress(self, ticket: str) -> Progress | None:
+        """Of the work that runs under this ticket; None where none does, or it waits for its turn."""
+        job, board = self._tickets.get(ticket), self._board
+        if job is None or board is None or board[JOB] != job:
+            return None
+        return Progress(board[DONE], int(board[COST]), int(board[BOUND]))
+
+    def ask_to_stop(self, ticket: str) -> None:
+        """It ends with the best it has, as soon as it reports again."""
+        job = self._tickets.get(ticket)
+        if job is not None and self._board is not None:
+            self._board[STOP] = job
 
     def warm(self, work: Callable[..., object]) -> None:
         """Start, and let the worker do this before its first real work; nobody waits."""
@@ -76,7 +125,8 @@ class Worker:
         with self._lock:
             if self._pool is None:
                 context = multiprocessing.get_context("spawn")
+                self._board = context.Array("d", 5)
                 self._pool = ProcessPool(
-                    max_workers=1, initializer=_limit_memory, initargs=(self._memory,), context=context
+                    max_workers=1, initializer=_begin, initargs=(self._memory, self._board), context=context
                 )
             return self._pool

@@ -17,6 +17,7 @@ from kopje.settings import Settings
 from kopje.store.work import UnitOfWork
 from kopje.usecases.context import Answer, Context, Desk
 from kopje.usecases.setup import sign_in
+from kopje.usecases.setup.school_habits import habits_for
 from kopje.usecases.setup.school_sequence import sequence_for
 from kopje.words import catalogue
 from kopje.workers import Worker, WorkerLimitError
@@ -81,7 +82,8 @@ def _context(request: Request, session: Session) -> Context:
     sequence = sequence_for(session, teacher.school_id, teacher.sequence, teacher.wording)
     request.state.sequence = sequence  # refusals are said in the school's words too
     words = catalogue(here.settings.language, here.settings.locales)
-    return Context(session, teacher.school_id, teacher.teacher_id, now, uuid.uuid4, sequence, words)
+    habits = habits_for(session, teacher.school_id, teacher.habits)
+    return Context(session, teacher.school_id, teacher.teacher_id, now, uuid.uuid4, sequence, words, habits)
 
 
 def context(request: Request) -> Iterator[Context]:
@@ -95,9 +97,9 @@ def desk(request: Request) -> Desk:
     """For what takes thought: its transactions are its own."""
     here = _services(request)
 
-    def solve(think: Callable[..., Answer], *question: Any) -> Answer:
+    def solve(think: Callable[..., Answer], *question: Any, ticket: str = "") -> Answer:
         try:
-            return here.solver.run(think, *question)
+            return here.solver.run(think, *question, ticket=ticket)
         except WorkerLimitError as problem:
             raise BusyError("solver_ended") from problem
 

@@ -162,7 +162,10 @@ def keep_held(session: Session, school_id: UUID, lessons: Iterable[UUID], held: 
             "note": x.note,
             "started": x.started,
             "ended": x.ended,
-            "parts": [{**part_values(p), "tick": p.tick, "rating": p.rating} for p in x.parts],
+            "parts": [
+                {**part_values(p), "tick": p.tick, "rating": p.rating, "took": p.took, "why": p.why}
+                for p in x.parts
+            ],
             "absent": sorted(x.absent),
         }
         for x in held
@@ -219,6 +222,8 @@ def _ticked(values: Mapping[str, Any]) -> TaughtPart:
         part.left_over,
         values.get("tick"),
         values.get("rating"),
+        values.get("took"),
+        values.get("why", ""),
     )
 
 

@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from datetime import datetime
 from uuid import UUID
 
-from sqlalchemy import delete, func, select, text
+from sqlalchemy import delete, func, select, text, update
 from sqlalchemy.orm import Session
 
 from kopje.store.tables import FailedSignIn, Json, School, SignIn, Teacher
@@ -31,9 +31,9 @@ def teacher_by_login(session: Session, login: str) -> Teacher | None:
 
 def signed_in(
     session: Session, token_hash: str, now: datetime
-) -> tuple[UUID, UUID, str, str, str, int, Json, str | None] | None:
-    """(teacher, school, name, role, the school's name, version of its sequence, its words, its time zone)
-    of a sign-in that has not run out."""
+) -> tuple[UUID, UUID, str, str, str, int, Json, str | None, int] | None:
+    """(teacher, school, name, role, the school's name, version of its sequence, its words, its time zone,
+    version of its habits) of a sign-in that has not run out."""
     found = session.execute(
         select(Teacher.id, Teacher.name, Teacher.role, School)
         .join(SignIn, SignIn.teacher_id == Teacher.id)
@@ -46,7 +46,8 @@ def signed_in(
     session.info["school"] = (
         school  # kept at hand: whoever needs the school in this transaction does not ask again
     )
-    return teacher, school.id, name, role, school.name, school.sequence, school.wording, school.time_zone
+    said = school.name, school.sequence, school.wording, school.time_zone, school.habits
+    return teacher, school.id, name, role, *said
 
 
 def clear_expired(session: Session, now: datetime, failures_before: datetime) -> None:
@@ -75,6 +76,11 @@ def failures_since(session: Session, login: str, since: datetime) -> list[dateti
 
 def forget_failures(session: Session, login: str) -> None:
     session.execute(delete(FailedSignIn).where(FailedSignIn.login == login.lower()))
+
+
+def habits_changed(session: Session, school_id: UUID) -> None:
+    """Two changes at once make two numbers."""
+    session.execute(update(School).where(School.id == school_id).values(habits=School.habits + 1))
 
 
 def schools_with_older_rules(session: Session, rules: int) -> Sequence[School]:

@@ -57,3 +57,67 @@ class PlannedPart(OfSchool):
         CheckConstraint("(material_kind = 'none') = (material_id IS NULL)", name="material"),
         UniqueConstraint("lesson_id", "slot", deferrable=True, initially="DEFERRED"),
     )
+
+
+class SetStep(OfSchool):
+    """One change of a lesson set, with the lessons as they were before and after it, so that it can be taken
+    back and done again. `scope`: `grade-2`, or the id of a section. `found`: what the composer said of what
+    it found, where it was asked."""
+
+    __tablename__ = "set_step"
+    scope: Mapped[str]
+    number: Mapped[int]
+    says: Mapped[Json]  # a reason
+    before: Mapped[Json]
+    after: Mapped[Json]
+    found: Mapped[Json | None]
+    undone: Mapped[bool] = mapped_column(server_default="false")
+    moment: Mapped[datetime]
+    __table_args__ = (UniqueConstraint("school_id", "scope", "number"),)
+
+
+class OwnActivity(OfSchool):
+    """An activity that the teacher wrote (see core/planning/own_activity.py)."""
+
+    __tablename__ = "own_activity"
+    key: Mapped[str]
+    told: Mapped[Json]
+    made: Mapped[datetime]
+    removed: Mapped[datetime | None]  # put away; it can be taken back
+    __table_args__ = (UniqueConstraint("school_id", "key"),)
+
+
+class ActivityNote(OfSchool):
+    """What the teacher keeps beside an activity, own or shipped; `links` are text, one a line."""
+
+    __tablename__ = "activity_note"
+    activity: Mapped[str]
+    note: Mapped[str]
+    links: Mapped[str]
+    grows: Mapped[list[Json]] = mapped_column(server_default="[]")  # day, low, high, says
+    __table_args__ = (UniqueConstraint("school_id", "activity"),)
+
+
+class Attachment(OfSchool):
+    """A file that is kept with an activity and goes only to its school."""
+
+    __tablename__ = "attachment"
+    activity: Mapped[str] = mapped_column(index=True)
+    name: Mapped[str]
+    kind: Mapped[str]  # its media type, as its bytes say
+    size: Mapped[int]
+    content: Mapped[bytes] = mapped_column(deferred=True)
+    added: Mapped[datetime]
+    __table_args__ = (CheckConstraint("size BETWEEN 1 AND 20000000", name="size"),)
+
+
+class KeptSet(OfSchool):
+    """A lesson set kept under a name, to be laid again: in another grade, or next year. `lessons`: parts in
+    order, as plain values."""
+
+    __tablename__ = "kept_set"
+    name: Mapped[str]
+    grade: Mapped[int]
+    lessons: Mapped[list[Json]]
+    made: Mapped[datetime]
+    __table_args__ = (UniqueConstraint("school_id", "name"),)

@@ -42,6 +42,15 @@ def lesson_at(session: Session, section_id: UUID, day: date, starts: time) -> Pl
     )
 
 
+def between(
+    session: Session, school_id: UUID, first: date, last: date
+) -> dict[tuple[UUID, date, time], UUID]:
+    """Ids of planned lessons from a day to a day, by section and time."""
+    asked = select(PlannedLesson.section_id, PlannedLesson.day, PlannedLesson.starts, PlannedLesson.id)
+    mine = asked.where(PlannedLesson.school_id == school_id, PlannedLesson.day.between(first, last))
+    return {(section, day, starts): key for section, day, starts, key in session.execute(mine)}
+
+
 def lessons_of(session: Session, school_id: UUID, ids: Iterable[UUID]) -> dict[UUID, PlannedLesson]:
     chosen = select(PlannedLesson).where(PlannedLesson.school_id == school_id, PlannedLesson.id.in_(set(ids)))
     return {row.id: row for row in session.scalars(chosen)}

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Collection, Iterable, Sequence
+from collections.abc import Callable, Collection, Iterable, Sequence
 from datetime import date
 from uuid import UUID
 
@@ -10,7 +10,7 @@ from sqlalchemy import ColumnElement, and_, delete, or_, select
 from sqlalchemy.orm import Session
 
 from kopje.store.owned import owned
-from kopje.store.tables import Child, Declared, Meeting, Membership, Refusal, Section
+from kopje.store.tables import Child, Declared, KnownSong, Meeting, Membership, Refusal, Section
 
 
 def section(session: Session, school_id: UUID, section_id: UUID) -> Section:
@@ -118,3 +118,17 @@ def clear_declared(session: Session, section_id: UUID) -> None:
 def refusals(session: Session, section_id: UUID) -> Sequence[tuple[str, UUID | None]]:
     rows = session.execute(select(Refusal.activity, Refusal.song_id).where(Refusal.section_id == section_id))
     return [(activity, song) for activity, song in rows]
+
+
+def known_songs(session: Session, section_id: UUID) -> Sequence[UUID]:
+    return session.scalars(select(KnownSong.song_id).where(KnownSong.section_id == section_id)).all()
+
+
+def set_known_songs(
+    session: Session, school_id: UUID, section_id: UUID, song_ids: Iterable[UUID], new_id: Callable[[], UUID]
+) -> None:
+    session.execute(delete(KnownSong).where(KnownSong.section_id == section_id))
+    session.add_all(
+        KnownSong(id=new_id(), school_id=school_id, section_id=section_id, song_id=song) for song in song_ids
+    )
+    session.flush()

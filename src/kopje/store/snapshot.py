@@ -23,6 +23,7 @@ ONLY = "(CAST(:only AS uuid[]) IS NULL OR {0} = ANY(:only))"
 SECTIONS = text(
     f"""SELECT n.id, n.name, n.grade, n.upper, n.minutes, n.rolled,
         (SELECT array_agg(concept) FROM declared d WHERE d.section_id = n.id) AS declared,
+        (SELECT array_agg(song_id::text) FROM known_song k WHERE k.section_id = n.id) AS songs,
         (SELECT json_agg(json_build_array(activity, song_id)) FROM refusal r WHERE r.section_id = n.id) AS refused,
         (SELECT json_agg(json_build_array(concept, start, prepare, practise, next_year, not_before, not_after, pause_from,
             pause) ORDER BY concept) FROM arc_override w WHERE w.section_id = n.id) AS overrides,
@@ -80,7 +81,7 @@ CALENDAR = text(
         (SELECT json_agg(json_build_array(kind, first, last, name) ORDER BY first) FROM period WHERE school_id = s.id),
         (SELECT json_agg(json_build_array(id, section_id, kind, day, starts, why) ORDER BY day, starts)
             FROM change WHERE school_id = s.id),
-        (SELECT json_agg(json_build_array(id, name, day, section_ids, concepts) ORDER BY day) FROM concert WHERE school_id = s.id),
+        (SELECT json_agg(json_build_array(id, name, day, section_ids, concepts, songs) ORDER BY day) FROM concert WHERE school_id = s.id),
         (SELECT json_agg(json_build_array(section_id, weekday, starts, minutes) ORDER BY weekday, starts)
             FROM meeting WHERE school_id = s.id)
     FROM school s WHERE s.id = :school"""
@@ -116,13 +117,14 @@ class LessonChangeRow:
 
 @dataclass(frozen=True, slots=True)
 class ConcertRow:
-    """A concert, its sections, and what is named before it."""
+    """A concert, its sections, what is named before it, and songs that are kept warm for it."""
 
     id: UUID
     name: str
     day: date
     section_ids: tuple[UUID, ...]
     concepts: tuple[str, ...]
+    songs: tuple[str, ...] = ()
 
 
 @dataclass(frozen=True, slots=True)
@@ -169,6 +171,7 @@ class SectionRow:
     version: int
     plan: PlanRow | None
     steps: int = 0  # changes of its year that can be taken back
+    songs: frozenset[str] = frozenset()  # known, as the teacher says
 
 
 @dataclass(frozen=True, slots=True)
@@ -197,6 +200,7 @@ def sections(session: Session, school_id: UUID, only: Iterable[UUID] | None) -> 
             minutes,
             rolled,
             declared,
+            songs,
             refused,
             overrides,
             steps,
@@ -209,7 +213,22 @@ def sections(session: Session, school_id: UUID, only: Iterable[UUID] | None) -> 
         said = tuple(_override(*one) for one in overrides or ())
         known = frozenset(declared or ())
         found.append(
-            SectionRow(key, name, grade, upper, minutes, rolled, known, no, said, facts, version, laid, steps)
+            SectionRow(
+                key,
+                name,
+                grade,
+                upper,
+                minutes,
+                rolled,
+                known,
+                no,
+                said,
+                facts,
+                version,
+                laid,
+                steps,
+                frozenset(songs or ()),
+            )
         )
     return found
 
@@ -292,8 +311,10 @@ def calendar(session: Session, school_id: UUID) -> CalendarRow:
             for key, section_id, kind, day, starts, why in changes or ()
         ),
         tuple(
-            ConcertRow(UUID(key), name, _day(day), tuple(map(UUID, section_ids)), tuple(concepts))
-            for key, name, day, section_ids, concepts in concerts or ()
+            ConcertRow(
+                UUID(key), name, _day(day), tuple(map(UUID, section_ids)), tuple(concepts), tuple(sung)
+            )
+            for key, name, day, section_ids, concepts, sung in concerts or ()
         ),
         {key: tuple(found) for key, found in meets.items()},
     )

@@ -17,20 +17,33 @@ from kopje.store.event_tables import (
     SongMetRow,
     StandingRow,
 )
-from kopje.store.plan_tables import PlannedLesson, PlannedPart
+from kopje.store.plan_tables import (
+    ActivityNote,
+    Attachment,
+    KeptSet,
+    OwnActivity,
+    PlannedLesson,
+    PlannedPart,
+    SetStep,
+)
 from kopje.store.song_tables import KeptQuestion, Recording, Song
 
 __all__ = [
+    "ActivityNote",
     "AsideEvent",
+    "Attachment",
     "Event",
     "FactsRow",
     "HeldLessonRow",
     "Json",
     "KeptQuestion",
+    "KeptSet",
     "OfSchool",
+    "OwnActivity",
     "PlannedLesson",
     "PlannedPart",
     "Recording",
+    "SetStep",
     "Song",
     "SongMetRow",
     "StandingRow",
@@ -53,13 +66,28 @@ class School(Table):
     wording: Mapped[Json] = mapped_column(
         server_default="{}"
     )  # what the school calls things; empty: as shipped
+    templates: Mapped[Json] = mapped_column(
+        server_default="{}"
+    )  # the order of its lessons by band; a band without one goes as shipped
+    habits: Mapped[int] = mapped_column(
+        server_default="0"
+    )  # rises when its templates or own activities change
+    room: Mapped[Json] = mapped_column(
+        server_default="{}"
+    )  # how many of each thing it has, where they were counted
+    voice: Mapped[int | None]  # minutes a day in which the teacher leads with her voice, as a wish
+    days: Mapped[Json] = mapped_column(server_default="{}")  # what a day is like, by date: rain, a birthday
+    hemisphere: Mapped[str | None]  # by which seasons it lives; None: they do not count
     bar_colours: Mapped[Json] = mapped_column(
         server_default="{}"
     )  # of the room's bars, by letter; empty: none
     rules: Mapped[int] = mapped_column(
         server_default="0"
     )  # by which version of the rules its projections were worked out
-    __table_args__ = (CheckConstraint("cycle BETWEEN 0 AND 20", name="cycle"),)
+    __table_args__ = (
+        CheckConstraint("cycle BETWEEN 0 AND 20", name="cycle"),
+        one_of("hemisphere", "north", "south", null=True),
+    )
 
 
 class Teacher(OfSchool):
@@ -167,13 +195,15 @@ class LessonChange(OfSchool):
 
 
 class Concert(OfSchool):
-    """What a concert needs: concepts named before it, in these sections (ids as text)."""
+    """What a concert or an assembly needs: concepts named before it, in these sections, and songs that are
+    kept warm for it (ids as text)."""
 
     __tablename__ = "concert"
     name: Mapped[str]
     day: Mapped[date]
     section_ids: Mapped[list[str]]
     concepts: Mapped[list[str]]
+    songs: Mapped[list[str]] = mapped_column(server_default="[]")
 
 
 class YearPlan(Table):
@@ -259,6 +289,15 @@ class Declared(OfSchool):
     concept: Mapped[str]
     declared_on: Mapped[date]
     __table_args__ = (UniqueConstraint("section_id", "concept"),)
+
+
+class KnownSong(OfSchool):
+    """A song that a section knows though it was never sung here, as the teacher says."""
+
+    __tablename__ = "known_song"
+    section_id: Mapped[UUID] = mapped_column(ForeignKey("section.id", ondelete="CASCADE"))
+    song_id: Mapped[UUID] = mapped_column(ForeignKey("song.id", ondelete="CASCADE"))
+    __table_args__ = (UniqueConstraint("section_id", "song_id"),)
 
 
 class Refusal(OfSchool):

@@ -11,6 +11,7 @@ from uuid import UUID
 
 from sqlalchemy.orm import Session
 
+from kopje.core.planning.habits import AS_SHIPPED, Habits
 from kopje.core.sequence.concepts import Sequence
 from kopje.core.sequence.so_mi_first import SO_MI_FIRST
 from kopje.store.work import UnitOfWork
@@ -30,6 +31,7 @@ class Context:
     new_id: Callable[[], UUID]
     sequence: Sequence = SO_MI_FIRST
     catalogue: Catalogue = ENGLISH_CATALOGUE
+    habits: Habits = AS_SHIPPED
 
     @property
     def today(self) -> date:
@@ -42,12 +44,13 @@ class Context:
 
 
 class Solve(Protocol):
-    """Run a pure function of the core that may take long, and give its answer."""
+    """Run a pure function of the core that may take long, and give its answer; under a ticket one can look
+    how far it is."""
 
-    def __call__(self, think: Callable[..., Answer], *question: Any) -> Answer: ...
+    def __call__(self, think: Callable[..., Answer], *question: Any, ticket: str = "") -> Answer: ...
 
 
-def run_here(think: Callable[..., Answer], *question: Any) -> Answer:
+def run_here(think: Callable[..., Answer], *question: Any, ticket: str = "") -> Answer:  # noqa: ARG001
     """In this very thread: for the demo and for tests of the steps around the thinking."""
     return think(*question)
 

@@ -8,7 +8,7 @@ from __future__ import annotations
 
 from collections import Counter
 from collections.abc import Iterable, Iterator, Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from datetime import date, time
 from functools import cached_property
 from typing import Any
@@ -19,12 +19,15 @@ from kopje.core.ledger.readiness import Readiness, counts, judge
 from kopje.core.ledger.standing import due_before, is_due
 from kopje.core.planning.calendar import LessonTime
 from kopje.core.planning.facts import NO_FACTS, SectionFacts, read
+from kopje.core.planning.habits import AS_SHIPPED, Habits
 from kopje.core.planning.lesson import Choice
 from kopje.core.planning.material import Material
+from kopje.core.planning.template import Template
 from kopje.core.planning.year.arcs import Arc, laid_in
 from kopje.core.reasons import because
 from kopje.core.sequence.concepts import ConceptKey, Sequence
 from kopje.core.sequence.section_state import SectionState, Taught
+from kopje.core.songs.suitability import SAID_KNOWN
 from kopje.store import snapshot as store
 from kopje.store.snapshot import ArcOverrideRow, PlannedRow, PlanRow, SectionRow
 from kopje.usecases.context import Context
@@ -73,6 +76,7 @@ class SectionNow:
     arcs: tuple[Arc, ...]
     planned: tuple[Planned, ...]
     overrides: tuple[ArcOverrideRow, ...] = ()
+    school: Habits = AS_SHIPPED
 
     @property
     def id(self) -> UUID:
@@ -99,8 +103,26 @@ class SectionNow:
         return self.row.plan
 
     @cached_property
-    def facts(self) -> SectionFacts:
+    def held(self) -> SectionFacts:
+        """What happened here."""
         return read(self.row.facts) if self.row.facts else NO_FACTS
+
+    @cached_property
+    def facts(self) -> SectionFacts:
+        """What happened here, and the songs that the teacher says they know."""
+        if not self.row.songs:
+            return self.held
+        told = {key: SAID_KNOWN for key in self.row.songs if key not in self.held.songs}
+        return replace(self.held, songs={**self.held.songs, **told})
+
+    @cached_property
+    def habits(self) -> Habits:
+        """The school's, with the minutes that activities really took here."""
+        return self.school.lasting(self.held.usual_minutes)
+
+    @property
+    def template(self) -> Template:
+        return self.school.template(self.grade)
 
     @cached_property
     def state(self) -> SectionState:
@@ -110,6 +132,11 @@ class SectionNow:
     def lessons(self) -> tuple[LessonTime, ...]:
         """The lessons of its year."""
         return self.calendar.lessons(self.id)
+
+    @property
+    def concert_songs(self) -> tuple[tuple[date, tuple[str, ...]], ...]:
+        """Days of this section's concerts with the songs that are kept warm for them."""
+        return tuple((one.day, one.songs) for one in self.calendar.concerts if self.id in one.section_ids)
 
     def number_of(self, day: date, starts: time) -> int:
         """Which lesson of the year begins then; 0 for one that the calendar does not have."""
@@ -205,6 +232,7 @@ def snapshot(ctx: Context, only: Iterable[UUID] | None = None, judged: bool = Tr
             tuple(Arc(ConceptKey(key), *numbers) for key, *numbers in arcs.get(row.id, ())),
             tuple(map(_planned, planned.get(row.id, ()))),
             row.overrides,
+            ctx.habits,
         )
         for row in rows
     )

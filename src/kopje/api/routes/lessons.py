@@ -2,42 +2,36 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from datetime import date
 from typing import Annotated
 from uuid import UUID
 
-from fastapi import APIRouter, Body
+from fastapi import APIRouter, Body, Query, Response
 
-from kopje.api.deps import AtDesk, Work
+from kopje.api.deps import AtDesk, Provided, Work
+from kopje.api.problems import answers
 from kopje.api.schemas.ledger import HearingRead
 from kopje.api.schemas.lesson_parts import Things
 from kopje.api.schemas.lessons import (
     AlternativeRead,
+    LateRead,
     LessonRead,
     PinBody,
     ProposeBody,
     SeenBody,
     SwapBody,
 )
-from kopje.core.planning.material import Material
+from kopje.engraving.printing import Paper
 from kopje.usecases.context import Context
 from kopje.usecases.ledger import read_hearing
-from kopje.usecases.lessons import propose_lesson, read_lesson
-from kopje.usecases.songs.recordings import pieces_by_id
-from kopje.usecases.songs.songbook import songs_by_id
+from kopje.usecases.lessons import print_lessons, propose_lesson, read_late, read_lesson
 
 router = APIRouter(tags=["lessons"])
 
 
 def _read(ctx: Context, lesson_id: UUID) -> LessonRead:
     found = read_lesson.lesson(ctx, lesson_id)
-    return LessonRead.of(found, _things(ctx, (part.material for part in found.parts)), ctx.words)
-
-
-def _things(ctx: Context, materials: Iterable[Material]) -> Things:
-    used = list(materials)
-    songs = songs_by_id(ctx, (one.song for one in used))
-    return Things(songs, pieces_by_id(ctx, (one.recording for one in used)))
+    return LessonRead.of(found, Things.of(ctx, (part.material for part in found.parts)), ctx.words)
 
 
 @router.post(
@@ -67,7 +61,7 @@ def get_lesson(lesson_id: UUID, ctx: Work) -> LessonRead:
 )
 def get_alternatives(lesson_id: UUID, part_id: UUID, ctx: Work) -> list[AlternativeRead]:
     found = propose_lesson.alternatives_for(ctx, lesson_id, part_id)
-    things = _things(ctx, (part.choice.material for part in found))
+    things = Things.of(ctx, (part.choice.material for part in found))
     return [AlternativeRead.of(part, things, ctx.words) for part in found]
 
 
@@ -105,3 +99,40 @@ def post_refuse(lesson_id: UUID, part_id: UUID, body: SeenBody, desk: AtDesk) ->
 )
 def get_hearing(lesson_id: UUID, part_id: UUID, ctx: Work) -> HearingRead:
     return HearingRead.of(read_hearing.hearing(ctx, lesson_id, part_id), ctx.words)
+
+
+@router.get(
+    "/lessons/{lesson_id}/late",
+    operation_id="lateLesson",
+    summary="What a lesson does without when its minutes have become too few",
+)
+def get_late(lesson_id: UUID, ctx: Work) -> LateRead:
+    """Of the lesson that is running, by the school's clock."""
+    return LateRead.of(read_late.late(ctx, lesson_id), ctx.habits.repertoire, ctx.words)
+
+
+@router.get(
+    "/lessons/{lesson_id}/print",
+    operation_id="printLesson",
+    summary="A lesson as PDF, to be run from paper",
+    response_class=Response,
+    responses=answers("application/pdf"),
+)
+def get_lesson_print(lesson_id: UUID, ctx: Work, services: Provided, paper: Paper = "A4") -> Response:
+    sheet = print_lessons.lesson_sheet(ctx, lesson_id)
+    return Response(services.printer.pdf([sheet], paper), media_type="application/pdf")
+
+
+@router.get(
+    "/day/print",
+    operation_id="printDay",
+    summary="All lessons of a day as PDF, for a substitute",
+    response_class=Response,
+    responses=answers("application/pdf"),
+)
+def get_day_print(
+    ctx: Work, services: Provided, day: Annotated[date | None, Query()] = None, paper: Paper = "A4"
+) -> Response:
+    """Of today, or of the day asked for."""
+    sheets = print_lessons.day_sheets(ctx, day or ctx.today)
+    return Response(services.printer.pdf(sheets, paper), media_type="application/pdf")

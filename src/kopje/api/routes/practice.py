@@ -5,13 +5,15 @@ from __future__ import annotations
 from typing import Annotated
 from uuid import UUID
 
-from fastapi import APIRouter, Query
+from fastapi import APIRouter, Query, Response
 
-from kopje.api.deps import Work
+from kopje.api.deps import Provided, Work
+from kopje.api.problems import answers
 from kopje.api.schemas.practice import EchoRead, GuessingRead, MaskedRead, TonePatternsRead, TrialsRead
 from kopje.core.practice.drills import Ending, Kind
 from kopje.core.practice.games import FEWEST_TRIALS, By
-from kopje.usecases.songs import practise_song
+from kopje.engraving.printing import Paper
+from kopje.usecases.songs import practise_song, print_drills
 from kopje.usecases.songs.guess_songs import guessing
 
 router = APIRouter(tags=["practice"])
@@ -37,6 +39,18 @@ def get_rows(
 ) -> TonePatternsRead:
     found, do = practise_song.patterns(ctx, song_id, kind, start)
     return TonePatternsRead.of(found, do, tempo)
+
+
+@router.get(
+    "/songs/{song_id}/drills/print",
+    operation_id="printDrills",
+    summary="Drills and games of a song as PDF",
+    response_class=Response,
+    responses=answers("application/pdf"),
+)
+def get_drills(song_id: UUID, ctx: Work, services: Provided, paper: Paper = "A4") -> Response:
+    sheet = print_drills.drill_sheet(ctx, song_id)
+    return Response(services.printer.pdf([sheet], paper), media_type="application/pdf")
 
 
 @router.get(

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from datetime import date
 from typing import Annotated
 from uuid import UUID
 
@@ -13,6 +14,8 @@ from kopje.api.schemas.ledger import EvidenceRead, LedgerRead
 from kopje.api.schemas.people import (
     DeclaredBody,
     DeclaredRead,
+    KnownSongsBody,
+    KnownSongsRead,
     SectionBody,
     SectionChangeBody,
     SectionDetail,
@@ -21,10 +24,11 @@ from kopje.api.schemas.people import (
     SingersBody,
 )
 from kopje.api.schemas.sections import DayRead, EntryRead, FitRead, OverviewRead
+from kopje.api.schemas.to_do import DayLikeBody, DayLikeRead, DayNeedsRead, RoomBody, RoomRead, ToDoRead
 from kopje.core.sequence.phases import Purpose
 from kopje.usecases.ledger import read_ledger
-from kopje.usecases.lessons import read_day, read_lesson
-from kopje.usecases.setup import change_section, set_up_school
+from kopje.usecases.lessons import day_like, read_day, read_fetch, read_lesson, read_to_do
+from kopje.usecases.setup import change_section, known_songs, school_habits, set_up_school
 from kopje.usecases.songs.songbook import songs_by_id
 from kopje.usecases.year import read_section
 
@@ -42,6 +46,41 @@ def get_day(ctx: Work) -> DayRead:
         entries=[EntryRead.of(entry) for entry in day.entries],
         never=list(day.never),
     )
+
+
+@router.get("/to-do", operation_id="toDo", summary="Lessons never opened, and what helps most next")
+def get_to_do(ctx: Work) -> ToDoRead:
+    return ToDoRead.of(read_to_do.to_do(ctx), ctx.words)
+
+
+@router.get("/day/needs", operation_id="dayNeeds", summary="What to fetch for the lessons of a day")
+def get_day_needs(ctx: Work, day: Annotated[date | None, Query()] = None) -> list[DayNeedsRead]:
+    """Of today, or of the day asked for."""
+    return [DayNeedsRead.of(one, ctx.words) for one in read_fetch.day_needs(ctx, day or ctx.today)]
+
+
+@router.get("/room", operation_id="room", summary="How many of each thing the room has")
+def get_room(ctx: Work) -> RoomRead:
+    return RoomRead.of(ctx.habits, ctx.words)
+
+
+@router.put("/room", operation_id="setRoom", summary="Count what the room has")
+def put_room(body: RoomBody, ctx: Work) -> RoomRead:
+    """An activity that needs more than there is is not proposed any more."""
+    kept = school_habits.set_room(ctx, body.counts, body.voice, body.hemisphere)
+    return RoomRead.of(kept, ctx.words)
+
+
+@router.get("/days/{day}", operation_id="dayLike", summary="What a day is like")
+def get_day_like(day: date, ctx: Work) -> DayLikeRead:
+    return DayLikeRead.of(day_like.day_like(ctx, day), ctx.words)
+
+
+@router.put("/days/{day}", operation_id="setDayLike", summary="Say what a day is like")
+def put_day_like(day: date, body: DayLikeBody, ctx: Work) -> DayLikeRead:
+    """Lessons that are proposed from now on prefer songs that suit it."""
+    changed = school_habits.set_day(ctx, day, body.times)
+    return DayLikeRead.of(day_like.day_like(ctx, day, changed), ctx.words)
 
 
 @router.get("/sections", operation_id="sections", summary="All sections, by grade and name")
@@ -120,6 +159,24 @@ def get_declared(section_id: UUID, ctx: Work) -> DeclaredRead:
 def put_declared(section_id: UUID, body: DeclaredBody, ctx: Work) -> DeclaredRead:
     set_up_school.declare(ctx, section_id, body.concepts)
     return DeclaredRead(concepts=body.concepts)
+
+
+@router.get(
+    "/sections/{section_id}/known-songs",
+    operation_id="knownSongs",
+    summary="Songs that a section knows from elsewhere",
+)
+def get_known_songs(section_id: UUID, ctx: Work) -> KnownSongsRead:
+    return KnownSongsRead(song_ids=known_songs.known_songs(ctx, section_id))
+
+
+@router.put(
+    "/sections/{section_id}/known-songs",
+    operation_id="setKnownSongs",
+    summary="Set which songs a section knows from elsewhere",
+)
+def put_known_songs(section_id: UUID, body: KnownSongsBody, ctx: Work) -> KnownSongsRead:
+    return KnownSongsRead(song_ids=known_songs.set_known_songs(ctx, section_id, body.song_ids))
 
 
 @router.get(

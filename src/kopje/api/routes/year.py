@@ -73,7 +73,9 @@ def delete_change(change_id: UUID, desk: AtDesk) -> None:
     "/concerts", status_code=201, operation_id="addConcert", summary="Add a concert and what it needs"
 )
 def post_concert(body: ConcertBody, ctx: Work) -> ConcertRead:
-    row = school_calendar.add_concert(ctx, body.name.strip(), body.day, body.section_ids, body.concepts)
+    row = school_calendar.add_concert(
+        ctx, body.name.strip(), body.day, body.section_ids, body.concepts, body.songs
+    )
     return ConcertRead.model_validate(row)
 
 

@@ -71,6 +71,7 @@ class ConcertBody(Body):
     day: Day = Field(examples=["2026-12-17"])
     section_ids: Ids = Field(examples=[[]])
     concepts: Annotated[list[Key], Field(max_length=60)] = Field(examples=[["so-mi"]])
+    songs: Ids = Field(default=[], examples=[[]])
 
 
 class ConcertRead(Read):
@@ -79,6 +80,7 @@ class ConcertRead(Read):
     day: date
     section_ids: list[UUID]
     concepts: list[str]
+    songs: list[UUID]
 
 
 class CalendarRead(Read):

@@ -14,10 +14,17 @@ class ConceptRead(Read):
     sign: str
     prompt: str
     in_music: bool
+    grade: int
 
     @classmethod
     def of(cls, c: Concept, words: Words) -> ConceptRead:
         strand = words.say(strand_name(c.strand))
         return cls(
-            key=c.key, name=c.name, strand=strand, sign=c.sign, prompt=c.prompt, in_music=c.found_in_music
+            key=c.key,
+            name=c.name,
+            strand=strand,
+            sign=c.sign,
+            prompt=c.prompt,
+            in_music=c.found_in_music,
+            grade=c.grade,
         )

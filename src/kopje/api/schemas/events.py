@@ -125,11 +125,12 @@ class NotedBody(EventBody):
 
 
 class RatedBody(EventBody):
-    """A part went well, or fell flat."""
+    """A part went well, or fell flat; `note` says why, where somebody said so."""
 
     kind: Literal["rated"]
     part_id: Id
     rating: Literal["well", "flat"]
+    note: Annotated[str, Field(max_length=200)] | None = None
 
 
 class OverBody(EventBody):

@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
+from datetime import date
 from typing import Literal
 from uuid import UUID
 
@@ -12,18 +13,22 @@ from kopje.api.schemas.concepts import ConceptRead
 from kopje.api.schemas.people import SectionRead
 from kopje.api.schemas.recordings import RecordingBrief
 from kopje.api.schemas.songs import ToneRead, starting, tonic
-from kopje.core.planning.activities import Activity, Energy, Space, kind_name
+from kopje.core.planning.activities import Energy, Space, kind_name
 from kopje.core.planning.candidates import new_thing
-from kopje.core.planning.catalogue import activity
-from kopje.core.planning.growth import Form, form_for
-from kopje.core.planning.steps import spoken_of
+from kopje.core.planning.growth import Form, form_for, grown_by
+from kopje.core.planning.material import Material
+from kopje.core.planning.repertoire import Repertoire
 from kopje.core.planning.template import slot_name
 from kopje.core.reasons import because
-from kopje.core.sequence.concepts import Concept
 from kopje.core.sequence.phases import Purpose
 from kopje.store import tables
+from kopje.usecases.context import Context
+from kopje.usecases.lessons.activity_shelf import dated_in, notes_by_activity
 from kopje.usecases.lessons.read_lesson import PartView
+from kopje.usecases.lessons.said_steps import spoken
 from kopje.usecases.songs.look import as_sung
+from kopje.usecases.songs.recordings import pieces_by_id
+from kopje.usecases.songs.songbook import songs_by_id
 from kopje.words import Words
 
 
@@ -33,6 +38,15 @@ class Things:
 
     songs: Mapping[UUID, tables.Song]
     pieces: Mapping[UUID, tables.Recording]
+    repertoire: Repertoire
+    notes: Mapping[str, tables.ActivityNote]
+
+    @classmethod
+    def of(cls, ctx: Context, materials: Iterable[Material]) -> Things:
+        used = list(materials)
+        songs = songs_by_id(ctx, (one.song for one in used))
+        pieces = pieces_by_id(ctx, (one.recording for one in used))
+        return cls(songs, pieces, ctx.habits.repertoire, notes_by_activity(ctx))
 
 
 Tick = Literal["done", "partly", "skipped"]
@@ -71,7 +85,8 @@ class FormRead(Read):
 class PartRead(Read):
     """A part of a lesson. `slot_id` stays when the lesson is proposed anew, `slot` is its name. `forms`: how
     it grows; `form`: the one that is due for this class, which did it in `times` lessons before, as an index;
-    null the first time. `times` is null once the lesson is over. `passes`: a child alone may pass."""
+    null the first time. `times` is null once the lesson is over. `passes`: a child alone may pass.
+    `note`: what the teacher keeps beside it; `grown`: what she says is different by now."""
 
     id: UUID
     slot_id: str
@@ -89,6 +104,9 @@ class PartRead(Read):
     instead: str
     untouched: str
     picture: str
+    works: str
+    note: str
+    grown: str
     space: Space
     least: int
     most: int
@@ -110,17 +128,19 @@ class PartRead(Read):
     pinned: bool
     tick: Tick | None
     rating: Literal["well", "flat"] | None
+    why: str
     reasons: list[ReasonRead]
 
     @classmethod
     def of(
-        cls, part: PartView, things: Things, words: Words, section: SectionRead, times: int | None
+        cls, part: PartView, things: Things, words: Words, section: SectionRead, times: int | None, day: date
     ) -> PartRead:
-        item = activity(part.choice.activity)
+        item = things.repertoire.activity(part.choice.activity)
         due_form = form_for(item.forms, times or 0)
         song = things.songs.get(UUID(part.material.song)) if part.material.song else None
         piece = things.pieces.get(UUID(part.material.recording)) if part.material.recording else None
         concept = words.sequence.by_key.get(part.choice.concept or "")
+        note = things.notes.get(item.key)
         return cls(
             id=part.id,
             slot_id=part.slot,
@@ -145,6 +165,9 @@ class PartRead(Read):
             instead=item.instead,
             untouched=item.untouched,
             picture=item.picture,
+            works=item.works,
+            note=note.note if note else "",
+            grown=grown_by(day, section.grade, dated_in(note)) if note else "",
             space=item.space,
             least=item.size[0],
             most=item.size[1],
@@ -166,25 +189,6 @@ class PartRead(Read):
             pinned=part.pinned,
             tick=part.tick,
             rating=part.rating,
+            why=part.why,
             reasons=ReasonRead.every(part.reasons, words),
         )
-
-
-def spoken(
-    item: Activity,
-    titles: Mapping[str, str | None],
-    concept: Concept | None,
-    purpose: str | None,
-    section: str,
-    words: Words,
-) -> list[str]:
-    """The steps with names filled in; before a concept is presented its name is not used."""
-    filling = {
-        "song": f"“{titles['song']}”" if titles.get("song") else words.word("the_song"),
-        "piece": f"“{titles['piece']}”" if titles.get("piece") else words.word("the_piece"),
-        "section": section,
-        "it": words.say(spoken_of(concept, purpose)) if concept else "",
-        "concept": concept.name if concept else "",
-        "shown": concept.shown if concept else "",
-    }
-    return [words.sequence.wording.step(step).format(**filling) for step in item.steps]

@@ -13,11 +13,14 @@ from kopje.api.schemas.concepts import ConceptRead
 from kopje.api.schemas.lesson_parts import PartRead, Things
 from kopje.api.schemas.people import SectionRead
 from kopje.core.planning.activities import kind_name
+from kopje.core.planning.beside import beside_said
 from kopje.core.planning.candidates import new_thing
 from kopje.core.planning.lesson import Choice, Part
-from kopje.core.planning.template import available
+from kopje.core.planning.repertoire import Repertoire
+from kopje.core.reasons import because, listed
 from kopje.core.sequence.concepts import ConceptKey
 from kopje.core.sequence.phases import Purpose
+from kopje.usecases.lessons.read_late import Late
 from kopje.usecases.lessons.read_lesson import LessonView
 from kopje.words import Words
 
@@ -25,7 +28,8 @@ State = Literal["planned", "running", "done", "not_held"]
 
 
 class LessonRead(Read):
-    """`version`: what a change of the plan must name, so that a stale view is told."""
+    """`version`: what a change of the plan must name, so that a stale view is told; `beside`: what a small
+    group does beside the class, or empty."""
 
     id: UUID
     section: SectionRead
@@ -43,6 +47,7 @@ class LessonRead(Read):
     last_note: str
     unmet: list[ReasonRead]
     parts: list[PartRead]
+    beside: str
 
     @classmethod
     def of(cls, lesson: LessonView, things: Things, words: Words) -> LessonRead:
@@ -55,16 +60,18 @@ class LessonRead(Read):
             number=lesson.number,
             minutes=lesson.minutes,
             planned_minutes=sum(part.minutes for part in lesson.parts),
-            available=available(lesson.minutes, len(lesson.parts)),
+            available=lesson.section.template.available(lesson.minutes, len(lesson.parts)),
             state=lesson.state,
             status=lesson.status,
             version=lesson.version,
             started=lesson.started,
+            beside=words.say(beside_said(lesson.beside)) if lesson.beside else "",
             note=lesson.note,
             last_note=lesson.last_note,
             unmet=ReasonRead.every(lesson.unmet, words),
             parts=[
-                PartRead.of(part, things, words, section, lesson.done_before(part)) for part in lesson.parts
+                PartRead.of(part, things, words, section, lesson.done_before(part), lesson.day)
+                for part in lesson.parts
             ],
         )
 
@@ -157,3 +164,22 @@ class PinBody(Body):
 
 class SeenBody(Body):
     version: Version = Field(examples=["@version"])
+
+
+class LateRead(Read):
+    """`left`: minutes to teach; `without`: parts to leave out, by id; `says`: the same in a sentence, empty
+    where all fits."""
+
+    left: int
+    without: list[UUID]
+    says: str
+
+    @classmethod
+    def of(cls, found: Late, repertoire: Repertoire, words: Words) -> LateRead:
+        titles = [item.title for part in found.without if (item := repertoire.known(part.choice.activity))]
+        said = because("late", minutes=found.left, activities=listed(titles)) if titles else None
+        return cls(
+            left=found.left,
+            without=[part.id for part in found.without],
+            says=words.say(said) if said else "",
+        )

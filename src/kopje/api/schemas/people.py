@@ -171,5 +171,17 @@ class DeclaredBody(Body):
     )
 
 
+class KnownSongsBody(Body):
+    """Songs of the book that a section knows already."""
+
+    song_ids: Annotated[list[Annotated[UUID, Field(strict=False)]], Field(max_length=2000)] = Field(
+        examples=[[]]
+    )
+
+
+class KnownSongsRead(Read):
+    song_ids: list[UUID]
+
+
 class DeclaredRead(Read):
     concepts: list[str]

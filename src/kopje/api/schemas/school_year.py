@@ -109,7 +109,7 @@ class WeekLessonRead(Read):
             lesson_id=w.entry.lesson_id,
             state=w.entry.state or "",
             left_over=w.entry.left_over,
-            fetch=list(w.fetch),
+            fetch=[words.term(one) for one in w.needs.said],
             change=words.term(w.change) if w.change else "",
         )
 

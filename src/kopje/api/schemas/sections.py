@@ -13,13 +13,14 @@ from kopje.api.schemas.lessons import State
 from kopje.api.schemas.people import SectionRead
 from kopje.core.planning.activities import Energy
 from kopje.core.planning.calendar import LessonTime
-from kopje.core.planning.catalogue import activity
+from kopje.core.planning.repertoire import Repertoire
 from kopje.core.sequence.phases import Purpose
 from kopje.core.sequence.section_state import Due
 from kopje.core.songs.suitability import Fit
 from kopje.store import tables
 from kopje.usecases.lessons.read_day import Entry
 from kopje.usecases.lessons.read_lesson import PartView
+from kopje.usecases.snapshot import SectionNow
 from kopje.usecases.year.read_section import Overview
 from kopje.words import Words
 
@@ -33,8 +34,8 @@ class ContourRead(Read):
     tick: str | None
 
     @classmethod
-    def of(cls, part: PartView) -> ContourRead:
-        item = activity(part.choice.activity)
+    def of(cls, part: PartView, repertoire: Repertoire) -> ContourRead:
+        item = repertoire.activity(part.choice.activity)
         return cls(
             title=item.title,
             minutes=part.minutes,
@@ -74,7 +75,7 @@ class AheadRead(Read):
             lesson_id=entry.lesson_id,
             state=entry.state,
             left_over=entry.left_over,
-            parts=[ContourRead.of(part) for part in parts],
+            parts=[ContourRead.of(part, entry.section.school.repertoire) for part in parts],
         )
 
 
@@ -134,6 +135,7 @@ class OverviewRead(Read):
     due: list[DueRead]
     open_lesson: LessonBrief | None
     last_lesson: LessonBrief | None
+    dropped: list[str]
     ahead: list[AheadRead]
 
     @classmethod
@@ -153,8 +155,9 @@ class OverviewRead(Read):
             secure=[ConceptRead.of(c, words) for c in heard],
             declared_only=len(o.secure) - len(heard),
             due=[DueRead.of(item, words) for item in o.due],
-            open_lesson=_brief(open_.id, open_.day, state, parts) if open_ else None,
-            last_lesson=_brief(UUID(last.id), last.day, "done", parts) if last else None,
+            open_lesson=_brief(now, open_.id, open_.day, state, parts) if open_ else None,
+            dropped=[words.say(reason) for reason in o.dropped],
+            last_lesson=_brief(now, UUID(last.id), last.day, "done", parts) if last else None,
             ahead=[
                 AheadRead.of(at, entry, parts.get(entry.lesson_id, ()) if entry.lesson_id else ())
                 for at, entry in o.ahead
@@ -169,8 +172,10 @@ class MeetsRead(Read):
     starts: str
 
 
-def _brief(key: UUID, day: date, state: str, parts: Mapping[UUID, Iterable[PartView]]) -> LessonBrief:
-    drawn = [ContourRead.of(part) for part in parts.get(key, ())]
+def _brief(
+    now: SectionNow, key: UUID, day: date, state: str, parts: Mapping[UUID, Iterable[PartView]]
+) -> LessonBrief:
+    drawn = [ContourRead.of(part, now.school.repertoire) for part in parts.get(key, ())]
     return LessonBrief(id=key, day=day, state=state, parts=drawn)
 
 

@@ -25,6 +25,7 @@ class SongRow(Read):
     tone_set_name: str | None
     meter: str
     bars: int
+    parts: int
     contour: list[int]
     shipped: bool
     problems: int
@@ -41,6 +42,7 @@ class SongRow(Read):
             tone_set_name=summary.get("tone_set_name"),
             meter=summary.get("meter", ""),
             bars=summary.get("bars_long", 0),
+            parts=summary.get("parts", 1),
             contour=summary.get("contour", []),
             shipped=song.shipped,
             problems=summary.get("problems", 0),

@@ -12,7 +12,6 @@ from kopje.core.ledger.events import ClassEvent, standing_events
 from kopje.core.ledger.marks import Help, Voices
 from kopje.core.ledger.rota import Place, Waiting, queue
 from kopje.core.ledger.standing import NOT_HEARD, Standing, is_due
-from kopje.core.planning.catalogue import known_activity
 from kopje.core.reasons import unpacked
 from kopje.core.sequence.concepts import Concept, Way
 from kopje.core.sequence.section_state import due
@@ -46,7 +45,7 @@ def hearing_in(ctx: Context, seen: LessonView, part_id: UUID) -> Hearing:
     part = next((one for one in seen.parts if one.id == part_id), None)
     if part is None:
         raise NotFoundError("no_such_part", value=str(part_id))
-    concept, item = _listened_for(seen, part), known_activity(part.choice.activity)
+    concept, item = _listened_for(seen, part), seen.section.school.repertoire.known(part.choice.activity)
     if concept is None or item is None:
         raise NotFoundError("nothing_to_hear")
     counting = standing_events(events.of_lessons(ctx.session, [seen.id]))

@@ -5,21 +5,22 @@ is kept."""
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from datetime import date, time
 from uuid import UUID
 
 from kopje.core.errors import LessonError, NotFoundError, PlanError, StaleError
 from kopje.core.planning.calendar import LessonTime
-from kopje.core.planning.catalogue import activity
 from kopje.core.planning.composer import alternatives, compose
 from kopje.core.planning.facts import CARRIED
 from kopje.core.planning.lesson import Choice, LeftOver, LessonPlan, LessonQuestion, Part
+from kopje.core.planning.lesson_set.together import kept_warm, named_lately, still_owed
 from kopje.core.planning.material import Material
-from kopje.core.planning.template import available
+from kopje.core.planning.minutes import made_room
 from kopje.core.reasons import because, packed
 from kopje.core.sequence.section_state import due
-from kopje.store import events, plans
+from kopje.store import events, plans, sections
 from kopje.store import tables as t
 from kopje.usecases.context import Context, Desk
 from kopje.usecases.snapshot import Planned, SectionNow, snapshot
@@ -92,6 +93,7 @@ def question_of(
     first = now.next_time is None or (at.day, at.starts) == (now.next_time.day, now.next_time.starts)
     last_day = facts.over[-1].day if facts.over else at.day
     owed = [LeftOver.of(part, last_day) for part in facts.left_over] if first else []
+    carried, no_place = split_owed(owed)
     return LessonQuestion(
         state=state,
         laid=laid,
@@ -101,12 +103,26 @@ def question_of(
         met={**facts.songs, **facts.pieces},
         done=facts.done,
         lately=facts.lately,
-        left_over=tuple(owed[:CARRIED]),
-        no_place=tuple(owed[CARRIED:]),
+        left_over=carried,
+        no_place=no_place,
         pins={part.slot: part.choice for part in there.parts if part.pinned} if there else {},
         refused=now.row.refused,
         today=at.day,
+        named_lately=named_lately([facts]),
+        owed=still_owed([facts]),
+        recent=facts.recent,
+        held=len(facts.over),
+        habits=now.habits,
+        rolls=(now.roll,),
+        warm=frozenset(kept_warm(now.concert_songs, at.day, 1)),
+        rated=facts.rated,
+        why=facts.why,
     )
+
+
+def split_owed(owed: Sequence[LeftOver]) -> tuple[tuple[LeftOver, ...], tuple[LeftOver, ...]]:
+    """What of it is carried into a lesson, and what is too much for one."""
+    return tuple(owed[:CARRIED]), tuple(owed[CARRIED:])
 
 
 def _keep(ctx: Context, section_id: UUID, asked: Asked, plan: LessonPlan) -> UUID:
@@ -135,34 +151,36 @@ def _keep(ctx: Context, section_id: UUID, asked: Asked, plan: LessonPlan) -> UUI
     row.minutes, row.status, row.made = asked.minutes, plan.status, ctx.now
     row.unmet = [packed(reason) for reason in plan.unmet]
     ctx.session.flush()
-    _replace_parts(ctx, row, plan, set(asked.question.pins))
+    replace_parts(ctx, row, plan.parts, frozenset(asked.question.pins))
     return row.id
 
 
-def _replace_parts(ctx: Context, lesson: t.PlannedLesson, plan: LessonPlan, pinned: set[str]) -> None:
+def replace_parts(
+    ctx: Context, lesson: t.PlannedLesson, parts: Sequence[Part], pinned: frozenset[str]
+) -> None:
     """New parts in the slots; a part whose slot holds the same as before keeps its id."""
     there = {row.slot: row for row in plans.parts(ctx.session, lesson.id)}
-    for position, part in enumerate(plan.parts):
+    for position, part in enumerate(parts):
         row = there.pop(part.slot, None)
-        if row is not None and _choice(row) != part.choice:
+        if row is not None and choice_of(row) != part.choice:
             ctx.session.delete(row)
             row = None
         if row is None:
             row = t.PlannedPart(id=ctx.new_id(), school_id=ctx.school_id, lesson_id=lesson.id, slot=part.slot)
             ctx.session.add(row)
         row.position, row.left_over, row.pinned = position, part.left_over, part.slot in pinned
-        _fill(row, part)
+        fill(row, part)
     for gone in there.values():
         ctx.session.delete(gone)
     ctx.session.flush()
 
 
-def _choice(row: t.PlannedPart) -> Choice:
+def choice_of(row: t.PlannedPart) -> Choice:
     material = Material(row.material_kind, row.material_id)  # type: ignore[arg-type]  # a kind as it was stored
     return Choice.of(row.activity, material, row.concept, row.purpose)  # type: ignore[arg-type]
 
 
-def _fill(row: t.PlannedPart, part: Part) -> None:
+def fill(row: t.PlannedPart, part: Part) -> None:
     material = part.choice.material
     row.role, row.activity = part.role, part.choice.activity
     row.material_kind, row.material_id = material.kind, material.id
@@ -175,14 +193,14 @@ def _fill(row: t.PlannedPart, part: Part) -> None:
     row.reasons = [packed(reason) for reason in part.reasons]
 
 
-def plan_of(lesson: Planned) -> LessonPlan:
+def plan_of(lesson: Planned, now: SectionNow) -> LessonPlan:
     """The planned lesson as the composer's value; why its parts are there is not told."""
     parts = tuple(
         Part(
             row.slot,
             row.role,  # type: ignore[arg-type]
             row.choice,
-            activity(row.choice.activity),
+            now.habits.repertoire.activity(row.choice.activity),
             row.minutes,
             row.new,  # type: ignore[arg-type]
             row.left_over,
@@ -191,7 +209,7 @@ def plan_of(lesson: Planned) -> LessonPlan:
         for row in lesson.parts
     )
     total = sum(part.minutes for part in parts)
-    return LessonPlan(parts, total, available(lesson.minutes, len(parts)), "best_found", ())
+    return LessonPlan(parts, total, now.template.available(lesson.minutes, len(parts)), "best_found", ())
 
 
 def alternatives_for(ctx: Context, lesson_id: UUID, part_id: UUID) -> tuple[Part, ...]:
@@ -206,7 +224,7 @@ def alternatives_for(ctx: Context, lesson_id: UUID, part_id: UUID) -> tuple[Part
     slot = next((one.slot for one in there.parts if one.id == part_id), None)
     if slot is None:
         raise NotFoundError("no_such_part", value=str(part_id))
-    return alternatives(question_of(ctx, now, at, lesson.minutes, there), plan_of(there), slot)
+    return alternatives(question_of(ctx, now, at, lesson.minutes, there), plan_of(there, now), slot)
 
 
 def swap(ctx: Context, lesson_id: UUID, part_id: UUID, choice: Choice, seen: int) -> None:
@@ -218,9 +236,23 @@ def swap(ctx: Context, lesson_id: UUID, part_id: UUID, choice: Choice, seen: int
         raise PlanError("plan_no_longer_offered")
     row = plans.part(ctx.session, ctx.school_id, lesson.id, part_id)
     chosen = because("chosen", "for", "part")
-    _fill(row, replace(found, reasons=(chosen, *found.reasons)))
+    fill(row, replace(found, reasons=(chosen, *found.reasons)))
     row.pinned, row.left_over = True, False
+    make_room(ctx, lesson)
     ctx.session.flush()
+
+
+def make_room(ctx: Context, lesson: t.PlannedLesson) -> None:
+    """Shorten what is not pinned where the parts need more minutes than there are."""
+    ctx.session.flush()
+    rows = plans.parts(ctx.session, lesson.id)
+    grade = sections.section(ctx.session, ctx.school_id, lesson.section_id).grade
+    bounds = [ctx.habits.repertoire.activity(row.activity).minutes for row in rows]
+    room = ctx.habits.template(grade).available(lesson.minutes, len(rows))
+    fixed = {index for index, row in enumerate(rows) if row.pinned}
+    found = made_room([row.minutes for row in rows], bounds, fixed, room)
+    for row, minutes in zip(rows, found, strict=True):
+        row.minutes = minutes
 
 
 def pin(ctx: Context, lesson_id: UUID, part_id: UUID, pinned: bool, seen: int) -> None:
@@ -235,7 +267,7 @@ def refuse(desk: Desk, lesson_id: UUID, part_id: UUID, seen: int) -> None:
         lesson = _to_change(ctx, lesson_id, seen)
         part = plans.part(ctx.session, ctx.school_id, lesson_id, part_id)
         part.pinned = False
-        material = _choice(part).song
+        material = choice_of(part).song
         ctx.session.add(
             t.Refusal(
                 id=ctx.new_id(),

@@ -39,6 +39,14 @@ def day(ctx: Context) -> Day:
     return Day(shown, tuple(sorted(entries, key=lambda one: (one.starts, one.section.name))), never)
 
 
+def lessons_on(ctx: Context, day: date) -> list[UUID]:
+    """The lessons of a day that are planned or began, by time."""
+    found = snapshot(ctx, judged=False)
+    entries = [entry(one, at.day, at.starts) for one in found.sections for at in one.lessons if at.day == day]
+    entries.sort(key=lambda one: (one.starts, one.section.name))
+    return [one.lesson_id for one in entries if one.lesson_id is not None and one.state != "not_held"]
+
+
 def entry(now: SectionNow, day: date, starts: time) -> Entry:
     """What is known of a section's lesson at a time."""
     held = next((x for x in now.facts.lessons if (x.day, x.starts) == (day, starts)), None)

@@ -9,6 +9,7 @@ from uuid import UUID
 
 from kopje.core.errors import NotFoundError
 from kopje.core.ledger.held import HeldLesson, TaughtPart
+from kopje.core.planning.beside import Beside, beside
 from kopje.core.planning.facts import was_done
 from kopje.core.planning.lesson import Choice
 from kopje.core.planning.material import Material
@@ -34,6 +35,7 @@ class PartView:
     pinned: bool
     tick: str | None
     rating: str | None
+    why: str
     reasons: tuple[Reason, ...]
 
 
@@ -58,6 +60,11 @@ class LessonView:
     unmet: tuple[Reason, ...]
     parts: tuple[PartView, ...]
     absent: frozenset[str] = frozenset()
+
+    @property
+    def beside(self) -> Beside | None:
+        """What a few children do beside the class; not asked of a lesson that is over."""
+        return beside(self.section.state, self.number) if self.state in ("planned", "running") else None
 
     def done_before(self, part: PartView) -> int | None:
         """In how many lessons the class did this activity before this one; None for a lesson that is over,
@@ -88,7 +95,9 @@ def view(
     if at is None:
         raise NotFoundError("no_such", what=because("what_lesson"))
     parts = (
-        [_taught(part, by_id) for part in held.parts] if held else [_planned(row) for row in by_id.values()]
+        [_taught(part, by_id) for part in held.parts]
+        if held
+        else [planned_part(row) for row in by_id.values()]
     )
     before = [x for x in now.facts.over if (x.day, x.starts) < (at.day, at.starts)]
     return LessonView(
@@ -110,7 +119,7 @@ def view(
     )
 
 
-def _planned(row: t.PlannedPart) -> PartView:
+def planned_part(row: t.PlannedPart) -> PartView:
     material = Material(row.material_kind, row.material_id)  # type: ignore[arg-type]  # a kind as it was stored
     return PartView(
         row.id,
@@ -124,6 +133,7 @@ def _planned(row: t.PlannedPart) -> PartView:
         row.pinned,
         None,
         None,
+        "",
         tuple(map(unpacked, row.reasons)),
     )
 
@@ -144,6 +154,7 @@ def _taught(part: TaughtPart, planned: Mapping[str, t.PlannedPart]) -> PartView:
         False,
         part.tick,
         part.rating,
+        part.why,
         reasons,
     )
 
@@ -159,6 +170,6 @@ def briefs(ctx: Context, ids: Iterable[UUID]) -> dict[UUID, tuple[PartView, ...]
     return {
         key: tuple(_taught(part, {}) for part in held[key].parts)
         if key in held
-        else tuple(map(_planned, rows.get(key, ())))
+        else tuple(map(planned_part, rows.get(key, ())))
         for key in wanted
     }

@@ -14,7 +14,7 @@ from uuid import UUID
 from kopje.core.errors import KopjeError
 from kopje.core.ledger.events import dated
 from kopje.core.ledger.held import BEGINS, part_of, part_values
-from kopje.core.planning.catalogue import known_activity
+from kopje.core.planning.repertoire import Repertoire
 from kopje.core.reasons import Reason, because, packed
 from kopje.store import events, sections
 from kopje.store import tables as t
@@ -222,15 +222,20 @@ class _Batch:
             part = lesson.parts.get(str(one.part_id)) if one.part_id else None
             return {**body, **({"part": part} if part else {})}
         if one.kind == "started":
-            parts = [_clean(part) for part in body.get("parts") or lesson.parts.values()]
+            parts = [self._clean(part) for part in body.get("parts") or lesson.parts.values()]
             self.lessons[one.lesson_id] = replace(lesson, parts={part["id"]: part for part in parts})
             return {"parts": parts}
         if one.kind in OF_A_PART:
-            part = lesson.parts.get(str(one.part_id)) or (_clean(body["part"]) if body.get("part") else None)
+            part = lesson.parts.get(str(one.part_id)) or (
+                self._clean(body["part"]) if body.get("part") else None
+            )
             if part is None or part["id"] != str(one.part_id):
                 raise _refuse("part")
-            return {**{name: body[name] for name in ("tick", "rating") if name in body}, "part": part}
+            return {**{name: body[name] for name in ("tick", "rating", "note") if name in body}, "part": part}
         return {name: body[name] for name in ("note",) if name in body}
+
+    def _clean(self, part: Mapping[str, Any]) -> dict[str, Any]:
+        return _clean(part, self.ctx.habits.repertoire)
 
     def _check_child(self, one: ReportedEvent) -> None:
         if one.child_id not in self.children:
@@ -283,13 +288,13 @@ def _reported_lesson(one: ReportedEvent) -> KnownLesson | None:
     )
 
 
-def _clean(part: Mapping[str, Any]) -> dict[str, Any]:
+def _clean(part: Mapping[str, Any], repertoire: Repertoire) -> dict[str, Any]:
     """A part as a device tells it, with nothing but what a part has."""
     try:
         values = part_values(part_of(part))
     except KopjeError as error:
         raise _RefusedError(error.reason) from error
-    if known_activity(values["activity"]) is None:
+    if repertoire.known(values["activity"]) is None:
         raise _refuse("activity", activity=values["activity"])
     return values
 

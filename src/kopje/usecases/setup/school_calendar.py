@@ -19,7 +19,7 @@ from kopje.core.planning.calendar import (
 )
 from kopje.core.planning.meetings import Meeting
 from kopje.formats.ical import CalendarEvent, write_calendar
-from kopje.store import sections, snapshot, year
+from kopje.store import sections, snapshot, songs, year
 from kopje.store import tables as t
 from kopje.store.snapshot import ConcertRow, LessonChangeRow
 from kopje.usecases.context import Context
@@ -113,12 +113,20 @@ def remove_change(ctx: Context, change_id: UUID) -> None:
 
 
 def add_concert(
-    ctx: Context, name: str, day: date, section_ids: Sequence[UUID], concepts: Sequence[str]
+    ctx: Context,
+    name: str,
+    day: date,
+    section_ids: Sequence[UUID],
+    concepts: Sequence[str],
+    song_ids: Sequence[UUID] = (),
 ) -> t.Concert:
+    """NotFoundError for a section or a song that is not there."""
     for section_id in section_ids:
         sections.section(ctx.session, ctx.school_id, section_id)
     for key in concepts:
         ctx.sequence.concept(key)
+    for song_id in song_ids:
+        songs.song(ctx.session, ctx.school_id, song_id)
     row = t.Concert(
         id=ctx.new_id(),
         school_id=ctx.school_id,
@@ -126,6 +134,7 @@ def add_concert(
         day=day,
         section_ids=[str(one) for one in section_ids],
         concepts=list(concepts),
+        songs=[str(one) for one in song_ids],
     )
     ctx.session.add(row)
     ctx.session.flush()

@@ -34,6 +34,7 @@ class SignedIn:
     sequence: int = 0
     wording: Mapping[str, Any] = field(default_factory=dict)
     time_zone: str | None = None
+    habits: int = 0
 
 
 @cache

@@ -13,6 +13,7 @@ from kopje.store import tables as t
 from kopje.store.work import UnitOfWork
 from kopje.usecases.context import Context
 from kopje.usecases.ledger.projections import RULES, rebuild
+from kopje.usecases.setup.school_habits import habits_for
 from kopje.usecases.setup.school_sequence import sequence_for
 from kopje.usecases.songs.look import analysis_of, score_of
 from kopje.usecases.songs.song_facts import FACTS_VERSION, work_out
@@ -24,7 +25,8 @@ NOBODY = uuid.UUID(int=0)
 def of_school(session: Session, school: t.School, now: datetime) -> Context:
     """A call by no teacher, in the school's own sequence."""
     sequence = sequence_for(session, school.id, school.sequence, school.wording)
-    return Context(session, school.id, NOBODY, now, uuid.uuid4, sequence)
+    habits = habits_for(session, school.id, school.habits)
+    return Context(session, school.id, NOBODY, now, uuid.uuid4, sequence, habits=habits)
 
 
 def bring_up_to_date(work: UnitOfWork, now: datetime) -> None:

@@ -9,9 +9,10 @@ from kopje.core.analysis.annotations import annotations_of
 from kopje.core.sequence.concepts import Sequence
 from kopje.core.songs.contents import outline, packed
 from kopje.core.songs.facts import SongFacts, song_facts, tags_of
+from kopje.core.songs.times import times_of
 from kopje.store import tables as t
 
-FACTS_VERSION = 6  # raise it when what is kept of a song changes; it is then worked out anew at the start
+FACTS_VERSION = 8  # raise it when what is kept of a song changes; it is then worked out anew at the start
 CONTOUR = 64
 
 
@@ -22,19 +23,21 @@ def work_out(song: t.Song, a: Analysis, sequence: Sequence, parts: int) -> None:
     facts = song_facts(a, sequence, annotations_of(song.annotations or {}), seen.traits, tags)
     song.elements, song.features = sorted(facts.elements), sorted(facts.features)
     song.fits = [grade for grade, key in enumerate(facts.keys) if key.comfortable]
-    song.summary = _summary(a, facts)
+    song.summary = _summary(a, facts, parts)
     song.search = _search(song, a)
-    song.card = {**packed(seen), "tags": sorted(tags)}
+    times = times_of(song.title, a.sung_words, (song.facts or {}).get("season", ""))
+    song.card = {**packed(seen), "tags": sorted(tags), "times": sorted(times)}
     song.facts_version = FACTS_VERSION
 
 
-def _summary(a: Analysis, facts: SongFacts) -> dict[str, Any]:
+def _summary(a: Analysis, facts: SongFacts, parts: int) -> dict[str, Any]:
     return {
         "tone_set": [str(degree) for degree in a.tone_set],
         "tone_set_name": a.tone_set_name,
         "meter": str(a.tune.bars[0].meter),
         "bars_long": a.tune.bars[-1].number,
         "contour": [sound.pitch.midi for sound in a.attacks if sound.pitch][:CONTOUR],
+        "parts": parts,
         "problems": len(a.problems),
         "bars": dict(facts.elements),
         "keys": [[key.how, key.do] for key in facts.keys],

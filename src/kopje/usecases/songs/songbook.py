@@ -102,7 +102,8 @@ class _Kept:
 def _card(kept: _Kept, song_id: str) -> SongCard:
     annotations = annotations_of(json.loads(kept.annotations))
     has = annotations.has | tagged(kept.values.get("tags", ()), kept.sequence)
-    return card_of(song_id, kept.title, unpacked(kept.values), kept.sequence, has, annotations.lacks)
+    times = kept.values.get("times", ())
+    return card_of(song_id, kept.title, unpacked(kept.values), kept.sequence, has, annotations.lacks, times)
 
 
 def songs_by_id(ctx: Context, ids: Iterable[str | None]) -> dict[UUID, tables.Song]:

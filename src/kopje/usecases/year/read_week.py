@@ -6,12 +6,12 @@ from dataclasses import dataclass, replace
 from datetime import date, timedelta
 
 from kopje.core.planning.calendar import LessonTime
-from kopje.core.planning.catalogue import known_activity
 from kopje.core.planning.facts import monday
-from kopje.core.reasons import Listed, Param, because, listed
+from kopje.core.reasons import Param, because
 from kopje.core.sequence.concepts import Concept
 from kopje.usecases.context import Context
 from kopje.usecases.lessons.read_day import Entry, entry
+from kopje.usecases.lessons.read_fetch import Needs, change_between, needs_of
 from kopje.usecases.setup.school_calendar import Calendar
 from kopje.usecases.snapshot import snapshot
 from kopje.usecases.year.section_year import SectionYear, school_years
@@ -19,12 +19,12 @@ from kopje.usecases.year.section_year import SectionYear, school_years
 
 @dataclass(frozen=True)
 class WeekLesson:
-    """`fetch`: what its activities need; `change`: what comes out and goes away since the lesson before."""
+    """`needs`: what its activities need; `change`: what comes out and goes away since the lesson before."""
 
     entry: Entry
     time: LessonTime
     at_work: tuple[tuple[Concept, str], ...]
-    fetch: tuple[str, ...]
+    needs: Needs
     change: Param | None = None
 
 
@@ -53,9 +53,7 @@ def week(ctx: Context, day: date) -> tuple[WeekDay, ...]:
 def _lesson(year: SectionYear, time: LessonTime) -> WeekLesson:
     here = entry(year.now, time.day, time.starts)
     planned = year.now.planned_at(time.day, time.starts)
-    items = [known_activity(part.choice.activity) for part in planned.parts] if planned else []
-    fetch = dict.fromkeys(item.props for item in items if item is not None and item.props)
-    return WeekLesson(here, time, at_work(year, time.number), tuple(fetch))
+    return WeekLesson(here, time, at_work(year, time.number), needs_of(year.now, planned))
 
 
 def at_work(year: SectionYear, number: int) -> tuple[tuple[Concept, str], ...]:
@@ -72,14 +70,10 @@ def at_work(year: SectionYear, number: int) -> tuple[tuple[Concept, str], ...]:
 def _with_changes(entries: list[WeekLesson]) -> tuple[WeekLesson, ...]:
     """What changes in the room from one lesson to the next."""
     order = sorted(entries, key=lambda one: (one.time.starts, one.entry.section.name))
-    before: set[str] = set()
-    found = []
+    before, found = Needs(), []
     for one in order:
-        now = set(one.fetch)
-        moved = (("room_out", now - before), ("room_away", before - now))
-        parts = tuple(because(code, things=listed(sorted(things))) for code, things in moved if things)
-        found.append(replace(one, change=Listed(parts, by="semicolon") if parts else None))
-        before = now if one.entry.lesson_id else before
+        found.append(replace(one, change=change_between(before, one.needs)))
+        before = one.needs if one.entry.lesson_id else before
     return tuple(found)
 
 
