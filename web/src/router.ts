@@ -71,6 +71,29 @@ export const router = createRouter({
       props: true,
       meta: { bare: true },
     },
+    {
+      path: '/sections/:id/knows',
+      name: 'knows',
+      component: () => import('./pages/KnowsPage.vue'),
+      props: true,
+    },
+    {
+      path: '/sets/:set',
+      name: 'set',
+      component: () => import('./pages/SetPage.vue'),
+      props: true,
+    },
+    {
+      path: '/activities',
+      name: 'activities',
+      component: () => import('./pages/ActivitiesPage.vue'),
+    },
+    {
+      path: '/activities/:id',
+      name: 'activity',
+      component: () => import('./pages/ActivityPage.vue'),
+      props: true,
+    },
     { path: '/kept', name: 'kept', component: () => import('./pages/KeptPage.vue') },
     { path: '/pieces', name: 'pieces', component: () => import('./pages/PiecesPage.vue') },
     {
@@ -85,6 +108,7 @@ export const router = createRouter({
       component: () => import('./pages/LadderPage.vue'),
       props: true,
     },
+    { path: '/coverage', name: 'coverage', component: () => import('./pages/CoveragePage.vue') },
     { path: '/sequence', name: 'sequence', component: () => import('./pages/SequencePage.vue') },
     { path: '/set-up', name: 'set-up', component: () => import('./pages/SetUpPage.vue') },
     { path: '/:rest(.*)', name: 'not-found', component: () => import('./pages/NotFoundPage.vue') },

@@ -21,6 +21,7 @@ export const concept = (key: string, strand = 'Melody'): Schemas['ConceptRead'] 
   sign: key,
   prompt: '',
   in_music: true,
+  grade: 2,
 })
 export const section = (name: string): Schemas['SectionRead'] => ({
   id: name,

@@ -13,6 +13,26 @@ export function useLesson(id: Id) {
   })
 }
 
+/** Lessons that nobody opened, and what helps most next. */
+export const useToDo = () =>
+  useQuery({ queryKey: ['to-do'], queryFn: () => body(api.GET('/api/to-do')) })
+
+/** Whether the minutes left are enough for a running lesson; asked again every minute. */
+export const useLate = (id: Id) =>
+  useQuery({
+    queryKey: ['late', id],
+    queryFn: () =>
+      body(
+        api.GET('/api/lessons/{lesson_id}/late', { params: { path: { lesson_id: toValue(id) } } }),
+      ),
+    enabled: computed(() => toValue(id) !== ''),
+    refetchInterval: 60_000,
+  })
+
+/** One lesson as it is planned, outside any page. */
+export const readLesson = (id: string) =>
+  body(api.GET('/api/lessons/{lesson_id}', { params: { path: { lesson_id: id } } }))
+
 export function useAlternatives(lesson: Id, part: Id) {
   return useQuery({
     queryKey: ['alternatives', lesson, part],

@@ -14,7 +14,12 @@ const props = withDefaults(
   }>(),
   { now: null, marked: () => [], colours: undefined, ownHands: false },
 )
-const emit = defineEmits<{ note: [index: number]; step: [by: number] }>()
+const emit = defineEmits<{
+  note: [index: number]
+  /** A tone of a part that is not the one looked at: the part's number and the index of its note. */
+  other: [part: number, index: number]
+  step: [by: number]
+}>()
 const figure = ref<HTMLElement>()
 // The printed note that sounds now is marked; its id is the engraver's, made from ours.
 watch(
@@ -70,11 +75,11 @@ function pressed(event: MouseEvent) {
     (best, one) => (best && best.away <= one.away ? best : one),
     undefined,
   )
-  const id =
-    nearest && nearest.away <= REACH
-      ? nearest.head.closest('g.note')?.id.match(/^n(\d+)/)?.[1]
-      : undefined
-  if (id) emit('note', Number(id))
+  if (!nearest || nearest.away > REACH) return
+  const [, part, note] = nearest.head.closest('g.note')?.id.match(/^(?:p(\d+))?n(\d+)/) ?? []
+  if (!note) return
+  if (part) emit('other', Number(part) + 1, Number(note))
+  else emit('note', Number(note))
 }
 </script>
 

@@ -6,6 +6,7 @@ import { outbox, tell } from '@/api/outbox'
 import { useAlternatives, useLesson, useLessonActs } from '@/api/lessons'
 import LessonContour from '@/components/LessonContour.vue'
 import PageState from '@/components/PageState.vue'
+import RateButtons from '@/components/RateButtons.vue'
 import SideDrawer from '@/components/SideDrawer.vue'
 import { useKeys } from '@/composables/useKeys'
 import { useTrail } from '@/composables/useTrail'
@@ -88,9 +89,20 @@ async function reopen() {
   await tell({ kind: 'reopened', section_id: found.value.section.id, lesson_id: props.id })
   await router.push(`/lessons/${props.id}/teach`)
 }
+async function rate(rating: 'well' | 'flat', note: string) {
+  if (found.value && part.value)
+    await tell({
+      kind: 'rated',
+      section_id: found.value.section.id,
+      lesson_id: props.id,
+      part_id: part.value.id,
+      rating,
+      note,
+    })
+}
 async function nextOne() {
   const made = await acts.propose.mutateAsync({ section: found.value?.section.id ?? '' })
-  await router.push(`/lessons/${made.id}`)
+  if (router.currentRoute.value.params.id === props.id) await router.push(`/lessons/${made.id}`)
 }
 useKeys([
   { key: 'ArrowDown', says: say('keys-choose'), act: () => walk(1) },
@@ -116,6 +128,7 @@ useKeys([
           </p>
         </div>
         <div v-if="!over" class="row">
+          <v-btn :href="`/api/lessons/${id}/print`" target="_blank">{{ say('set-print') }}</v-btn>
           <v-btn v-if="!begun" :disabled="acts.propose.isPending.value" @click="propose"
             >{{ acts.propose.isPending.value ? say('lesson-proposing') : say('lesson-propose') }}
             <span class="kbd">c</span></v-btn
@@ -148,6 +161,7 @@ useKeys([
       <p v-for="reason in found.unmet" :key="reason.sentence" class="small quiet">
         · {{ reason.sentence }}
       </p>
+      <p v-if="found.beside" class="small">{{ found.beside }}</p>
       <p v-if="found.note" class="quiet">{{ say('lesson-note') }}: “{{ found.note }}”</p>
       <p v-if="found.last_note" class="quiet">
         {{ say('lesson-last-note') }}: “{{ found.last_note }}”
@@ -155,6 +169,13 @@ useKeys([
       <p v-if="!part" class="small quiet">{{ say('lesson-choose') }}</p>
     </div>
     <SideDrawer v-if="part" :title="part.title" @close="picked = ''">
+      <RateButtons
+        v-if="over && (part.tick === 'done' || part.tick === 'partly')"
+        :title="part.title"
+        :rating="part.rating"
+        :why="part.why"
+        @rate="rate"
+      />
       <PartReasons
         :part="part"
         :alternatives="alternatives.data.value ?? null"

@@ -76,6 +76,8 @@ const purposes: Purpose[] = ['prepare', 'present', 'practise']
           </p>
         </div>
         <div class="row">
+          <v-btn :to="`/sets/${id}`">{{ say('set-open') }}</v-btn>
+          <v-btn :to="`/sections/${id}/knows`">{{ say('knows-title') }}</v-btn>
           <v-btn :to="`/sections/${id}/year`">{{ say('year-title') }}</v-btn><v-btn
             :to="`/sections/${id}/ledger`"
             >{{ say('section-ledger') }}</v-btn
@@ -122,6 +124,7 @@ const purposes: Purpose[] = ['prepare', 'present', 'practise']
       <p v-if="acts.propose.error.value" class="wrong" role="alert">
         △ {{ acts.propose.error.value.message }}
       </p>
+      <p v-for="says in found.dropped" :key="says" class="small">△ {{ says }}</p>
       <div class="work">
         <section class="stack due">
           <h2>{{ say('section-due') }}</h2>

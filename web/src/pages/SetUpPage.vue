@@ -5,6 +5,7 @@ import { end } from '@/api/outbox'
 import { api, body } from '@/api/client'
 import { lookAtRoster, useRollOver, useSingers, useWords, setSingers, setWords } from '@/api/setup'
 import { queryClient, useConcepts, useDay, useMe, useSections } from '@/api/queries'
+import { useSongTitles } from '@/api/sets'
 import { useCalendar, useCalendarActs } from '@/api/year'
 import type { Schemas } from '@/api/client'
 import { device } from '@/composables/useDevice'
@@ -14,6 +15,7 @@ import DatesPanel from '@/features/setup/DatesPanel.vue'
 import ChangesForm from '@/features/setup/ChangesForm.vue'
 import { complete, emptySection } from '@/features/setup/emptySection'
 import RollOver from '@/features/setup/RollOver.vue'
+import RoomForm from '@/features/setup/RoomForm.vue'
 import RosterForm from '@/features/setup/RosterForm.vue'
 import SchoolForm from '@/features/setup/SchoolForm.vue'
 import SectionForm from '@/features/setup/SectionForm.vue'
@@ -43,6 +45,7 @@ async function add() {
 }
 const calendar = useCalendar()
 const concepts = useConcepts()
+const titles = useSongTitles(true)
 const day = useDay()
 const acts = useCalendarActs()
 const busy = computed(() => Object.values(acts).some((one) => one.isPending.value))
@@ -76,9 +79,9 @@ async function unchange(gone: readonly Schemas['LessonChangeRead'][]) {
 }
 async function unconcert(gone: Schemas['ConcertRead']) {
   await acts.unconcert.mutateAsync(gone.id)
-  const { name, day, section_ids, concepts } = gone
+  const { name, day, section_ids, concepts, songs } = gone
   offerUndo(say('change-removed', { what: name }), () =>
-    acts.concert.mutateAsync({ name, day, section_ids, concepts }),
+    acts.concert.mutateAsync({ name, day, section_ids, concepts, songs }),
   )
 }
 const contents = computed(() => [
@@ -88,6 +91,7 @@ const contents = computed(() => [
   { to: 'lost', says: say('calendar-lost') },
   { to: 'you', says: say('set-up-you') },
   { to: 'device', says: say('set-up-screen') },
+  { to: 'room', says: say('room-title') },
   { to: 'words', says: say('words-title') },
   { to: 'next-year', says: say('roll-over-heading') },
   { to: 'sequence', says: say('sequence-title') },
@@ -175,6 +179,7 @@ async function leave(everywhere: boolean) {
           :calendar="calendar.data.value"
           :sections="sections.data.value ?? []"
           :concepts="concepts.data.value ?? []"
+          :songs="titles.data.value ?? []"
           :busy="busy"
           @change="acts.change.mutate($event)"
           @unchange="unchange"
@@ -221,6 +226,7 @@ async function leave(everywhere: boolean) {
         </p>
       </section>
       <BarColours />
+      <RoomForm />
       <section v-if="words.data.value" id="words" class="stack">
         <h2>{{ say('words-title') }}</h2>
         <WordsForm :words="words.data.value" :busy="keeping" @keep="keepWords" />
@@ -237,6 +243,12 @@ async function leave(everywhere: boolean) {
         <h2>{{ say('sequence-title') }}</h2>
         <p>
           <router-link to="/sequence">{{ say('set-up-sequence') }}</router-link>
+        </p>
+        <p>
+          <router-link to="/activities">{{ say('set-up-activities') }}</router-link>
+        </p>
+        <p>
+          <router-link to="/coverage">{{ say('set-up-coverage') }}</router-link>
         </p>
       </section>
     </div>

@@ -60,7 +60,18 @@ const score = useScore(
 const recast = computed(() => !!(variant.value.recast ?? variant.value.do))
 const silentParts = ref<number[]>([])
 const player = usePlayback(() => found.value && heardTogether(found.value, silentParts.value))
-const { note: noteNow, midi: midiNow, says: pointedAt, point, step } = usePointed(found, player.now)
+const {
+  note: noteNow,
+  midi: midiNow,
+  says: pointedAt,
+  point,
+  pointWhenIn,
+  step,
+} = usePointed(found, player.now)
+function pointInPart(part: number, note: number) {
+  pointWhenIn(part, note)
+  variant.value = lookedAt(variant.value, 'part', part)
+}
 const cannot = ref('')
 watch(
   () => song.error.value,
@@ -206,6 +217,7 @@ useKeys([
             :colours="coloured && !reading ? noteColours : undefined"
             :own-hands="ownHands"
             @note="point"
+            @other="pointInPart"
             @step="step"
           />
           <p v-else-if="score.error.value" class="wrong">△ {{ score.error.value.message }}</p>
@@ -259,6 +271,7 @@ useKeys([
           :alone="alone"
           :shipped="found.shipped"
           :title="found.title"
+          :pitched="found.do !== null"
         />
       </aside>
     </div>

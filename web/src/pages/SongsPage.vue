@@ -163,6 +163,8 @@ const removed = useRemovedSongs()
         <router-link :to="`/songs/${song.id}`" class="song">
           <span
             ><strong>{{ song.title }}</strong
+            ><span v-if="song.parts > 1" class="small quiet">
+              {{ say('songs-parts', { n: song.parts }) }}</span
             ><span v-if="song.problems" class="small new">
               △ {{ say('songs-problems', { n: song.problems }) }}</span
             ></span

@@ -4,7 +4,7 @@ import { mdiProjectorScreenOutline } from '@mdi/js'
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { outbox, settled, tell } from '@/api/outbox'
-import { useHearing, useLesson } from '@/api/lessons'
+import { useHearing, useLate, useLesson } from '@/api/lessons'
 import LessonContour from '@/components/LessonContour.vue'
 import PageState from '@/components/PageState.vue'
 import { device } from '@/composables/useDevice'
@@ -100,6 +100,45 @@ function tick(how: 'done' | 'partly' | 'skipped') {
   })
   go(1)
 }
+function rate(id: string, rating: 'well' | 'flat', note = '') {
+  void tell({
+    kind: 'rated',
+    section_id: section(),
+    lesson_id: props.id,
+    part_id: id,
+    rating,
+    note,
+  })
+}
+/** Done, and how it went, in one press. */
+function doneAnd(rating: 'well' | 'flat') {
+  const id = part.value?.id
+  tick('done')
+  if (id) rate(id, rating)
+}
+/** Too few minutes for what is planned: offered, never done by itself; said again when it has changed. */
+const late = useLate(() => (found.value?.state === 'running' ? props.id : ''))
+const kept = ref('')
+const tooLate = computed(() => {
+  const read = late.data.value
+  return read?.says && read.without.join() !== kept.value ? read : undefined
+})
+async function leaveOut() {
+  const gone = parts.value.filter((one) => tooLate.value?.without.includes(one.id) && !one.tick)
+  const here = { section_id: section(), lesson_id: props.id }
+  await tell(
+    ...gone.map((one) => ({
+      kind: 'ticked' as const,
+      ...here,
+      part_id: one.id,
+      tick: 'skipped' as const,
+      part: partNow(one),
+    })),
+  )
+  await settled()
+  await late.refetch()
+  if (part.value?.tick) go(1)
+}
 const leaving = ref(false)
 async function end(note: string) {
   leaving.value = true
@@ -127,6 +166,8 @@ useKeys([
   { key: 'ArrowLeft', says: say('keys-previous'), act: () => go(-1) },
   { key: 'd', says: say('keys-done'), act: () => tick('done') },
   { key: 'h', says: say('keys-partly'), act: () => tick('partly') },
+  { key: 'w', says: say('keys-well'), act: () => doneAnd('well') },
+  { key: 'f', says: say('keys-flat'), act: () => doneAnd('flat') },
   { key: 's', says: say('keys-skip'), act: () => tick('skipped') },
   {
     key: 'p',
@@ -156,7 +197,23 @@ useKeys([
         say('teach-projector')
       }}</v-btn>
     </header>
-    <LessonEnd v-if="ending" :parts="parts" :busy="leaving" @end="end" @back="go(-1)" />
+    <p v-if="tooLate && !ending" class="late row" role="status">
+      <strong>{{ tooLate.says }}</strong>
+      <v-btn size="small" height="44" @click="leaveOut">{{ say('teach-leave-out') }}</v-btn><v-btn
+        size="small"
+        height="44"
+        @click="kept = tooLate.without.join()"
+        >{{ say('teach-keep-all') }}</v-btn
+      >
+    </p>
+    <LessonEnd
+      v-if="ending"
+      :parts="parts"
+      :busy="leaving"
+      @end="end"
+      @back="go(-1)"
+      @rate="rate"
+    />
     <template v-else-if="part">
       <ActivityFace :key="part.id" :part="part" class="upper" />
       <div class="lower">
@@ -227,6 +284,11 @@ useKeys([
   color: var(--granite);
   line-height: 1.2;
   white-space: nowrap;
+}
+.late {
+  border-left: 4px solid var(--dusk);
+  padding-left: 12px;
+  gap: 12px;
 }
 .upper {
   flex: 1;

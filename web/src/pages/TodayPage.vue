@@ -4,16 +4,20 @@ import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import { outbox, tell } from '@/api/outbox'
 import { useDay, useSections } from '@/api/queries'
-import { useHearing, useLesson, useLessonActs } from '@/api/lessons'
+import { useHearing, useLesson, useLessonActs, useToDo } from '@/api/lessons'
 import LessonContour from '@/components/LessonContour.vue'
 import PageState from '@/components/PageState.vue'
 import TonicPattern from '@/components/TonicPattern.vue'
 import { useKeys } from '@/composables/useKeys'
 import { play } from '@/composables/useSound'
+import { useDayNeeds } from '@/api/room'
 import { useTrail } from '@/composables/useTrail'
 import { clock, listed, minutesUntil, pitchName, weekday } from '@/composables/words'
 import type { Schemas } from '@/api/client'
+import DayLike from '@/features/day/DayLike.vue'
 import { lessonNow, startedNow } from '@/features/teach/lessonNow'
+import UnopenedList from '@/features/teach/UnopenedList.vue'
+import { useUnopened } from '@/features/teach/useUnopened'
 import { say } from '@/locales/say'
 import { comesNext } from '@/locales/sayings'
 
@@ -77,6 +81,20 @@ const byGrade = computed(() => {
     grades.set(one.grade, [...(grades.get(one.grade) ?? []), one])
   return [...grades.entries()]
 })
+const toDo = useToDo()
+const needs = useDayNeeds(() => day.data.value?.day ?? '')
+const needsNow = computed(() =>
+  needs.data.value?.find((one) => one.lesson_id === next.value?.lesson_id),
+)
+const places = {
+  'set-up': () => '/set-up',
+  songs: () => '/songs',
+  knows: (key: string) => `/sections/${key}/knows`,
+  year: (key: string) => `/sections/${key}/year`,
+  set: (key: string) => `/sets/${key}`,
+}
+const voice = computed(() => (needs.data.value ?? []).reduce((sum, one) => sum + one.voice, 0))
+const { asking, asPlanned, wasLost, otherwise } = useUnopened()
 async function teach() {
   if (!lessonId.value) return
   if (lesson.value?.state === 'planned') await tell(startedNow(lesson.value))
@@ -125,7 +143,12 @@ useKeys([
             <span class="minutes narrow">{{ part.minutes }}</span>
             <span
               ><strong>{{ part.title }}</strong
-              ><span v-if="part.song" class="quiet"> · {{ part.song.title }}</span></span
+              ><span v-if="part.song" class="quiet">
+                · {{ part.song.title
+                }}<template v-if="part.song.starting">
+                  ({{ pitchName(part.song.starting.pitch) }})</template
+                ></span
+              ></span
             >
             <span class="row"
               ><span v-if="part.left_over" class="tag">{{ say('lesson-left-over') }}</span
@@ -135,6 +158,24 @@ useKeys([
             >
           </li>
         </ol>
+        <dl
+          v-if="needsNow && (needsNow.needs.length || needsNow.change || needsNow.bars.length)"
+          class="fetch"
+        >
+          <template v-if="needsNow.needs.length">
+            <dt>{{ say('today-fetch') }}</dt>
+            <dd>{{ needsNow.needs.join(', ') }}</dd>
+          </template>
+          <template v-if="needsNow.change">
+            <dt>{{ say('week-change') }}</dt>
+            <dd>{{ needsNow.change }}</dd>
+          </template>
+          <template v-for="one in needsNow.bars" :key="one.song">
+            <dt>{{ one.song }}</dt>
+            <dd>{{ one.says }}</dd>
+          </template>
+        </dl>
+        <p v-if="lesson.beside">{{ lesson.beside }}</p>
         <p v-if="lesson.last_note" class="quiet">
           {{ say('lesson-last-note') }}: “{{ lesson.last_note }}”
         </p>
@@ -159,6 +200,29 @@ useKeys([
       </template>
     </section>
     <aside class="side">
+      <UnopenedList
+        v-if="toDo.data.value?.unopened.length"
+        :lessons="toDo.data.value.unopened"
+        :busy="asking"
+        @planned="asPlanned"
+        @otherwise="otherwise"
+        @lost="wasLost"
+      />
+      <section v-if="toDo.data.value?.next" class="stack">
+        <h2>{{ say('today-next-thing') }}</h2>
+        <p>
+          <router-link :to="places[toDo.data.value.next.where](toDo.data.value.next.key)">{{
+            toDo.data.value.next.says
+          }}</router-link>
+        </p>
+      </section>
+      <DayLike :day="day.data.value.day" songs />
+      <p v-if="voice" class="small quiet">{{ say('today-voice', { n: voice }) }}</p>
+      <p v-if="day.data.value.entries.some((one) => one.lesson_id)">
+        <a :href="`/api/day/print?day=${day.data.value.day}`" target="_blank">{{
+          say('set-print-day')
+        }}</a>
+      </p>
       <section v-if="later.length" class="stack">
         <h2>{{ say('today-later') }}</h2>
         <ol>
@@ -231,6 +295,14 @@ useKeys([
   color: var(--granite);
   text-align: right;
   padding-right: 6px;
+}
+.fetch {
+  display: grid;
+  grid-template-columns: max-content 1fr;
+  gap: 4px 16px;
+}
+.fetch dt {
+  color: var(--granite);
 }
 .side {
   display: grid;

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 // What meets when, what is due in each lesson, what changes in the room between two.
 import { computed, ref } from 'vue'
-import { useDay } from '@/api/queries'
+import { useDay, useSections } from '@/api/queries'
 import { useWeek } from '@/api/year'
 import ConceptSign from '@/components/ConceptSign.vue'
 import PageState from '@/components/PageState.vue'
 import { useTrail } from '@/composables/useTrail'
 import { clock, shortDay } from '@/composables/words'
+import DayLike from '@/features/day/DayLike.vue'
 import { phaseName } from '@/locales/names'
 import { say } from '@/locales/say'
 
@@ -20,6 +21,10 @@ const asked = computed(() => {
   return day.toISOString().slice(0, 10)
 })
 const week = useWeek(asked)
+const sections = useSections()
+const grades = computed(() => [
+  ...new Map((sections.data.value ?? []).map((one) => [one.grade, one])).keys(),
+])
 const days = computed(() => week.data.value ?? [])
 </script>
 
@@ -33,6 +38,13 @@ const days = computed(() => week.data.value ?? [])
         ><v-btn @click="weeks += 1">{{ say('week-next') }} →</v-btn>
       </div>
     </header>
+    <nav class="row" :aria-label="say('set-open')">
+      <span class="quiet">{{ say('set-open') }}:</span>
+      <router-link v-for="grade in grades" :key="grade" :to="`/sets/grade-${grade}`">{{
+        say('grade-of', { n: grade })
+      }}</router-link>
+      <router-link to="/activities" class="activities">{{ say('activities-title') }}</router-link>
+    </nav>
     <div class="days">
       <section
         v-for="day in days"
@@ -40,6 +52,7 @@ const days = computed(() => week.data.value ?? [])
         :class="['day', { now: day.day === today.data.value?.today }]"
       >
         <h2>{{ shortDay(day.day) }}</h2>
+        <DayLike v-if="day.lessons.length" :day="day.day" />
         <p v-if="day.holiday" class="quiet hatched">{{ day.holiday }}</p>
         <p v-else-if="!day.lessons.length" class="quiet">{{ say('week-no-lessons') }}</p>
         <ol>

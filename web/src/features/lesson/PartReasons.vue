@@ -30,9 +30,19 @@ defineEmits<{ pin: []; refuse: []; swap: [to: Schemas['AlternativeRead']] }>()
     <ol class="steps">
       <li v-for="step in part.steps" :key="step">{{ step }}</li>
     </ol>
+    <p class="works">
+      <strong>{{ say('lesson-works') }}</strong> {{ part.works }}
+    </p>
     <p class="small quiet">
       {{ part.kind }}, {{ part.grouping }}; {{ sayOf('lesson-space', part.space) }};
       {{ say('lesson-size', { least: part.least, most: part.most }) }}
+    </p>
+    <p v-if="part.grown" class="small">
+      <strong>{{ part.grown }}</strong>
+    </p>
+    <p v-if="part.note" class="small note">{{ part.note }}</p>
+    <p class="small">
+      <router-link :to="`/activities/${part.activity}`">{{ say('activity-open') }}</router-link>
     </p>
     <p v-if="part.props" class="small">{{ say('lesson-props') }}: {{ part.props }}</p>
     <p v-if="part.care" class="care">{{ part.care }}</p>
@@ -115,6 +125,11 @@ defineEmits<{ pin: []; refuse: []; swap: [to: Schemas['AlternativeRead']] }>()
 .mark {
   color: var(--dusk);
   padding-right: 6px;
+}
+.note {
+  white-space: pre-line;
+  border-left: 3px solid var(--line);
+  padding-left: 10px;
 }
 .big {
   gap: 16px;

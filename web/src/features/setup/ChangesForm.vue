@@ -13,6 +13,7 @@ const props = defineProps<{
   calendar: Schemas['CalendarRead']
   sections: readonly Schemas['SectionRead'][]
   concepts: readonly Schemas['ConceptRead'][]
+  songs: readonly { id: string; title: string }[]
   busy: boolean
 }>()
 const emit = defineEmits<{
@@ -33,6 +34,7 @@ const concert = reactive({
   day: '',
   section_ids: [] as string[],
   concepts: [] as string[],
+  songs: [] as string[],
 })
 const names = computed(() => new Map(props.sections.map((one) => [one.id, one.name])))
 // One row for a change that was entered for several sections at once.
@@ -56,7 +58,7 @@ function addChange() {
 }
 function addConcert() {
   emit('concert', { ...concert })
-  Object.assign(concert, { name: '', day: '', section_ids: [], concepts: [] })
+  Object.assign(concert, { name: '', day: '', section_ids: [], concepts: [], songs: [] })
 }
 </script>
 
@@ -142,6 +144,14 @@ function addConcert() {
         :items="concepts.map((one) => ({ value: one.key, title: one.name }))"
         multiple
       />
+      <v-autocomplete
+        v-model="concert.songs"
+        :label="say('calendar-songs')"
+        :items="songs"
+        item-title="title"
+        item-value="id"
+        multiple
+      />
       <div>
         <v-btn
           type="submit"
@@ -157,7 +167,10 @@ function addConcert() {
         ><span class="small quiet"
           >{{ one.section_ids.map((id) => names.get(id)).join(', ') }}:
           {{
-            one.concepts.map((key) => concepts.find((c) => c.key === key)?.name ?? key).join(', ')
+            [
+              ...one.concepts.map((key) => concepts.find((c) => c.key === key)?.name ?? key),
+              ...one.songs.map((id) => songs.find((each) => each.id === id)?.title ?? ''),
+            ].join(', ')
           }}</span
         ><v-btn
           :icon="mdiClose"

@@ -16,7 +16,7 @@ const look = computed<number | null>({
     if (!part) alone.value = false
   },
 })
-function hear(part: number, on: boolean | null) {
+function hear(part: number, on: boolean) {
   silent.value = on
     ? silent.value.filter((one) => one !== part)
     : [...new Set([...silent.value, part])]
@@ -26,24 +26,30 @@ function hear(part: number, on: boolean | null) {
 <template>
   <div class="parts" role="group" :aria-label="say('parts-title')">
     <v-btn
-      v-for="one in [{ number: null, name: say('parts-all') }, ...props.song.parts]"
-      :key="one.number ?? 0"
       size="small"
-      :class="{ main: look === one.number }"
-      :aria-pressed="look === one.number"
-      @click="look = one.number"
-      >{{ one.name }}</v-btn
+      :class="{ main: look === null }"
+      :aria-pressed="look === null"
+      @click="look = null"
+      >{{ say('parts-all') }}</v-btn
     >
+    <span v-for="one in props.song.parts" :key="one.number" class="part">
+      <v-btn
+        size="small"
+        :class="{ main: look === one.number }"
+        :aria-pressed="look === one.number"
+        @click="look = one.number"
+        >{{ one.name }}</v-btn><v-btn
+        size="small"
+        class="heard"
+        :class="{ off: silent.includes(one.number) }"
+        :aria-pressed="!silent.includes(one.number)"
+        :aria-label="say('parts-hear-one', { name: one.name })"
+        :title="say('parts-hear-one', { name: one.name })"
+        @click="hear(one.number, silent.includes(one.number))"
+        >{{ silent.includes(one.number) ? '–' : '♪' }}</v-btn
+      >
+    </span>
     <v-checkbox v-model="alone" :label="say('parts-alone')" :disabled="look === null" />
-    <span class="small quiet">{{ say('parts-hear') }}</span>
-    <v-checkbox
-      v-for="one in props.song.parts"
-      :key="one.number"
-      :model-value="!silent.includes(one.number)"
-      :label="one.name"
-      :aria-label="say('parts-hear-one', { name: one.name })"
-      @update:model-value="hear(one.number, $event)"
-    />
     <v-btn v-if="variant.voices || variant.beside" size="small" @click="variant = {}">{{
       say('together-back')
     }}</v-btn>
@@ -57,5 +63,17 @@ function hear(part: number, on: boolean | null) {
   gap: 4px 12px;
   align-items: center;
   padding-bottom: 8px;
+}
+.part {
+  display: inline-flex;
+  flex-wrap: nowrap;
+}
+.heard {
+  min-width: 44px;
+  padding-inline: 0;
+  margin-left: -1px;
+}
+.heard.off {
+  color: var(--granite);
 }
 </style>

@@ -16,6 +16,7 @@ const props = defineProps<{
   alone: boolean
   shipped: boolean
   title: string
+  pitched: boolean
 }>()
 const router = useRouter()
 const looked = () => Object.entries(props.variant).map(([key, value]) => [key, String(value)])
@@ -57,6 +58,12 @@ async function remove() {
         target="_blank"
         rel="noopener"
         >{{ say('song-print-bare') }}</a
+      ><a
+        v-if="pitched"
+        :href="`/api/songs/${id}/drills/print?paper=${device.paper}`"
+        target="_blank"
+        rel="noopener"
+        >{{ say('song-print-drills') }}</a
       ><v-select
         v-model="device.paper"
         :label="say('song-paper')"

@@ -29,6 +29,11 @@ export function usePointed(
     const midi = at(which)?.midi
     if (midi) play([midi], 0.9)
   }
+  const elsewhere = ref<{ part: number; which: number } | null>(null)
+  /** A tone of a part that is not looked at yet: it sounds when that part has come. */
+  function pointWhenIn(part: number, which: number) {
+    elsewhere.value = { part, which }
+  }
   function step(by: number) {
     const sounds = song.value?.sounds ?? []
     const here = sounds.findIndex((one) => one.note === pointed.value)
@@ -39,10 +44,13 @@ export function usePointed(
     () => song.value?.sounds,
     () => {
       pointed.value = null
+      if (song.value?.part !== elsewhere.value?.part || !elsewhere.value) return
+      point(elsewhere.value.which)
+      elsewhere.value = null
     },
   )
   watch(playing, (now) => {
     if (now !== null) pointed.value = null
   })
-  return { note, midi: computed(() => sound.value?.midi ?? null), says, point, step }
+  return { note, midi: computed(() => sound.value?.midi ?? null), says, point, pointWhenIn, step }
 }

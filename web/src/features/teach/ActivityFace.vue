@@ -1,5 +1,5 @@
 <script setup lang="ts">
-// One activity, readable from the piano: title, the music, at most three lines of steps.
+// One activity, readable from the piano: title, the music, its steps, and when it works.
 import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import { useScore } from '@/api/queries'
@@ -26,16 +26,20 @@ const score = useScore(() => props.part.song?.id ?? '', 1500)
         {{ part.song?.title ?? part.piece?.title }}
       </p>
       <h1>{{ part.title }}</h1>
+      <TonicPattern v-if="part.song" :tonic="part.song.tonic" :starting="part.song.starting" />
       <p v-if="form" class="form">
         <strong>{{ say('teach-form', { n: (part.times ?? 0) + 1, stage: form.stage }) }}</strong>
         {{ form.says }}
       </p>
+      <p v-if="part.grown" class="form">{{ part.grown }}</p>
       <ol class="steps">
-        <li v-for="step in part.steps.slice(0, 3)" :key="step">{{ step }}</li>
+        <li v-for="step in part.steps" :key="step">{{ step }}</li>
       </ol>
       <p v-if="part.props" class="quiet">{{ say('lesson-props') }}: {{ part.props }}</p>
       <p v-if="part.care" class="care">{{ part.care }}</p>
-      <TonicPattern v-if="part.song" :tonic="part.song.tonic" :starting="part.song.starting" big />
+      <p class="quiet">
+        <strong>{{ say('lesson-works') }}</strong> {{ part.works }}
+      </p>
     </div>
     <PieceFace v-if="part.piece" :piece="part.piece" />
     <div v-if="part.song" class="music sheet">
@@ -59,26 +63,26 @@ const score = useScore(() => props.part.song?.id ?? '', 1500)
 }
 .words {
   display: grid;
-  gap: 12px;
+  gap: 9px;
 }
 .song {
-  font-size: 20px;
+  font-size: 18px;
 }
 h1 {
-  font-size: 40px;
-  margin-top: -8px;
+  font-size: 34px;
+  margin-top: -10px;
 }
 .form {
-  font-size: 21px;
-  line-height: 1.35;
+  font-size: 18px;
+  line-height: 1.3;
   border-left: 4px solid var(--dusk);
   padding-left: 12px;
 }
 .steps {
-  font-size: 21px;
-  line-height: 1.35;
+  font-size: 18px;
+  line-height: 1.3;
   display: grid;
-  gap: 8px;
+  gap: 6px;
 }
 .music {
   padding: 12px 16px;
@@ -99,9 +103,9 @@ h1 {
   text-wrap: balance;
 }
 .bare .steps {
-  font-size: 32px;
+  font-size: 28px;
   gap: 14px;
-  max-width: 32em;
+  max-width: 36em;
 }
 @media (max-width: 900px) {
   .bare h1 {
@@ -112,9 +116,6 @@ h1 {
   }
   h1 {
     font-size: 28px;
-  }
-  .steps {
-    font-size: 20px;
   }
 }
 </style>

@@ -2,25 +2,38 @@
 // The end of a lesson: what stayed open, one line for next time.
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
+import RateButtons from '@/components/RateButtons.vue'
 import { vFirst } from '@/composables/vFirst'
 import { say, sayOf } from '@/locales/say'
 
 const props = defineProps<{ parts: readonly Schemas['PartRead'][]; busy: boolean }>()
-defineEmits<{ end: [note: string]; back: [] }>()
+defineEmits<{
+  end: [note: string]
+  back: []
+  rate: [part: string, rating: 'well' | 'flat', note: string]
+}>()
 const note = ref('')
-const open = computed(() => props.parts.filter((part) => part.tick !== 'done'))
+const open = computed(() => props.parts.some((part) => part.tick !== 'done'))
 </script>
 
 <template>
   <form class="end" @submit.prevent="$emit('end', note)">
     <h1>{{ say('teach-end') }}</h1>
-    <ul v-if="open.length">
-      <li v-for="part in open" :key="part.id">
-        <strong>{{ part.title }}</strong>
-        <span class="quiet">{{ sayOf('lesson-was', part.tick ?? 'open') }}</span>
+    <ul>
+      <li v-for="part in parts" :key="part.id" class="row spread">
+        <span
+          ><strong>{{ part.title }}</strong>
+          <span class="quiet">{{ sayOf('lesson-was', part.tick ?? 'open') }}</span></span
+        ><RateButtons
+          v-if="part.tick === 'done' || part.tick === 'partly'"
+          :title="part.title"
+          :rating="part.rating"
+          :why="part.why"
+          @rate="(rating, note) => $emit('rate', part.id, rating, note)"
+        />
       </li>
     </ul>
-    <p v-if="open.length" class="quiet">{{ say('teach-ended') }}</p>
+    <p v-if="open" class="quiet">{{ say('teach-ended') }}</p>
     <v-text-field
       v-model="note"
       v-first

@@ -17,19 +17,25 @@ export function counting(lesson: string, kept: readonly Kept[]): Kept[] {
 export function lessonNow(lesson: Lesson, kept: readonly Kept[]): Lesson {
   let { state, note } = lesson
   const ticks = new Map<string, Schemas['PartRead']['tick']>()
+  const rated = new Map<string, Pick<Schemas['PartRead'], 'rating' | 'why'>>()
   for (const { event } of counting(lesson.id, kept)) {
     if (event.kind === 'started' && state === 'planned') state = 'running'
     else if (event.kind === 'ended') state = 'done'
     else if (event.kind === 'reopened') state = 'running'
     else if (event.kind === 'not_held') state = 'not_held'
     else if (event.kind === 'ticked') ticks.set(event.part_id, event.tick)
+    else if (event.kind === 'rated')
+      rated.set(event.part_id, { rating: event.rating, why: event.note ?? '' })
     else if (event.kind === 'noted') note = event.note
   }
-  const parts = ticks.size
-    ? lesson.parts.map((part) =>
-        ticks.has(part.id) ? { ...part, tick: ticks.get(part.id) ?? null } : part,
-      )
-    : lesson.parts
+  const parts =
+    ticks.size || rated.size
+      ? lesson.parts.map((part) => ({
+          ...part,
+          tick: ticks.get(part.id) ?? part.tick,
+          ...rated.get(part.id),
+        }))
+      : lesson.parts
   return { ...lesson, state, note, parts }
 }
 

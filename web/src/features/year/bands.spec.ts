@@ -9,6 +9,7 @@ const concept = (key: string, strand: string) => ({
   sign: key,
   prompt: '',
   in_music: true,
+  grade: 2,
 })
 const arc = (key: string, strand: string, phases: [string, number, number][]) =>
   ({
