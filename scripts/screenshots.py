@@ -78,16 +78,6 @@ def songs(camera: Camera) -> None:
     camera.page.get_by_role("button", name="else only what 2A knows").click()
 
 
-def type_song(camera: Camera) -> None:
-    camera.go("/songs/new")
-    camera.page.get_by_label("Title").fill("Noon on the hill")
-    camera.page.get_by_label("Tones, beat by beat").fill("s m s m\nsl s m -\nd' l s m\nsl s d -")
-    camera.page.get_by_label("Words, syllable by syllable").fill(
-        "Who has tak-en\nall the sun-light?\nNot the liz-ard,\nhe is sleep-ing."
-    )
-    camera.page.wait_for_selector(".score .syl")
-
-
 def song(camera: Camera) -> None:
     camera.go(f"/songs/{camera.songs['Owls Awake']}")
     camera.page.keyboard.press("2")
@@ -114,19 +104,6 @@ def song_parts(camera: Camera) -> None:
     camera.page.mouse.wheel(0, -2000)
 
 
-def song_words(camera: Camera) -> None:
-    """Hands and phrases in the score; the words of the second verse on each tone, one tone chosen."""
-    camera.go(f"/songs/{camera.songs['Call Across the Hill']}")
-    camera.page.wait_for_selector(".score .note")
-    camera.page.keyboard.press("8")
-    camera.page.keyboard.press("9")
-    camera.page.wait_for_selector(".hands-drawn")
-    camera.page.get_by_role("tab", name="Words").click()
-    camera.page.get_by_role("button", name="Verse 2").click()
-    camera.page.locator(".words .tone").nth(2).click()
-    camera.page.evaluate("document.querySelector('.words').scrollIntoView({ block: 'end' })")
-
-
 def lesson(camera: Camera) -> None:
     camera.lesson()
     camera.page.locator(".parts .main-part").nth(2).click()
@@ -138,21 +115,6 @@ def teach(camera: Camera) -> None:
     camera.page.wait_for_selector(".teach")
     camera.page.keyboard.press("ArrowRight")
     camera.page.keyboard.press("ArrowRight")
-
-
-def kept(camera: Camera) -> None:
-    """A server that does not answer while a child is marked and a part is ticked."""
-    camera.lesson()
-    camera.page.keyboard.press("t")
-    camera.page.wait_for_selector(".teach")
-    camera.rest()
-    camera.page.route("**/api/events", lambda route: route.abort())
-    for key in "31d":
-        camera.page.keyboard.press(key)
-        camera.page.wait_for_timeout(300)
-    camera.page.wait_for_selector(".sign")
-    camera.page.locator(".sign").first.click()
-    camera.page.wait_for_timeout(800)
 
 
 def projector(camera: Camera) -> None:
@@ -185,6 +147,21 @@ def week(camera: Camera) -> None:
     camera.go("/week")
 
 
+def lesson_set(camera: Camera) -> None:
+    camera.go("/sets/grade-2")
+    camera.page.wait_for_selector(".cell")
+
+
+def activity(camera: Camera) -> None:
+    camera.go("/activities/read-the-line")
+    camera.page.get_by_role("textbox", name="Your note").wait_for()
+
+
+def coverage(camera: Camera) -> None:
+    camera.go("/coverage")
+    camera.page.wait_for_selector("tbody tr")
+
+
 def set_up(camera: Camera) -> None:
     camera.go("/set-up")
 
@@ -197,22 +174,22 @@ VIEWS: dict[str, Callable[[Camera], None]] = {
     "today": today,
     "section": section,
     "songs": songs,
-    "type-song": type_song,
     "song": song,
     "ladder": ladder,
     "piece": piece,
     "song-parts": song_parts,
-    "song-words": song_words,
     "lesson": lesson,
     "ledger": ledger,
     "year": year,
     "school-year": school_year,
     "week": week,
+    "lesson-set": lesson_set,
     "set-up": set_up,
     "sequence": sequence,
     "teach": teach,
     "projector": projector,
-    "kept": kept,
+    "activity": activity,
+    "coverage": coverage,
 }
 
 

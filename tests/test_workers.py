@@ -6,10 +6,16 @@ import mmap
 import os
 import time
 from collections.abc import Iterator
+from concurrent.futures import ThreadPoolExecutor
+from datetime import date
 
 import pytest
 
-from kopje.workers import Worker, WorkerLimitError
+from kopje.core.planning.lesson_set.question import LessonFrame, SetQuestion
+from kopje.core.songs.suitability import Met
+from kopje.usecases.lessons.compose_set import composed_and_told
+from kopje.workers import Progress, Worker, WorkerLimitError
+from making import declared, shipped_cards
 
 MEMORY = 1 << 30
 
@@ -48,3 +54,29 @@ def test_memory_is_counted_from_the_worker_s_own_start(worker: Worker) -> None:
         again = Worker(seconds=5, memory=MEMORY)
         assert len(again.run(bytes, 1000)) == 1000
         again.stop()
+
+
+def test_one_can_look_how_far_composing_is_and_stop_it() -> None:
+    frames = tuple(LessonFrame(date(2026, 12, day), 30) for day in range(1, 7))
+    cards = shipped_cards()
+    met = {card.id: Met(2, date(2026, 11, 20)) for card in cards[:12]}
+    question = SetQuestion(declared("so-mi", grade=2), frames, cards, met=met, work=50)
+    worker = Worker()
+    try:
+        with ThreadPoolExecutor() as pool:
+            found = pool.submit(worker.run, composed_and_told, question, ticket="ours")
+            seen: Progress | None = None
+            while (seen is None or not seen.cost) and not found.done():
+                seen = worker.progress("ours")
+                assert worker.progress("theirs") is None
+                time.sleep(0.05)
+            assert seen is not None
+            assert 0 <= seen.bound <= seen.cost
+            worker.ask_to_stop("theirs")
+            worker.ask_to_stop("ours")
+            plan = found.result()
+        assert len(plan.lessons) == 6, "whole, though it was stopped"
+        assert plan.cost <= seen.cost
+        assert worker.progress("ours") is None
+    finally:
+        worker.stop()

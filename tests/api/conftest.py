@@ -25,8 +25,8 @@ from kopje.store.tables import Child, School, Teacher
 from kopje.store.work import UnitOfWork, engine_for
 from kopje.usecases.context import Context, Desk
 from kopje.usecases.ledger.projections import RULES
-from kopje.usecases.lessons import propose_lesson
-from kopje.usecases.setup import school_calendar, school_sequence, set_up_school
+from kopje.usecases.lessons import activity_shelf, kept_sets, propose_lesson
+from kopje.usecases.setup import school_calendar, school_habits, school_sequence, set_up_school
 from kopje.usecases.setup.sign_in import hashed
 from kopje.usecases.songs import ask_songbook
 from kopje.usecases.songs.bring_shipped_songs import bring_shipped_songs
@@ -42,10 +42,11 @@ OURS = {"x-kopje-request": "1"}
 @dataclass(frozen=True)
 class Place:
     """A school with one section, a running lesson and one mark; `ids` by the names that paths and
-    bodies use."""
+    bodies use, `activity` the key of its own one."""
 
     login: str
     ids: dict[str, str]
+    activity: str = ""
 
 
 @pytest.fixture(scope="session")
@@ -86,15 +87,22 @@ def make_school(work: UnitOfWork, name: str) -> Place:
             ctx(session), "Concert", date(2026, 12, 17), [section.id], ["do"]
         )
         undo_year.remember(ctx(session), section.id)
+        like = activity_shelf.from_values({"title": f"Sing at {name}"}, "sing-in", ctx(session))
+        own = activity_shelf.write(ctx(session), like)
+        with_own = activity_shelf.as_changed(ctx(session))
+        activity_shelf.keep_file(with_own, own, "a.png", b"\x89PNG\r\n\x1a\n" + bytes(20))
+        (file,) = activity_shelf.look(with_own, own).files
         kept = ask_songbook.keep_question(ctx(session), "Quiet ones", {"has": ["re"]})
     lesson_id = propose_lesson.propose(Desk(work, ctx), section.id)
     with work.begin() as session:
         child = session.query(Child).filter_by(section_id=section.id).order_by(Child.name).first()
         part = next(p for p in plans.parts(session, lesson_id) if activity(p.activity).way == "sing")
         assert child is not None
+        kept_set = kept_sets.keep_set(ctx(session), str(section.id), 3, "Before the holidays")
         ids = {
             "school_id": school_id,
             "section_id": section.id,
+            "set_key": section.id,
             "song_id": next(s.id for s in songs.of_school(session, school_id) if s.title == "Beetle, Hurry"),
             "lesson_id": lesson_id,
             "part_id": part.id,
@@ -104,10 +112,12 @@ def make_school(work: UnitOfWork, name: str) -> Place:
             "concert_id": concert.id,
             "question_id": kept.id,
             "recording_id": recordings.on_the_shelf(session, school_id)[0].id,
+            "file_id": file.id,
+            "kept_id": kept_set.id,
             "event_id": uuid.uuid4(),
             "device": uuid.uuid4(),
         }
-    return Place(name.lower(), {key: str(value) for key, value in ids.items()})
+    return Place(name.lower(), {key: str(value) for key, value in ids.items()}, own)
 
 
 COUNTING = count(1)
@@ -206,6 +216,7 @@ def connection(request: pytest.FixtureRequest) -> Iterator[Connection]:
         request.getfixturevalue("schools").engine if schools else request.getfixturevalue("engine")
     )
     school_sequence.forget()
+    school_habits.forget()
     with engine.connect() as connection:
         outer = connection.begin()
         yield connection

@@ -2,6 +2,7 @@
 
 from itertools import product
 
+import pypdfium2
 import pytest
 from fastapi.testclient import TestClient
 
@@ -213,3 +214,16 @@ def test_one_request_reads_so_many_songs_and_says_which_it_did_not(
     assert left[1].startswith("1 song of this file was not read")
     again = client.post("/api/songs", files=files[:1]).json()["songs"]
     assert sum(one["already"] for one in again) == 5, "what was brought in stays"
+
+
+def test_drills_and_games_of_a_song_come_on_paper_in_its_own_tones(client: TestClient) -> None:
+    songs = client.get("/api/songs", params={"text": "Frost on the Fence"}).json()["songs"]
+    printed = client.get(f"/api/songs/{songs[0]['id']}/drills/print")
+    pages = pypdfium2.PdfDocument(printed.content)
+    text = " ".join(page.get_textpage().get_text_range() for page in pages)
+    assert "mi fa mi mi re" in text, "a call of its first bars"
+    assert "ferns in the air" in text, "its game"
+    holes = [line for line in text.splitlines() if "▁" in line]
+    assert holes
+    assert not any("ferns" in line and "drawn" not in line for line in holes)
+    assert {"Without fa", "Without do", "Without re"} <= {line.strip() for line in text.splitlines()}

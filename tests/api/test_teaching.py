@@ -117,7 +117,7 @@ def ticks(place: Place, lesson: dict[str, Any], skipped: dict[str, Any]) -> list
     ]
 
 
-def test_what_was_skipped_comes_first_next_time_and_every_page_says_so(
+def test_what_was_skipped_comes_after_the_opening_next_time_and_every_page_says_so(
     app_client: TestClient, kestrel: Place
 ) -> None:
     client = signed_in(app_client, kestrel)
@@ -133,7 +133,7 @@ def test_what_was_skipped_comes_first_next_time_and_every_page_says_so(
     assert (overview["lessons_done"], overview["ahead"][0]["left_over"]) == (1, 1)
     following = client.post(f"/api/sections/{section}/lesson").json()
     assert (following["day"], following["last_note"]) == ("2026-11-27", "Bring the drums.")
-    assert (following["parts"][0]["left_over"], following["parts"][0]["activity"]) == (
+    assert (following["parts"][1]["left_over"], following["parts"][1]["activity"]) == (
         True,
         skipped["activity"],
     )

@@ -7,7 +7,7 @@ import re
 from collections.abc import Iterator
 from dataclasses import asdict
 from pathlib import Path
-from typing import Any
+from typing import Any, get_args
 
 import pypdfium2
 import pytest
@@ -19,6 +19,7 @@ from conftest import SETTINGS
 from kopje.cli import main
 from kopje.core.choir.rungs import RUNGS
 from kopje.core.music.rhythm_syllables import FIGURES, SYSTEMS, spoken
+from kopje.core.planning.activities import Support
 from kopje.core.planning.catalogue import CATALOGUE
 from kopje.core.sequence.phases import MODELS
 from kopje.core.sequence.shipped import SHIPPED
@@ -106,12 +107,23 @@ def strings(value: Any, words: int = 2) -> Iterator[str]:
 def data() -> set[str]:
     """What carries its own language: activities, concepts, songs and what was entered."""
     found = {"Quiet ones", "Fire drill", "Concert", ".txt", *(one.props for one in CATALOGUE if one.props)}
+    found |= {"Sing at Kestrel", "Before the holidays", *get_args(Support)}
+    found |= {one.kind for one in CATALOGUE}  # keys, beside which their words stand
     found |= {text for model in MODELS.values() for text in strings(asdict(model), 1)}
     found |= {
         part
         for one in CATALOGUE
         for text in (
-            *(one.title, one.care, one.easier, one.harder, one.instead, one.untouched, one.picture),
+            *(
+                one.title,
+                one.care,
+                one.easier,
+                one.harder,
+                one.instead,
+                one.untouched,
+                one.picture,
+                one.works,
+            ),
             *one.steps,
             *(form.says for form in one.forms),
         )
@@ -139,6 +151,7 @@ def test_no_sentence_stands_outside_the_catalogue(
     sung = (
         strange.get(f"{song}/file").text + strange.get(song).text
     ).lower()  # the song's own words and facts
+    sung += sung.replace("-", "")  # its syllables, and its words
     outside: dict[str, list[str]] = {}
     answers = [
         (path, request(strange, method, path, operation, kestrel, choice))
@@ -148,6 +161,8 @@ def test_no_sentence_stands_outside_the_catalogue(
     answers.append(("aside", strange.get("/api/events/aside")))
     answers += [(f"refused {number}", answer) for number, answer in enumerate(refusals(strange, kestrel))]
     for path, answer in answers:
+        if path.endswith("/print") and "/songs/" not in path:
+            continue  # steps of activities, which carry their own language, broken into lines
         for text in said_in(answer):
             left = plain_words(text, known)
             if path.endswith("/print"):

@@ -28,7 +28,7 @@ def test_the_story_works_from_an_empty_database(
     ).to_be_disabled()  # when they meet is asked, never guessed
     page.get_by_role("button", name="They are here now").click()
     page.get_by_role("button", name="Begin").click()
-    expect(page.get_by_role("heading", level=1)).to_contain_text("2C")
+    expect(page.get_by_role("heading", level=1)).to_contain_text("2C", timeout=90_000)
     expect(page.get_by_role("heading", level=1)).to_contain_text("now")
     page.get_by_label("The day").get_by_role("link", name="2C").click()
     expect(page.locator(".fits li").first).to_be_visible()

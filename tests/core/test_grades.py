@@ -13,7 +13,7 @@ from kopje.core.planning.catalogue import CATALOGUE
 from kopje.core.planning.composer import compose
 from kopje.core.planning.lesson import LessonQuestion
 from kopje.core.planning.next_year import ClassNow, next_name, steps
-from kopje.core.planning.template import template
+from kopje.core.planning.template import SHIPPED_TEMPLATES
 from kopje.core.planning.year.arcs import USUAL, Arc, Lengths, laid_in, levels_in
 from kopje.core.sequence.concepts import ConceptKey
 from kopje.core.sequence.grades import BELOW_KINDERGARTEN, CHOIR, OLDEST, may_span, outside
@@ -53,7 +53,7 @@ def test_below_kindergarten_one_begins_where_the_sequence_begins() -> None:
     assert found
     assert {c.grade for c in found} == {SO_MI_FIRST.first_grade}
     assert voice_of(BELOW_KINDERGARTEN) == VOICES[0]
-    assert template(BELOW_KINDERGARTEN, 25) == template(0, 25)
+    assert SHIPPED_TEMPLATES.of(BELOW_KINDERGARTEN) == SHIPPED_TEMPLATES.of(0)
 
 
 @pytest.mark.parametrize(("grade", "upper"), [(BELOW_KINDERGARTEN, None), (2, 3), (11, 12)])

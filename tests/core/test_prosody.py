@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from pathlib import Path
+
 import pytest
 
 from kopje.core.analysis.analysis import analyse
@@ -91,3 +93,42 @@ def test_the_main_stress_of_a_word(word: str, count: int, heavy: int) -> None:
 def test_a_guess_says_that_it_is_one() -> None:
     assert stress("zibbelo", 3, stress_dictionary()).guessed
     assert not stress("lanterns", 2, stress_dictionary()).guessed
+
+
+JUDGED = Path(__file__).with_name("judged_words.txt")
+
+
+def judged() -> list[tuple[str, str, list[str]]]:
+    """Meter, tune and words of each judged line."""
+    lines = [line for line in JUDGED.read_text().splitlines() if not line.startswith("#")]
+    split = [(line.split("|", 1)[0], *line.split("|", 1)[1].split("|| ")) for line in lines]
+    return [(meter, tune, words.split()) for meter, tune, words in split]
+
+
+def flagged(meter: str, tune: str, words: list[str]) -> tuple[set[int], set[int]]:
+    """Of what is called doubtful the places in a line, counted in words, and all words of those bars."""
+    text = " ".join(word.lstrip("*") for word in words)
+    body = (HEAD.format(meter=meter, key="C") + f"{tune}|]\nw: {text}\n").encode()
+    word_at = [index for index, word in enumerate(words) for _ in word.split("-")]
+    a = analyse(read_abc(body)[0])
+    odd = [one for one in odd_places(a, stress_dictionary()) if one.kind in DOUBTFUL]
+    bars = {one.bar for one in odd}
+    return {word_at[one.note] for one in odd}, {word_at[one.note] for one in a.attacks if one.bar in bars}
+
+
+def test_what_an_ear_judged_beforehand_is_found_and_little_else() -> None:
+    """Of a bar only the gravest place is named; where a light word and a heavy one stand in each other's
+    place it does not matter which of the two it is."""
+    missed, wrong, flags = [], [], 0
+    lines = judged()
+    assert len(lines) == 60
+    for meter, tune, words in lines:
+        clear = {index for index, word in enumerate(words) if word.startswith("*")}
+        found, bars = flagged(meter, tune, words)
+        flags += len(found)
+        near = {one + by for one in found for by in (-1, 0, 1)} | bars
+        missed += [(words, words[one]) for one in clear - near]
+        wrong += [(words, words[one]) for one in found if not clear & {one - 1, one, one + 1}]
+    assert not missed
+    assert flags > 30
+    assert len(wrong) * 10 <= flags, wrong

@@ -14,7 +14,8 @@ from kopje.core.planning.candidates import Slots
 from kopje.core.planning.catalogue import CATALOGUE, activity
 from kopje.core.planning.catalogue.growth import FORMS
 from kopje.core.planning.catalogue.room import PICTURES, SIZES, UNTOUCHED
-from kopje.core.planning.growth import STAGES, form_for
+from kopje.core.planning.catalogue.works import WORKS
+from kopje.core.planning.growth import GROWN, STAGES, form_for
 from kopje.core.planning.lesson import LessonQuestion
 from kopje.core.planning.offers import has_all
 from kopje.core.sequence.concepts import NATURES, Concept
@@ -152,14 +153,19 @@ def test_activities_grow_and_say_what_they_ask_of_the_room() -> None:
         text = " ".join((*one.steps, one.easier, one.harder))
         if re.search(r"hold hands|holds hands|partner's hands|own hands, right", text):
             assert one.untouched, one.key
+        assert one.works.endswith("."), "a substitute sees when to go on"
+        assert len(one.steps) >= 2
         if one.picture:
             assert one.picture.endswith(".")
-    assert {key for data in (FORMS, UNTOUCHED, PICTURES, SIZES) for key in data} <= {
+    assert {key for data in (FORMS, UNTOUCHED, PICTURES, SIZES, WORKS) for key in data} <= {
         one.key for one in CATALOGUE
     }
 
 
 def test_the_form_of_an_activity_follows_how_often_it_was_done() -> None:
     ring = activity("ring-game").forms
-    assert [form_for(ring, n) for n in range(len(ring) + 2)] == [None, *ring, ring[-1]]
+    assert [form_for(ring, n) for n in range(len(ring) + 1)] == [None, *ring]
+    later = [form_for(ring, n) for n in range(len(ring) + 1, len(ring) + 9)]
+    assert {form.stage for form in later if form} <= GROWN, "what has grown does not shrink"
+    assert len(set(later)) > 1, "and does not stand still"
     assert form_for((), 3) is None

@@ -15,7 +15,7 @@ from kopje.core.music.meter import Meter
 from kopje.core.music.pitch import Pitch
 from kopje.core.music.tune import Bar, Note, Tune, numbered
 from kopje.core.planning.catalogue import CATALOGUE
-from kopje.core.planning.template import available, template
+from kopje.core.planning.template import SHIPPED_TEMPLATES
 from kopje.core.sequence.concepts import STRANDS
 from kopje.core.sequence.grades import outside
 from kopje.core.sequence.shipped import SHIPPED
@@ -108,13 +108,14 @@ def pitch_of(midi: int) -> Pitch:
 def test_every_slot_of_every_template_has_an_activity_that_fits_and_the_minutes_can_be_kept() -> None:
     for grade in range(9):
         for minutes in (30, 40, 45, 60):
-            slots = template(grade, minutes)
+            template = SHIPPED_TEMPLATES.of(grade)
+            slots = template.slots_for(minutes)
             least = 0
             for slot in slots:
                 fits = [a for a in CATALOGUE if slot.role in a.roles and outside(grade, grade, a.grades) == 0]
                 assert fits, (grade, slot.role)
                 least += min(a.minutes[0] for a in fits)
-            assert least <= available(minutes, len(slots))
+            assert least <= template.available(minutes, len(slots))
 
 
 def test_every_activity_speaks_for_itself_and_says_its_care() -> None:

@@ -2,6 +2,7 @@
 
 import json
 import lzma
+import re
 from collections import Counter
 from concurrent.futures import ThreadPoolExecutor
 from pathlib import Path
@@ -121,21 +122,21 @@ def test_every_step_goes_down_and_up_on_a_loaded_school(worker: str) -> None:
     try:
         migrate(engine)
         make_school(UnitOfWork(engine), "Kestrel")
+        with engine.begin() as connection:  # a recorded piece is planned, whatever was composed
+            piece = "(SELECT id FROM recording ORDER BY title LIMIT 1)"
+            one = "(SELECT id FROM planned_part ORDER BY id LIMIT 1)"
+            planned = f"material_kind = 'recording', material_id = {piece}"
+            connection.execute(text(f"UPDATE planned_part SET {planned} WHERE id = {one}"))
         revisions = every_revision()
         kept = who_is_there(engine)
         for revision in reversed(revisions):
-            before = contents(engine)
+            before = without_what_is_given_up(contents(engine))
             unmigrate(engine, "-1")
-            before.pop("year_step", None)  # what could be taken back is given up on the way down
-            before.pop("recording", None)  # and recorded pieces, with what was planned with them
-            before["planned_part"] = [
-                one for one in before.get("planned_part", ()) if '"recording"' not in one
-            ]
             if revision != revisions[0]:
                 assert who_is_there(engine) == kept, revision
             migrate(engine, revision)
             if revision > EVENTS:
-                again = contents(engine)
+                again = without_what_is_given_up(contents(engine))
                 assert {name: again.get(name, []) for name in before} == before, revision
             elif revision != revisions[0]:
                 assert who_is_there(engine) == kept, revision
@@ -144,6 +145,16 @@ def test_every_step_goes_down_and_up_on_a_loaded_school(worker: str) -> None:
             migrate(engine, revision)
     finally:
         engine.dispose()
+
+
+def without_what_is_given_up(found: dict[str, list[str]]) -> dict[str, list[str]]:
+    """What some step gives up on its way down: what could be taken back, and recorded pieces with what was
+    planned with them."""
+    gone = ("year_step", "recording", "own_activity", "activity_note", "attachment", "kept_set")
+    kept = {name: values for name, values in found.items() if name not in gone}
+    kept["school"] = [re.sub(r'"habits": \d+, ', "", one) for one in kept["school"]]
+    kept["planned_part"] = [one for one in kept.get("planned_part", ()) if '"recording"' not in one]
+    return kept
 
 
 def every_revision() -> list[str]:

@@ -201,10 +201,12 @@ def test_words_kept_at_once_are_one_or_the_other_and_never_a_mixture(servers: Se
 
 def test_rebuild_tells_an_operator_whether_anything_differed(servers: Servers) -> None:
     command = [sys.executable, "-m", "kopje.cli", "rebuild"]
+    assert batch(mark(servers.place))(servers.clients[0]).json()[0]["outcome"] == "taken"
     same = subprocess.run(command, env=servers.environment, capture_output=True, text=True, check=False)
     assert (same.returncode, "nothing differed" in same.stdout) == (0, True), same.stdout + same.stderr
     with servers.school.work.begin() as session:
-        session.execute(text("UPDATE standing SET level = 'secure' WHERE concept = 'so-mi'"))
+        spoiled = text("UPDATE standing SET level = 'not_yet' WHERE concept = 'so-mi' RETURNING level")
+        assert session.scalars(spoiled).all()
     other = subprocess.run(command, env=servers.environment, capture_output=True, text=True, check=False)
     assert other.returncode == 1
     assert nothing_differs(servers)
