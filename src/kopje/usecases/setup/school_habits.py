@@ -31,7 +31,7 @@ _KEPT: dict[tuple[UUID, int], Habits] = {}
 
 
 def habits_for(session: Session, school_id: UUID, number: int) -> Habits:
-    """The habits of a school; number 0 is as shipped. They are read anew when the number has risen."""
+    """The habits of a school; number 0 is as shipped. They are read anew when it is another."""
     if number == 0:
         return AS_SHIPPED
     known = (school_id, number)
