@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import atexit
 import os
 import shutil
 import tempfile
@@ -20,7 +21,9 @@ from kopje.store.work import UnitOfWork, engine_for
 
 TODAY = date(2026, 11, 24)
 EMPTY = "template_kopje"
-SETTINGS = Settings(today=TODAY, clock=time(9, 5))
+DATA = Path(tempfile.mkdtemp(prefix="kopje-test-data-"))
+atexit.register(shutil.rmtree, DATA, ignore_errors=True)
+SETTINGS = Settings(today=TODAY, clock=time(9, 5), data=DATA)
 _cluster: Cluster | None = None
 
 

@@ -16,3 +16,9 @@ cli_rebuilt = { $school }: { $count ->
     [one] { $count } row differed
    *[other] { $count } rows differed
   } ({ $rows })
+cli_backed_up = Everything is in { $file } ({ $kilobytes } kB).
+cli_restored = { $schools } is back as of { DATETIME($day, dateStyle: "long") }: { $count } rows. Everybody signs in anew.
+cli_set_aside = The school that was here is kept as the database { $name }.
+cli_before_update = Before this version changes the tables, everything was copied to { $file }.
+cli_passphrase = Passphrase of the backup:
+cli_passphrase_new = Passphrase for the backup (kept nowhere; without it nobody can open it):

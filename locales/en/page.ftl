@@ -43,6 +43,7 @@ keys-teach = Teach
 ## state
 unsaved-leave = What you changed here is not kept yet. Leave and lose it?
 app-skip = Skip to the page
+app-away = Kopje does not answer just now. You need do nothing: it is asked again every few seconds, and what you mark is kept on this device.
 state-loading = One moment …
 state-failed = This could not be loaded.
 state-again = Try again

@@ -202,10 +202,15 @@ def _serve(options: argparse.Namespace) -> int:
 
     from kopje.logs import to_stderr
     from kopje.main import create_app
-    from kopje.store.migrate import migrate
+    from kopje.store.copies import is_empty
+    from kopje.store.keeper import Keeper
+    from kopje.store.migrate import is_older, migrate
+    from kopje.store.places import backups_folder
     from kopje.store.work import UnitOfWork, engine_for
+    from kopje.usecases.setup.backups import Backups
 
     settings = Settings()
+    keeper = None
     signal.signal(signal.SIGTERM, _interrupt)
     cluster = None if settings.database_url else _own_database(settings, options.demo)
     try:
@@ -216,14 +221,19 @@ def _serve(options: argparse.Namespace) -> int:
         if cluster is not None and options.demo and not cluster.has(name):
             _make_demo(cluster, settings)
         engine = engine_for(settings.database_url or (cluster.ensure(name) if cluster else ""))
-        migrate(engine)
         work = UnitOfWork(engine)
+        place = cluster.folder.with_name("backups") if cluster else backups_folder(settings.data)
+        backups = Backups(work, place)
+        if is_older(engine) and not is_empty(engine):
+            print(_words().word("cli_before_update", file=str(backups.before_update())), flush=True)
+        migrate(engine)
         said = _load_demo(work, settings) if options.demo else ""
         if cluster is not None and not options.demo:
             said = "  " + _words().word("cli_data_in", folder=str(cluster.folder))
         to_stderr(settings.log_level)
+        keeper = Keeper(cluster).start() if cluster is not None else None
         config = uvicorn.Config(
-            create_app(settings, work),
+            create_app(settings, work, daily=backups),
             host=settings.host,
             port=settings.port,
             log_config=None,
@@ -237,6 +247,8 @@ def _serve(options: argparse.Namespace) -> int:
     except KeyboardInterrupt:
         pass
     finally:
+        if keeper is not None:
+            keeper.stop()
         if cluster is not None:
             cluster.stop()
     return 0

@@ -4,11 +4,21 @@ from __future__ import annotations
 
 import argparse
 import json
+import sys
 from collections.abc import Iterator
 from contextlib import contextmanager
+from datetime import datetime
+from getpass import getpass
+from pathlib import Path
+from typing import TYPE_CHECKING
 
+from kopje.core.errors import BackupError
+from kopje.core.reasons import Param
 from kopje.settings import CHECKOUT, Settings
 from kopje.words import Words, catalogue
+
+if TYPE_CHECKING:
+    from kopje.store.cluster import Cluster
 
 DEMO, SCHOOL = "kopje_demo", "kopje"
 
@@ -19,6 +29,17 @@ def add_commands(commands: argparse._SubParsersAction[argparse.ArgumentParser]) 
     )
     rebuilding.add_argument("--demo", action="store_true", help="the demo school's")
     rebuilding.set_defaults(run=_rebuild)
+    saving = commands.add_parser("backup", help="write everything of the school into one file")
+    saving.add_argument("file", type=Path, metavar="FILE")
+    saving.add_argument("--demo", action="store_true", help="the demo school's")
+    saving.add_argument("--seal", action="store_true", help="ask for a passphrase and seal it")
+    saving.set_defaults(run=_backup)
+    restoring = commands.add_parser("restore", help="bring a school back from a backup")
+    restoring.add_argument("file", type=Path, metavar="FILE")
+    restoring.add_argument(
+        "--replace", action="store_true", help="keep the school that is here now under another name"
+    )
+    restoring.set_defaults(run=_restore)
     composing = commands.add_parser("compose", help="compose the next lessons anew; nothing is kept")
     whose = composing.add_mutually_exclusive_group(required=True)
     whose.add_argument("--section", metavar="NAME")
@@ -44,6 +65,103 @@ def database(settings: Settings, demo: bool | None) -> Iterator[str]:
     cluster = Cluster(folder if demo else school_folder(settings.data))
     with cluster.borrowed():
         yield cluster.ensure(DEMO if demo else SCHOOL)
+
+
+def _said(code: str, **params: Param) -> None:
+    settings = Settings()
+    print(Words(catalogue(settings.language, settings.locales)).word(code, **params))
+
+
+def _passphrase(code: str) -> str:
+    """Typed unseen; from a pipe the first line is taken."""
+    settings = Settings()
+    asked = Words(catalogue(settings.language, settings.locales)).word(code)
+    return getpass(f"{asked} ") if sys.stdin.isatty() else sys.stdin.readline().rstrip("\n")
+
+
+def _backup(options: argparse.Namespace) -> int:
+    """The server may go on meanwhile."""
+    from kopje.formats.backup_file import Seal, seal
+    from kopje.store.work import UnitOfWork, engine_for
+    from kopje.usecases.setup.backups import Backups
+
+    if options.file.exists():
+        raise BackupError("backup_there", name=str(options.file))
+    by = Seal.by(_passphrase("cli_passphrase_new")) if options.seal else None
+    half = options.file.with_suffix(".half")
+    with database(Settings(), options.demo) as url:
+        engine = engine_for(url)
+        try:
+            backups = Backups(UnitOfWork(engine), options.file.parent)
+            backups.write(half, backups.now())
+        finally:
+            engine.dispose()
+    if by is not None:
+        seal(half, options.file, by)
+        half.unlink()
+    else:
+        half.replace(options.file)
+    _said("cli_backed_up", file=str(options.file), kilobytes=-(-options.file.stat().st_size // 1000))
+    return 0
+
+
+def _restore(options: argparse.Namespace) -> int:
+    """Into an empty place; with --replace what is there keeps lying beside it."""
+    from kopje.store.cluster import Cluster
+    from kopje.store.places import school_folder
+
+    settings = Settings()
+    if not options.file.is_file():
+        raise BackupError("backup_no_file", name=str(options.file))
+    if settings.database_url:
+        _restore_into(settings.database_url, options.file)
+        return 0
+    with Cluster(school_folder(settings.data)).borrowed() as cluster:
+        if cluster.process is None:
+            raise BackupError("restore_while_running")
+        _restore_beside(cluster, options)
+    return 0
+
+
+def _restore_beside(cluster: Cluster, options: argparse.Namespace) -> None:
+    """Beside the school's place, and put there when it is whole."""
+    from kopje.store.copies import is_empty
+    from kopje.store.work import engine_for
+
+    half = f"{SCHOOL}_half"
+    engine = engine_for(cluster.ensure(SCHOOL))
+    empty = is_empty(engine)
+    engine.dispose()
+    if not empty and not options.replace:
+        raise BackupError("restore_not_empty")
+    cluster.drop(half)
+    try:
+        _restore_into(cluster.ensure(half), options.file)
+    except BaseException:
+        cluster.drop(half)
+        raise
+    if empty:
+        cluster.drop(SCHOOL)
+    else:
+        aside = f"{SCHOOL}_{datetime.now():%Y%m%d_%H%M%S}"
+        cluster.rename(SCHOOL, aside)
+        _said("cli_set_aside", name=aside)
+    cluster.rename(half, SCHOOL)
+
+
+def _restore_into(url: str, file: Path) -> None:
+    from kopje.store.work import engine_for
+    from kopje.usecases.setup.backups import restore
+
+    engine = engine_for(url)
+    try:
+        found = restore(file, engine, lambda: _passphrase("cli_passphrase"))
+    finally:
+        engine.dispose()
+    rows = sum(told.rows for told in found.tables.values())
+    _said(
+        "cli_restored", schools=", ".join(found.manifest.schools), day=found.manifest.made.date(), count=rows
+    )
 
 
 def _rebuild(options: argparse.Namespace) -> int:

@@ -2,14 +2,18 @@
 
 from __future__ import annotations
 
+import asyncio
 import gc
 from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager
 
+import structlog
 from fastapi import APIRouter, Depends, FastAPI, Response
+from fastapi.concurrency import run_in_threadpool
 from fastapi.middleware.gzip import GZipMiddleware
 from fastapi.responses import FileResponse, HTMLResponse
 from fastapi.staticfiles import StaticFiles
+from sqlalchemy.exc import SQLAlchemyError
 from starlette.datastructures import MutableHeaders
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
@@ -21,6 +25,7 @@ from kopje.api.problems import words_of
 from kopje.api.routes import (
     activities,
     events,
+    keeping,
     lesson_sets,
     lessons,
     people,
@@ -36,10 +41,14 @@ from kopje.api.routes import (
 from kopje.engraving.printing import Printer
 from kopje.engraving.render import Engraver
 from kopje.settings import Settings
+from kopje.store.places import backups_folder
 from kopje.store.work import UnitOfWork
+from kopje.usecases.setup.backups import Backups
 from kopje.usecases.setup.start_up import bring_up_to_date, solvers_loaded
 from kopje.workers import Worker
 
+LOOK_AT_BACKUPS = 60  # seconds
+log = structlog.get_logger()
 SECURITY = {
     "Content-Security-Policy": "default-src 'self'; img-src 'self' data:; media-src 'self' blob:; "
     "object-src 'none'; "
@@ -56,9 +65,10 @@ def create_app(
     engraver: Engraver | None = None,
     printer: Printer | None = None,
     solver: Worker | None = None,
+    daily: Backups | None = None,
 ) -> FastAPI:
     """The application on a database; the workers that draw and solve start with it, the one that prints when
-    it is needed."""
+    it is needed. `daily`: backups that are made by themselves."""
     logs.configure(settings.log_level)
     drawing, printing = engraver or Engraver(), printer or Printer(settings.web / "assets")
     solving = solver or Worker()
@@ -71,7 +81,10 @@ def create_app(
         gc.collect()
         gc.freeze()  # what is loaded now stays; fewer and shorter pauses in long grids
         gc.set_threshold(50_000, 20, 50)
+        looking = asyncio.create_task(_day_by_day(daily)) if daily else None
         yield
+        if looking:
+            looking.cancel()
         drawing.stop()
         printing.stop()
         solving.stop()
@@ -85,7 +98,8 @@ def create_app(
         openapi_url="/api/openapi.json",
         separate_input_output_schemas=False,
     )
-    app.state.services = Services(settings, work, drawing, printing, solving)
+    backups = daily or Backups(work, backups_folder(settings.data))
+    app.state.services = Services(settings, work, drawing, printing, solving, backups)
     app.add_middleware(GZipMiddleware, minimum_size=600, compresslevel=6)
     app.add_middleware(Secured)
     app.add_middleware(Traced)
@@ -104,6 +118,7 @@ def create_app(
         year,
         roster,
         sequence,
+        keeping,
     ):
         api.include_router(module.router)
     app.include_router(api)
@@ -111,6 +126,16 @@ def create_app(
     problems.install(app)
     _serve_page(app, settings)
     return app
+
+
+async def _day_by_day(backups: Backups) -> None:
+    """Whether a backup is due is looked at again and again: a laptop sleeps, and its clock jumps."""
+    while True:
+        await asyncio.sleep(LOOK_AT_BACKUPS)
+        try:
+            await run_in_threadpool(backups.daily)
+        except SQLAlchemyError as problem:
+            log.error("backup_not_looked_at", exc_info=problem)
 
 
 class Secured:

@@ -11,6 +11,7 @@ import socket
 import subprocess
 import sys
 import tempfile
+import time
 from collections.abc import Iterator
 from pathlib import Path
 
@@ -140,7 +141,7 @@ def test_a_school_of_an_earlier_version_is_moved_to_where_it_lasts(
     folder: Path, monkeypatch: pytest.MonkeyPatch, capsys: pytest.CaptureFixture[str]
 ) -> None:
     monkeypatch.setattr(cli, "CHECKOUT", folder / "checkout")
-    old = Cluster(folder / "checkout" / ".kopje" / "database").start()
+    old = Cluster(folder / "checkout" / ".kopje" / "database", throw_away=True).start()  # without checksums
     with psycopg.connect(old.ensure("kopje").replace("+psycopg", ""), autocommit=True) as connection:
         connection.execute("CREATE TABLE kept (n int)")
     old.stop()
@@ -148,7 +149,34 @@ def test_a_school_of_an_earlier_version_is_moved_to_where_it_lasts(
     try:
         with psycopg.connect(cluster.conninfo("kopje")) as connection:
             assert connection.execute("SELECT count(*) FROM kept").fetchone() == (0,)
+            assert connection.execute("SHOW data_checksums").fetchone() == ("on",)
     finally:
         cluster.stop()
     assert not old.folder.exists()
     assert "moved from" in capsys.readouterr().out
+
+
+def test_a_database_that_is_killed_is_started_again_while_the_server_goes_on(folder: Path) -> None:
+    served = Served(folder)
+    signing_in = {"login": "noor", "password": FIRST["password"]}
+    with served.ask() as client:
+        assert client.post("/first-run", json=FIRST).status_code == 201
+        for _ in range(2):
+            first = served.pid_file.read_text().split()[0]
+            os.kill(int(first), signal.SIGKILL)
+            answers = []
+            for _ in range(600):
+                answers.append(client.get("/me"))
+                if answers[-1].status_code == 200 and served.pid_file.read_text().split()[0] != first:
+                    break
+                time.sleep(0.1)
+            assert {one.status_code for one in answers} <= {200, 503}
+            assert answers[-1].status_code == 200
+            for one in answers:
+                assert one.status_code == 200 or (one.json()["code"], one.headers["Retry-After"]) == (
+                    "database_silent",
+                    "2",
+                )
+        assert client.post("/sign-in", json=signing_in).status_code == 200
+        served.process.terminate()
+        served.process.wait(60)

@@ -9,6 +9,7 @@ import { useWords } from '@/api/setup'
 import KeySheet from '@/components/KeySheet.vue'
 import TopLine from '@/components/TopLine.vue'
 import UndoBar from '@/components/UndoBar.vue'
+import AwaySign from '@/features/strip/AwaySign.vue'
 import DayStrip from '@/features/strip/DayStrip.vue'
 import FindBox from '@/features/strip/FindBox.vue'
 import UnsentSign from '@/features/strip/UnsentSign.vue'
@@ -68,6 +69,7 @@ const ready = computed(() => bare.value || me.data.value !== undefined)
 
 <template>
   <v-app class="app">
+    <AwaySign />
     <router-view v-if="bare" />
     <div v-else-if="ready" class="window">
       <a class="skip" href="#main" @click.prevent="toMain">{{ say('app-skip') }}</a>

@@ -10,13 +10,16 @@ from typing import Annotated, Any
 from fastapi import Depends, Request, Response
 from sqlalchemy.orm import Session
 
-from kopje.core.errors import BusyError, ForgedRequestError
+from kopje.core.errors import BusyError, ForgedRequestError, NotAllowedError
+from kopje.core.reasons import because
+from kopje.core.rights import may
 from kopje.engraving.printing import Printer
 from kopje.engraving.render import Engraver
 from kopje.settings import Settings
 from kopje.store.work import UnitOfWork
 from kopje.usecases.context import Answer, Context, Desk
 from kopje.usecases.setup import sign_in
+from kopje.usecases.setup.backups import Backups
 from kopje.usecases.setup.school_habits import habits_for
 from kopje.usecases.setup.school_sequence import sequence_for
 from kopje.words import catalogue
@@ -36,6 +39,7 @@ class Services:
     engraver: Engraver
     printer: Printer
     solver: Worker
+    backups: Backups
 
 
 def _services(request: Request) -> Services:
@@ -67,8 +71,17 @@ def transaction(request: Request) -> Iterator[Session]:
 Transaction = Annotated[Session, Depends(transaction, scope="function")]
 
 
+def _who(request: Request, session: Session) -> sign_in.SignedIn:
+    """Who is signed in, and may do what is asked for."""
+    here = _services(request)
+    teacher = sign_in.who(session, request.cookies.get(COOKIE), here.settings.now())
+    if not may(teacher.role, request.scope["route"].operation_id):
+        raise NotAllowedError("not_allowed", role=because(f"role_{teacher.role}"))
+    return teacher
+
+
 def signed_in(request: Request, session: Transaction) -> sign_in.SignedIn:
-    return sign_in.who(session, request.cookies.get(COOKIE), _services(request).settings.now())
+    return _who(request, session)
 
 
 Teacher = Annotated[sign_in.SignedIn, Depends(signed_in, scope="function")]
@@ -77,7 +90,7 @@ Teacher = Annotated[sign_in.SignedIn, Depends(signed_in, scope="function")]
 def _context(request: Request, session: Session) -> Context:
     """Who is signed in, on a transaction."""
     here = _services(request)
-    teacher = sign_in.who(session, request.cookies.get(COOKIE), here.settings.now())
+    teacher = _who(request, session)
     now = here.settings.now(teacher.time_zone)
     sequence = sequence_for(session, teacher.school_id, teacher.sequence, teacher.wording)
     request.state.sequence = sequence  # refusals are said in the school's words too

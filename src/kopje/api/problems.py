@@ -9,12 +9,13 @@ import structlog
 from fastapi import FastAPI, Request
 from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
-from sqlalchemy.exc import DataError, IntegrityError, OperationalError
+from sqlalchemy.exc import DataError, IntegrityError, InterfaceError, OperationalError
 from starlette.exceptions import HTTPException
 
 from kopje.api.schemas.base import Read
 from kopje.core import errors
 from kopje.core.reasons import Reason, because
+from kopje.core.rights import OPEN
 from kopje.core.sequence.concepts import Sequence as Concepts
 from kopje.core.sequence.so_mi_first import SO_MI_FIRST
 from kopje.settings import Settings
@@ -48,7 +49,10 @@ STATUS: dict[type[errors.KopjeError], int] = {
     errors.ForgedRequestError: 403,
     errors.SetUpError: 409,
     errors.RosterError: 422,
+    errors.BackupError: 409,
+    errors.NotAllowedError: 403,
 }
+DISK_FULL = "53100"  # SQLSTATE
 log = structlog.get_logger()
 
 
@@ -131,12 +135,20 @@ async def _no_answer(request: Request, error: Exception) -> JSONResponse:
     if _met(error):
         return await _meanwhile(request, error)
     log.error("database", path=request.url.path, exc_info=error)
-    return _said(request, 503, "database_silent", "database_silent")
+    code = "disk_full" if _state(error) == DISK_FULL else "database_silent"
+    answer = _said(request, 503, code, code)
+    answer.headers["Retry-After"] = "2"
+    return answer
+
+
+def _state(error: Exception) -> str:
+    """What PostgreSQL calls it (SQLSTATE); empty where the server said nothing."""
+    return getattr(getattr(error, "orig", None), "sqlstate", None) or ""
 
 
 def _met(error: Exception) -> bool:
     """Whether two transactions met, so that one of them has to come again."""
-    return getattr(getattr(error, "orig", None), "sqlstate", None) in ("40001", "40P01")
+    return _state(error) in ("40001", "40P01")
 
 
 async def _meanwhile(request: Request, _: Exception) -> JSONResponse:
@@ -173,6 +185,7 @@ def install(app: FastAPI) -> None:
     app.add_exception_handler(RequestValidationError, _invalid)
     app.add_exception_handler(IntegrityError, _meanwhile)
     app.add_exception_handler(OperationalError, _no_answer)
+    app.add_exception_handler(InterfaceError, _no_answer)
     app.add_exception_handler(DataError, _unkeepable)
     app.add_exception_handler(Exception, _unexpected)
     described = app.openapi
@@ -191,7 +204,7 @@ class Refusal(Read):
 
 REFUSED = {
     401: "Nobody is signed in",
-    403: "The request does not come from Kopje's own page",
+    403: "The request does not come from Kopje's own page, or whoever is signed in may not do this",
     404: "There is no such thing in this school",
     409: "It collides with what is there, or with what changed meanwhile; nothing was changed",
     413: "The file is too large; nothing was kept",
@@ -206,10 +219,12 @@ def _refused_with(method: str, operation: dict[str, Any]) -> Iterator[int]:
     """The statuses an operation may be refused with, from what it is given."""
     where = {parameter["in"] for parameter in operation.get("parameters", ())}
     sent = operation.get("requestBody", {}).get("content", {})
-    if not operation.get("x-open") or operation["operationId"] == SIGNING_IN:
+    if operation["operationId"] not in OPEN or operation["operationId"] == SIGNING_IN:
         yield 401
+    if operation["operationId"] not in OPEN or method != "get":
+        yield 403
     if method != "get":
-        yield from (403, 409)
+        yield 409
     if "path" in where:
         yield 404
     if "multipart/form-data" in sent:

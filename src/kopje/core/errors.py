@@ -141,3 +141,13 @@ class SetUpError(KopjeError):
 
 class RosterError(KopjeError):
     code = "roster_unreadable"
+
+
+class BackupError(KopjeError):
+    code = "backup_refused"
+
+
+class NotAllowedError(KopjeError):
+    """Signed in, but not in a role that may do this."""
+
+    code = "not_allowed"

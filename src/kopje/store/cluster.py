@@ -76,13 +76,15 @@ class Cluster:
     def _password_file(self) -> Path:
         return self.folder / "password"
 
-    def _run(self, *command: str) -> None:
+    def _run(self, *command: str) -> str:
         prefix = _AS_POSTGRES if self._root else ()
-        done = subprocess.run([*prefix, *command], capture_output=True, text=True, check=False)
+        tool = ("env", "LC_ALL=C", *command)
+        done = subprocess.run([*prefix, *tool], capture_output=True, text=True, check=False)
         if done.returncode:
             raise ClusterError(
                 "database_tool_failed", tool=Path(command[0]).name, text=done.stderr.strip()[-400:]
             )
+        return done.stdout
 
     def _make(self) -> None:
         if self._root and not reachable(self.folder.parent):
@@ -92,7 +94,7 @@ class Cluster:
         if self._root:
             shutil.chown(self.folder, "postgres", "postgres")
             shutil.chown(self._password_file, "postgres", "postgres")
-        sync = ("--no-sync",) if self.throw_away else ()
+        sync = ("--no-sync",) if self.throw_away else ("--data-checksums",)
         half = self.folder / "data.half"  # what an interrupted making left is no data
         shutil.rmtree(half, ignore_errors=True)
         self._run(
@@ -120,15 +122,40 @@ class Cluster:
             if not has_data(self.folder):
                 self._make()
             self._clear_the_way()
-            self._launch()
+            self._check_pages()
+            self._launch(free_port())
             self._wait()
         except BaseException:
             self.stop()
             raise
         return self
 
-    def _launch(self) -> None:
-        self.port = free_port()
+    def start_again(self) -> None:
+        """After its process has gone by itself: at the same port, so that whoever used it finds it again.
+        ClusterError where it will not start."""
+        self._forget_sockets()
+        self._clear_the_way()
+        self._launch(self.port)
+        self._wait()
+
+    @property
+    def answers_for_itself(self) -> bool:
+        """Whether the process that was started is still there."""
+        return self.process is not None and self.process.poll() is None
+
+    def _check_pages(self) -> None:
+        """Data of earlier versions gets checksums too: a page that a disk has spoilt is then noticed. Only a
+        server that was stopped in good order can be given them; another one gets them a start later."""
+        if self.throw_away:
+            return
+        said = self._run(str(_binaries() / "pg_controldata"), "-D", str(self.folder / "data"))
+        state = dict(line.split(":", 1) for line in said.splitlines() if ":" in line)
+        without = state.get("Data page checksum version", "").strip() == "0"
+        if without and state.get("Database cluster state", "").strip() == "shut down":
+            self._run(str(_binaries() / "pg_checksums"), "--enable", "-D", str(self.folder / "data"))
+
+    def _launch(self, port: int) -> None:
+        self.port = port
         self._sockets = Path(tempfile.mkdtemp(prefix="kj"))
         if self._root:
             shutil.chown(self._sockets, "postgres", "postgres")
@@ -205,7 +232,7 @@ class Cluster:
         return found
 
     def _wait(self) -> None:
-        for _ in range(300):
+        for _ in range(1200):  # after a crash it reads its log first
             if self.process is not None and self.process.poll() is not None:
                 raise ClusterError("database_stopped", log=str(self.folder / "server.log"))
             try:
@@ -296,6 +323,10 @@ class Cluster:
                 self.process.send_signal(signal.SIGQUIT)
                 self.process.wait()
         self.process = None
+        self._forget_sockets()
+        self._let_go()
+
+    def _forget_sockets(self) -> None:
         if self._sockets is not None:
             shutil.rmtree(self._sockets, ignore_errors=True)
-        self._let_go()
+            self._sockets = None

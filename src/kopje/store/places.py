@@ -24,6 +24,11 @@ def school_folder(chosen: Path | None) -> Path:
     return place / NAME
 
 
+def backups_folder(chosen: Path | None) -> Path:
+    """Beside a school's own database, unless another place is told in Set-up."""
+    return school_folder(chosen).with_name("backups")
+
+
 def demo_folder(checkout: Path) -> Path:
     """`.kopje/database`; where the database's own user could not enter that, a folder in the system's
     temporary one that is named after the checkout. A demo may be lost: it is made anew. Schools of earlier

@@ -17,6 +17,7 @@ from kopje.store.event_tables import (
     SongMetRow,
     StandingRow,
 )
+from kopje.store.house_tables import Keeping
 from kopje.store.plan_tables import (
     ActivityNote,
     Attachment,
@@ -36,6 +37,7 @@ __all__ = [
     "FactsRow",
     "HeldLessonRow",
     "Json",
+    "Keeping",
     "KeptQuestion",
     "KeptSet",
     "OfSchool",
@@ -71,7 +73,7 @@ class School(Table):
     )  # the order of its lessons by band; a band without one goes as shipped
     habits: Mapped[int] = mapped_column(
         server_default="0"
-    )  # rises when its templates or own activities change
+    )  # another one whenever its templates or own activities change
     room: Mapped[Json] = mapped_column(
         server_default="{}"
     )  # how many of each thing it has, where they were counted

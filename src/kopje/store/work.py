@@ -5,7 +5,9 @@ from __future__ import annotations
 from collections.abc import Iterator
 from contextlib import contextmanager
 from dataclasses import dataclass
+from typing import Any
 
+import psycopg
 from pydantic_core import from_json
 from sqlalchemy import Connection, Engine, create_engine, text
 from sqlalchemy.orm import Session
@@ -14,7 +16,9 @@ from kopje.core.errors import BusyError
 
 
 def engine_for(url: str) -> Engine:
-    return create_engine(url, pool_size=10, max_overflow=10, json_deserializer=from_json)
+    """Each connection is asked whether it still holds before it is used: the server behind it may have been
+    started again."""
+    return create_engine(url, pool_size=10, max_overflow=10, json_deserializer=from_json, pool_pre_ping=True)
 
 
 @dataclass(frozen=True)
@@ -40,8 +44,22 @@ class UnitOfWork:
                 yield session
             return
         still = self.bind.execution_options(isolation_level="REPEATABLE READ", postgresql_readonly=True)
-        with Session(still, autoflush=False) as session, session.begin():
+        with Session(still, autoflush=False, expire_on_commit=False) as session, session.begin():
             yield session
+
+    @contextmanager
+    def copying(self) -> Iterator[psycopg.Connection[Any]]:
+        """The driver's own connection, for looking only; it too sees everything as it was at one moment."""
+        if isinstance(self.bind, Connection):
+            yield self.bind.connection.driver_connection  # type: ignore[misc]  # psycopg is our only driver
+            return
+        still = self.bind.execution_options(isolation_level="REPEATABLE READ", postgresql_readonly=True)
+        with still.connect() as connection:
+            yield connection.connection.driver_connection  # type: ignore[misc]
+
+    @property
+    def engine(self) -> Engine:
+        return self.bind.engine
 
     def ask(self) -> None:
         """Whether the database answers; SQLAlchemyError where it does not."""

@@ -3,10 +3,17 @@ import { QueryClient, useQuery } from '@tanstack/vue-query'
 import { computed, type MaybeRefOrGetter, toValue } from 'vue'
 import { api, body, Refusal, type Schemas } from './client'
 
+/** Whether nobody answered, so that it is worth asking again: the network, the server or its database is away. */
+const away = (error: unknown) => !(error instanceof Refusal) || error.status === 503
+const TRIES = 200
+const untilThere = (count: number, error: unknown) => away(error) && count < TRIES
+const wait = (count: number) => Math.min(500 * 2 ** count, 5_000)
+
 export const queryClient = new QueryClient({
   defaultOptions: {
     queries: {
-      retry: (count, error) => !(error instanceof Refusal) && count < 2,
+      retry: untilThere,
+      retryDelay: wait,
       staleTime: 5_000,
       refetchOnWindowFocus: true,
     },
@@ -21,13 +28,11 @@ export const useMe = () =>
     queryKey: ['me'],
     queryFn: () => body(api.GET('/api/me')),
     staleTime: Infinity,
-    retry: false,
   })
 export const useFirstRun = () =>
   useQuery({
     queryKey: ['first-run'],
     queryFn: () => body(api.GET('/api/first-run')),
-    retry: false,
   })
 export const useDay = () =>
   useQuery({ queryKey: ['day'], queryFn: () => body(api.GET('/api/day')), refetchInterval: 60_000 })

@@ -22,7 +22,6 @@ router = APIRouter(tags=["people"])
     "/first-run",
     operation_id="firstRunNeeded",
     summary="Whether there is no school yet",
-    openapi_extra={"x-open": True},
 )
 def first_run_needed(session: Transaction, services: Provided) -> FirstRunRead:
     now = services.settings.now()
@@ -36,7 +35,6 @@ def first_run_needed(session: Transaction, services: Provided) -> FirstRunRead:
     status_code=201,
     operation_id="firstRun",
     summary="Open the school: its first teacher and section",
-    openapi_extra={"x-open": True},
 )
 def first_run(
     body: FirstRunBody, request: Request, response: Response, session: Transaction, services: Provided
@@ -60,7 +58,6 @@ def first_run(
     "/sign-in",
     operation_id="signIn",
     summary="Sign in with a login and a password",
-    openapi_extra={"x-open": True},
 )
 def post_sign_in(body: SignInBody, request: Request, response: Response, services: Provided) -> MeRead:
     with services.work.begin() as session:

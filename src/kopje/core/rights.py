@@ -1,0 +1,85 @@
+"""Who may do what: one table of everything that the application offers, by the names of its operations.
+
+An operation that is not in it is refused to everybody."""
+
+from __future__ import annotations
+
+from typing import Literal, get_args
+
+Role = Literal["owner", "teacher", "substitute", "viewer"]
+ROLES: tuple[Role, ...] = get_args(Role)
+
+# Before anybody is signed in.
+OPEN = frozenset(("firstRunNeeded", "firstRun", "signIn"))
+# About oneself, and what the page needs to speak at all.
+ANYBODY = ("me", "signOut", "signOutEverywhere", "school", "words")
+# What stands in for a day: look at today's lessons, teach them, tick and mark; no history.
+IN_THE_ROOM = (
+    *(
+        "day",
+        "sections",
+        "section",
+        "lesson",
+        "lateLesson",
+        "hearing",
+        "takeEvents",
+        "printLesson",
+        "printDay",
+    ),
+    *("song", "score", "songOpening", "songRows", "songEchoes", "maskedSong", "printSong", "recording"),
+    *(
+        "performance",
+        "barColours",
+        "activity",
+        "activityWords",
+        "activityFile",
+        "asideEvents",
+        "takeAsideAgain",
+    ),
+    *("dropAside", "singers"),
+)
+TEACHING = (
+    *("toDo", "dayNeeds", "room", "setRoom", "dayLike", "setDayLike", "addSection", "changeSection"),
+    *("sectionDetail", "songsFor", "declared", "declare", "knownSongs", "setKnownSongs", "setSingers"),
+    *("concepts", "ledger", "evidence", "printDrills", "songTrials", "guessSongs", "songs", "importSongs"),
+    *("songKinds", "songQuestions", "keepSongQuestion", "dropSongQuestion", "draftSong", "keepTypedSong"),
+    *("bringShippedSongs", "removeSong", "annotateSong", "aboutSong", "songInsight", "singTogether"),
+    *("songKeys", "removedSongs", "bringSongBack", "songFile", "recordings", "addRecording"),
+    *("bringShippedPieces", "changeRecording", "takeOffRecording", "putBackRecording", "proposeLesson"),
+    *(
+        "alternatives",
+        "swapPart",
+        "pinPart",
+        "refusePart",
+        "lessonSet",
+        "composeSet",
+        "setProgress",
+        "stopSet",
+    ),
+    *("changeSet", "undoSet", "redoSet", "setAlternatives", "printSet", "setFile", "keptSets", "keepSet"),
+    *("laySet", "focusSong", "layFocusSong", "forgetSet", "prices", "activities", "writeActivity"),
+    *("changeActivity", "putActivityAway", "bringActivityBack", "noteActivity", "addActivityFile"),
+    *("deleteActivityFile", "coverage", "templates", "setTemplate", "shippedTemplate", "calendar"),
+    *("setCalendar", "addChange", "removeChange", "addConcert", "removeConcert", "year", "fitYear"),
+    *("overrideYear", "undoYear", "waysOut", "schoolYear", "gradeYear", "week", "calendarFile"),
+    *("readHolidays", "lookAtRoster", "bringRoster", "goneChildren", "changeChild", "previewRollOver"),
+    *("rollOver", "setWords", "setBarColours", "sequence", "keepSequence", "startSequence", "ladder"),
+    *("setLadder", "ladderNow", "sequenceFile", "lookAtSequence", "backupsTold"),
+)
+OWNING = (
+    *("setSchool", "backups", "makeBackup", "backupFile", "setBackupFolder", "sealBackups", "unsealBackups"),
+)
+RIGHTS: dict[str, frozenset[Role]] = {
+    **dict.fromkeys(ANYBODY, frozenset(ROLES)),
+    **dict.fromkeys(IN_THE_ROOM, frozenset(("owner", "teacher", "substitute"))),
+    **dict.fromkeys(TEACHING, frozenset(("owner", "teacher"))),
+    **dict.fromkeys(OWNING, frozenset(("owner",))),
+}
+
+
+def may(role: str, operation: str) -> bool:
+    """
+    >>> may("teacher", "takeEvents"), may("viewer", "takeEvents"), may("owner", "unheardOf")
+    (True, False, False)
+    """
+    return role in RIGHTS.get(operation, frozenset())

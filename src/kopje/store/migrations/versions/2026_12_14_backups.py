@@ -1,0 +1,30 @@
+"""How backups are made here."""
+
+import sqlalchemy as sa
+from alembic import op
+from sqlalchemy.dialects.postgresql import JSONB
+
+revision = "2026_12_14_backups"
+down_revision = "2026_12_13_days"
+branch_labels = None
+depends_on = None
+
+
+def upgrade() -> None:
+    op.create_table(
+        "keeping",
+        sa.Column("id", sa.Integer(), autoincrement=False, nullable=False),
+        sa.Column("folder", sa.Text(), nullable=True),
+        sa.Column("recipient", sa.Text(), nullable=True),
+        sa.Column("seal_key", sa.LargeBinary(), nullable=True),
+        sa.Column("checked", sa.DateTime(timezone=True), nullable=True),
+        sa.Column("tried", sa.DateTime(timezone=True), nullable=True),
+        sa.Column("trouble", JSONB(), nullable=True),
+        sa.CheckConstraint("id = 1", name=op.f("ck_keeping_one")),
+        sa.CheckConstraint("(recipient IS NULL) = (seal_key IS NULL)", name=op.f("ck_keeping_seal")),
+        sa.PrimaryKeyConstraint("id", name=op.f("pk_keeping")),
+    )
+
+
+def downgrade() -> None:
+    op.drop_table("keeping")
