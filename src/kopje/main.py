@@ -47,7 +47,7 @@ from kopje.usecases.setup.backups import Backups
 from kopje.usecases.setup.start_up import bring_up_to_date, solvers_loaded
 from kopje.workers import Worker
 
-LOOK_AT_BACKUPS = 60  # seconds
+FIRST_LOOK_AT_BACKUPS, LOOK_AT_BACKUPS = 10, 300  # seconds
 log = structlog.get_logger()
 SECURITY = {
     "Content-Security-Policy": "default-src 'self'; img-src 'self' data:; media-src 'self' blob:; "
@@ -130,12 +130,13 @@ def create_app(
 
 async def _day_by_day(backups: Backups) -> None:
     """Whether a backup is due is looked at again and again: a laptop sleeps, and its clock jumps."""
+    await asyncio.sleep(FIRST_LOOK_AT_BACKUPS)
     while True:
-        await asyncio.sleep(LOOK_AT_BACKUPS)
         try:
             await run_in_threadpool(backups.daily)
         except SQLAlchemyError as problem:
             log.error("backup_not_looked_at", exc_info=problem)
+        await asyncio.sleep(LOOK_AT_BACKUPS)
 
 
 class Secured:

@@ -278,7 +278,7 @@ CASES: dict[str, Callable[[], SetQuestion]] = {
     ),
     **dict.fromkeys(("plain_again", "concept_often"), lambda: asked(2, 2)),
     **dict.fromkeys(("few_songs", "song_often"), lambda: asked(3, 3)),
-    "in_turn": lambda: asked(2, 3),
+    "in_turn": lambda: asked(2, 5),
     "warm_again": lambda: asked(3, 2),
     "naming_waits": naming,
     "falling": lambda: asked(2, 2, known=0),

@@ -110,6 +110,7 @@ export const router = createRouter({
     },
     { path: '/coverage', name: 'coverage', component: () => import('./pages/CoveragePage.vue') },
     { path: '/sequence', name: 'sequence', component: () => import('./pages/SequencePage.vue') },
+    { path: '/backups', name: 'backups', component: () => import('./pages/BackupsPage.vue') },
     { path: '/set-up', name: 'set-up', component: () => import('./pages/SetUpPage.vue') },
     { path: '/:rest(.*)', name: 'not-found', component: () => import('./pages/NotFoundPage.vue') },
   ],

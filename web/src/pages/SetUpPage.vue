@@ -95,6 +95,7 @@ const contents = computed(() => [
   { to: 'words', says: say('words-title') },
   { to: 'next-year', says: say('roll-over-heading') },
   { to: 'sequence', says: say('sequence-title') },
+  ...(me.data.value?.role === 'owner' ? [{ to: 'safe', says: say('set-up-safe') }] : []),
 ])
 const words = useWords(() => true)
 const keeping = ref(false)
@@ -249,6 +250,12 @@ async function leave(everywhere: boolean) {
         </p>
         <p>
           <router-link to="/coverage">{{ say('set-up-coverage') }}</router-link>
+        </p>
+      </section>
+      <section v-if="me.data.value?.role === 'owner'" id="safe" class="stack">
+        <h2>{{ say('set-up-safe') }}</h2>
+        <p>
+          <router-link to="/backups">{{ say('set-up-backups') }}</router-link>
         </p>
       </section>
     </div>

@@ -14,6 +14,7 @@ import { useDayNeeds } from '@/api/room'
 import { useTrail } from '@/composables/useTrail'
 import { clock, listed, minutesUntil, pitchName, weekday } from '@/composables/words'
 import type { Schemas } from '@/api/client'
+import BackupSign from '@/features/day/BackupSign.vue'
 import DayLike from '@/features/day/DayLike.vue'
 import { lessonNow, startedNow } from '@/features/teach/lessonNow'
 import UnopenedList from '@/features/teach/UnopenedList.vue'
@@ -216,6 +217,7 @@ useKeys([
           }}</router-link>
         </p>
       </section>
+      <BackupSign />
       <DayLike :day="day.data.value.day" songs />
       <p v-if="voice" class="small quiet">{{ say('today-voice', { n: voice }) }}</p>
       <p v-if="day.data.value.entries.some((one) => one.lesson_id)">

@@ -10,7 +10,9 @@ from fastapi.responses import FileResponse
 from kopje.api.deps import Provided, Work
 from kopje.api.problems import answers
 from kopje.api.schemas.keeping import BackupsRead, BackupsToldRead, FolderBody, SealBody
+from kopje.core.backups import old
 from kopje.core.errors import BackupError
+from kopje.usecases.setup import set_up_school
 
 router = APIRouter(tags=["keeping"], prefix="/backups")
 
@@ -24,8 +26,9 @@ def get_backups(ctx: Work, services: Provided) -> BackupsRead:
 def get_told(ctx: Work, services: Provided) -> BackupsToldRead:
     found = services.backups.kept()
     last = found.files[0].made if found.files else None
+    long_ago = old(last or set_up_school.school(ctx).created, services.backups.now())
     trouble = ctx.words.say(found.trouble) if found.trouble else None
-    return BackupsToldRead(old=found.old, last=last, trouble=trouble)
+    return BackupsToldRead(old=long_ago, last=last, trouble=trouble)
 
 
 @router.post("", status_code=201, operation_id="makeBackup", summary="Make one more backup now")

@@ -45,7 +45,7 @@ PRICES: dict[str, Price] = {
     "same_kind": Price(3, "taste"),
     "same_activity": Price(3, "taste"),  # in two lessons running
     "warm_again": Price(2, "taste"),  # what is only kept warm, in two lessons running
-    "in_turn": Price(2, "taste"),  # an activity that is no routine in every second lesson
+    "in_turn": Price(3, "taste"),  # an activity that is no routine three times, in every second lesson
     "activity_often": Price(4, "taste"),  # beyond half of the lessons
     "song_often": Price(5, "taste"),  # beyond half of the lessons
     "concept_often": Price(3, "taste"),  # a concept in more than two parts of a lesson

@@ -87,9 +87,9 @@ def _often(model: SetModel) -> None:
         if key in model.question.lately:
             start = [c for c in cells if c.lesson == 0 and not c.settled]
             model.linear.at_most([*model.sum_of(start), (-1, model.miss("same_activity", 0))], 0)
-        _apart(model, cells, 1, "same_activity")
+        _apart(model, cells)
         if not cells[0].activity.routine:
-            _apart(model, cells, 2, "in_turn")
+            _in_turn(model, cells)
         before = sum(key in one.activities for one in _back(model, SET))
         least = max(0, max(half, SET // 2) - before) if count < SET else half
         if len({c.lesson for c in cells}) > least:
@@ -118,16 +118,32 @@ def _warm(model: SetModel) -> None:
         if concept is not None and concept not in due[cell.lesson] and not cell.settled:
             kept[concept].append(cell)
     for key in sorted(kept):
-        _apart(model, kept[key], 1, "warm_again")
+        there: dict[int, int] = {}
+        for lesson in sorted({cell.lesson for cell in kept[key]}):
+            there[lesson] = model.linear.var()
+            for group in slot_by_slot([cell for cell in kept[key] if cell.lesson == lesson]):
+                model.linear.at_most([*model.sum_of(group), (-1, there[lesson])], 0)
+            if lesson - 1 in there:
+                both = [(1, there[lesson - 1]), (1, there[lesson])]
+                model.linear.at_most([*both, (-1, model.miss("warm_again", lesson))], 1)
 
 
-def _apart(model: SetModel, cells: list[Cell], lessons: int, wish: str) -> None:
-    """An activity, or a thing, does not come in two lessons that are so far from each other."""
-    for lesson in list(model.lessons)[:-lessons]:
-        pair = [c for c in cells if c.lesson in (lesson, lesson + lessons)]
+def _apart(model: SetModel, cells: list[Cell]) -> None:
+    """An activity, at most once in each lesson, does not come in two that follow each other."""
+    for lesson in list(model.lessons)[:-1]:
+        pair = [c for c in cells if c.lesson in (lesson, lesson + 1)]
         if len({c.lesson for c in pair}) == 2:
-            again = model.miss(wish, lesson + lessons)
+            again = model.miss("same_activity", lesson + 1)
             model.linear.at_most([*model.sum_of(pair), (-1, again)], 1)
+
+
+def _in_turn(model: SetModel, cells: list[Cell]) -> None:
+    """It does not come three times with one lesson between, so that two just take turns."""
+    for lesson in list(model.lessons)[:-4]:
+        three = [c for c in cells if c.lesson in (lesson, lesson + 2, lesson + 4)]
+        if len({c.lesson for c in three}) == 3:
+            again = model.miss("in_turn", lesson + 4)
+            model.linear.at_most([*model.sum_of(three), (-1, again)], 2)
 
 
 def _back(model: SetModel, window: int) -> Sequence[Recent]:
