@@ -17,6 +17,7 @@ from fastapi.testclient import TestClient
 from sqlalchemy import Connection, text
 
 from api.conftest import Place, event, mark, signed_in, start_and_mark, tell
+from kopje.core.rights import OPEN, RIGHTS, ROLES, may
 from kopje.main import create_app
 from kopje.settings import Settings
 from kopje.store.tables import Table
@@ -37,11 +38,13 @@ OPERATIONS = [
     (method, path, operation)
     for path, methods in SCHEMA["paths"].items()
     for method, operation in methods.items()
-    if not operation.get("x-open")
+    if operation["operationId"] not in OPEN
 ]
 
 
-NAMES = {"concept": "so-mi", "band": "middle", "day": "2026-11-24"}  # in paths: they are no school's own
+BACKUP = "kopje-20261101-090000.zip"
+# In paths: they are no school's own.
+NAMES = {"concept": "so-mi", "band": "middle", "day": "2026-11-24", "backup_name": BACKUP}
 ASKED = {"concept": "so-mi", "purpose": "practise", "grade": 2, "lesson": 0, "slot": "focus-1"}
 
 
@@ -168,7 +171,36 @@ def test_only_the_owner_gets_or_changes_anything(
             )
     has_something_to_take_back(owner, path, kestrel)
     ours = request(owner, method, path, operation, kestrel, alternative)
-    assert 200 <= ours.status_code < 300, (ours.status_code, ours.text)
+    if operation["operationId"] == "backupFile":  # a file of two schools is taken away by neither
+        assert ours.json()["code"] == "backup_refused", ours.text
+    else:
+        assert 200 <= ours.status_code < 300, (ours.status_code, ours.text)
+
+
+def test_the_table_of_rights_names_every_operation_and_holds_for_every_role(
+    owner: TestClient, app_client: TestClient, kestrel: Place, connection: Connection
+) -> None:
+    """A refused role changes nothing; one that is allowed is not refused for its role."""
+    named = {
+        operation["operationId"] for methods in SCHEMA["paths"].values() for operation in methods.values()
+    }
+    assert named == set(RIGHTS) | OPEN
+    before = rows_of(connection, kestrel)
+    for role in ROLES:
+        connection.execute(
+            text("UPDATE teacher SET role = :role WHERE school_id = :id"),
+            {"role": role, "id": kestrel.ids["school_id"]},
+        )
+        for method, path, operation in OPERATIONS:
+            if not may(role, operation["operationId"]):
+                refused = request(owner, method, path, operation, kestrel, {})
+                assert (refused.status_code, refused.json()["code"]) == (403, "not_allowed"), (role, path)
+        assert owner.get("/api/me").json()["role"] == role
+        assert owner.get("/api/ledger-of-nobody").status_code == 404
+    connection.execute(
+        text("UPDATE teacher SET role = 'owner' WHERE school_id = :id"), {"id": kestrel.ids["school_id"]}
+    )
+    assert rows_of(connection, kestrel) == before
 
 
 def leaked(answer: str, place: Place) -> list[str]:
@@ -186,7 +218,8 @@ def test_every_operation_says_what_it_does_and_how_it_is_refused() -> None:
             int(code): said for code, said in operation["responses"].items() if code.startswith(("4", "5"))
         }
         assert 503 in refusals
-        assert (401 in refusals) == (not operation.get("x-open") or operation["operationId"] == "signIn")
+        name = operation["operationId"]
+        assert (401 in refusals) == (name not in OPEN or name == "signIn")
         assert all(
             said["description"] and "application/problem+json" in said["content"]
             for said in refusals.values()

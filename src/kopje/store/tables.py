@@ -98,7 +98,7 @@ class Teacher(OfSchool):
     name: Mapped[str]
     role: Mapped[str]
     password_hash: Mapped[str]
-    __table_args__ = (one_of("role", "owner", "teacher"),)
+    __table_args__ = (one_of("role", "owner", "teacher", "substitute", "viewer"),)
 
 
 class SignIn(Table):

@@ -11,7 +11,7 @@ from datetime import date
 from kopje.core.planning.candidates import Candidate, Slots
 from kopje.core.planning.lesson import LessonPlan, LessonQuestion, Part, Status
 from kopje.core.planning.lesson_set.compose import compose_set
-from kopje.core.planning.lesson_set.prices import price
+from kopje.core.planning.lesson_set.prices import free_of, price
 from kopje.core.planning.lesson_set.question import LessonFrame, SetQuestion
 from kopje.core.planning.template import Slot
 
@@ -64,6 +64,7 @@ class _Others:
     """The other parts of a lesson, with what they forbid."""
 
     chosen: tuple[Candidate, ...]
+    grade: int
 
     def allow(self, candidate: Candidate) -> bool:
         """No activity, no song and no piece twice, and one name a lesson."""
@@ -79,7 +80,8 @@ class _Others:
         return candidate.choice.purpose == "present"
 
     def cost(self, candidate: Candidate) -> int:
-        kinds = sum(c.activity.kind == candidate.activity.kind for c in self.chosen)
+        alike = 1 + sum(c.activity.kind == candidate.activity.kind for c in self.chosen)
+        kinds = max(0, alike - free_of(candidate.activity.kind, self.grade))
         concept = candidate.choice.concept
         twice = sum(c.choice.concept == concept for c in self.chosen) if concept else 0
         return candidate.cost + price("same_kind") * kinds + price("concept_often") * max(twice - 1, 0)
@@ -96,7 +98,9 @@ def alternatives(
     slots = Slots(replace(question, left_over=(), pins={}))
     part = next(one for one in plan.parts if one.slot == slot_key)
     slot = Slot(part.slot, part.role)
-    others = _Others(tuple(slots.made(other.choice) for other in plan.parts if other is not part))
+    others = _Others(
+        tuple(slots.made(other.choice) for other in plan.parts if other is not part), question.state.grade
+    )
     least = sum(one.activity.minutes[0] for one in plan.parts if one is not part)
     spare = max(plan.available - least, part.minutes)
     found = [

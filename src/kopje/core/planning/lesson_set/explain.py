@@ -10,8 +10,8 @@ from kopje.core.planning.candidates import Candidate, Slots
 from kopje.core.planning.lesson import Choice, LessonQuestion, Part
 from kopje.core.planning.lesson_set.candidates import SMALLEST, Cell, length_of
 from kopje.core.planning.lesson_set.linear import Answer
-from kopje.core.planning.lesson_set.model import LITTLE, LONGEST_SITTING, SetModel, knows_little
-from kopje.core.planning.lesson_set.prices import PRICES
+from kopje.core.planning.lesson_set.model import LONGEST_SITTING, SetModel, knows_little
+from kopje.core.planning.lesson_set.prices import LITTLE, PRICES
 from kopje.core.planning.lesson_set.question import SetLesson, SetPlan, SetQuestion, SetStatus
 from kopje.core.planning.minutes import spread
 from kopje.core.planning.template import Slot, due_in

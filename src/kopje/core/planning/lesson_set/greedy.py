@@ -9,14 +9,13 @@ from dataclasses import dataclass, field
 from kopje.core.planning.lesson_set.candidates import SMALLEST, Cell
 from kopje.core.planning.lesson_set.model import (
     HEARD,
-    LITTLE,
     LONGEST_SITTING,
     SetModel,
     knows_little,
     must_return,
     wish_new,
 )
-from kopje.core.planning.lesson_set.prices import price
+from kopje.core.planning.lesson_set.prices import LITTLE, free_of, price
 
 FORBIDDEN = 10_000
 
@@ -86,7 +85,8 @@ class Walk:
             )
             lately = model.question.named_lately.get(concept, 0)
             cost -= 30 * (cell.choice.purpose == "practise" and cell.lesson < lately)
-        cost += price("same_kind") * sum(c.activity.kind == cell.activity.kind for c in here)
+        alike = 1 + sum(c.activity.kind == cell.activity.kind for c in here)
+        cost += price("same_kind") * max(0, alike - free_of(cell.activity.kind, model.grade))
         if cell.lesson - self.recent.get(cell.activity.key, -9) == 1:
             cost += price("same_activity")
         cost += price("plain_again") * bool(thing and self.pairs[cell.activity.key, cell.choice.thing])

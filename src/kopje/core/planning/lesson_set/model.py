@@ -13,11 +13,10 @@ from itertools import accumulate
 
 from kopje.core.planning.lesson_set.candidates import SMALLEST, Cell, Cells, length_of
 from kopje.core.planning.lesson_set.linear import Linear, Term
-from kopje.core.planning.lesson_set.prices import price
+from kopje.core.planning.lesson_set.prices import LITTLE, price
 from kopje.core.planning.lesson_set.question import RETURNS, SetQuestion
 from kopje.core.planning.template import Template
 
-LITTLE = 2  # to this grade the rules of moving hold
 LONGEST_SITTING = 8
 SITTING_LOSES = 6  # two longest seated parts in a row, kept to that
 HEARD = 4

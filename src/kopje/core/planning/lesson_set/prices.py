@@ -57,5 +57,19 @@ PRICES: dict[str, Price] = {
 }
 
 
+LITTLE = 2  # to this grade the rules of moving hold
+MOVEMENT = "movement"
+
+
+def free_of(kind: str, grade: int) -> int:
+    """How many parts of one kind a lesson may have. Where a third of it is to move, two of movement are no
+    sameness.
+
+    >>> free_of("movement", 1), free_of("movement", 4), free_of("singing", 1)
+    (2, 1, 1)
+    """
+    return 2 if kind == MOVEMENT and grade <= LITTLE else 1
+
+
 def price(key: str) -> int:
     return PRICES[key].points

@@ -11,6 +11,7 @@ from kopje.core.planning.lesson_set.candidates import Cell, Cells, slot_by_slot
 from kopje.core.planning.lesson_set.linear import Term
 from kopje.core.planning.lesson_set.model import SetModel
 from kopje.core.planning.lesson_set.naming import add_naming
+from kopje.core.planning.lesson_set.prices import free_of
 from kopje.core.sequence.grades import CHOIR
 
 SONGS_A_SET = 5
@@ -42,10 +43,11 @@ def _variety(model: SetModel, lesson: int) -> None:
         kinds[cell.activity.kind].append(cell)
         if cell.choice.concept is not None:
             concepts[cell.choice.concept].append(cell)
-    for groups, key, free in ((kinds, "same_kind", 1), (concepts, "concept_often", 2)):
-        for group in groups.values():
-            if len({c.slot for c in group}) > free:
-                model.linear.at_most([*model.sum_of(group), (-1, model.miss(key, lesson, 4))], free)
+    groups = [("same_kind", free_of(kind, model.grade), group) for kind, group in kinds.items()]
+    groups += [("concept_often", 2, group) for group in concepts.values()]
+    for key, free, group in groups:
+        if len({c.slot for c in group}) > free:
+            model.linear.at_most([*model.sum_of(group), (-1, model.miss(key, lesson, 4))], free)
     pieces = [cell for cell in here if cell.choice.piece]
     if len({c.slot for c in pieces}) > 1:
         model.linear.at_most([*model.sum_of(pieces), (-1, model.miss("second_piece", lesson, 3))], 1)

@@ -1,4 +1,4 @@
-"""How backups are made here."""
+"""How backups are made here; what adults may be."""
 
 import sqlalchemy as sa
 from alembic import op
@@ -24,7 +24,16 @@ def upgrade() -> None:
         sa.CheckConstraint("(recipient IS NULL) = (seal_key IS NULL)", name=op.f("ck_keeping_seal")),
         sa.PrimaryKeyConstraint("id", name=op.f("pk_keeping")),
     )
+    _roles("owner", "teacher", "substitute", "viewer")
 
 
 def downgrade() -> None:
+    op.execute("UPDATE teacher SET role = 'teacher' WHERE role NOT IN ('owner', 'teacher')")
+    _roles("owner", "teacher")
     op.drop_table("keeping")
+
+
+def _roles(*roles: str) -> None:
+    op.drop_constraint(op.f("ck_teacher_role"), "teacher")
+    listed = ", ".join(f"'{role}'" for role in roles)
+    op.create_check_constraint(op.f("ck_teacher_role"), "teacher", f"role IN ({listed})")
