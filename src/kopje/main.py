@@ -44,10 +44,11 @@ from kopje.settings import Settings
 from kopje.store.places import backups_folder
 from kopje.store.work import UnitOfWork
 from kopje.usecases.setup.backups import Backups
-from kopje.usecases.setup.start_up import bring_up_to_date, solvers_loaded
+from kopje.usecases.setup.start_up import bring_up_to_date, readers_loaded, solvers_loaded
 from kopje.workers import Worker
 
 FIRST_LOOK_AT_BACKUPS, LOOK_AT_BACKUPS = 10, 300  # seconds
+READING_SECONDS, READING_MEMORY = 4, 1 << 30  # of processor time; bytes of address space
 log = structlog.get_logger()
 SECURITY = {
     "Content-Security-Policy": "default-src 'self'; img-src 'self' data:; media-src 'self' blob:; "
@@ -66,17 +67,19 @@ def create_app(
     printer: Printer | None = None,
     solver: Worker | None = None,
     daily: Backups | None = None,
+    reader: Worker | None = None,
 ) -> FastAPI:
     """The application on a database; the workers that draw and solve start with it, the one that prints when
     it is needed. `daily`: backups that are made by themselves."""
     logs.configure(settings.log_level)
     drawing, printing = engraver or Engraver(), printer or Printer(settings.web / "assets")
-    solving = solver or Worker()
+    solving, reading = solver or Worker(), reader or Worker(READING_SECONDS, READING_MEMORY)
 
     @asynccontextmanager
     async def lifespan(_: FastAPI) -> AsyncIterator[None]:
         drawing.start()
         solving.warm(solvers_loaded)
+        reading.warm(readers_loaded)
         bring_up_to_date(work, settings.now())
         gc.collect()
         gc.freeze()  # what is loaded now stays; fewer and shorter pauses in long grids
@@ -88,6 +91,7 @@ def create_app(
         drawing.stop()
         printing.stop()
         solving.stop()
+        reading.stop()
 
     app = FastAPI(
         title="Kopje",
@@ -99,7 +103,7 @@ def create_app(
         separate_input_output_schemas=False,
     )
     backups = daily or Backups(work, backups_folder(settings.data))
-    app.state.services = Services(settings, work, drawing, printing, solving, backups)
+    app.state.services = Services(settings, work, drawing, printing, solving, backups, reading)
     app.add_middleware(GZipMiddleware, minimum_size=600, compresslevel=6)
     app.add_middleware(Secured)
     app.add_middleware(Traced)

@@ -10,11 +10,12 @@ from typing import Annotated, Any
 from fastapi import Depends, Request, Response
 from sqlalchemy.orm import Session
 
-from kopje.core.errors import BusyError, ForgedRequestError, NotAllowedError
+from kopje.core.errors import BusyError, FileTooLargeError, ForgedRequestError, NotAllowedError
 from kopje.core.reasons import because
 from kopje.core.rights import may
 from kopje.engraving.printing import Printer
 from kopje.engraving.render import Engraver
+from kopje.formats.limits import SMALL
 from kopje.settings import Settings
 from kopje.store.work import UnitOfWork
 from kopje.usecases.context import Answer, Context, Desk
@@ -40,6 +41,17 @@ class Services:
     printer: Printer
     solver: Worker
     backups: Backups
+    reader: Worker
+
+    def read(self, reader: Callable[..., Answer], data: bytes, *more: Any) -> Answer:
+        """What a reader makes of a foreign file: in a process of its own that is ended when it takes too
+        long or too much memory. A small one is read here: the readers' own budgets hold it."""
+        if len(data) <= SMALL:
+            return reader(data, *more)
+        try:
+            return self.reader.run(reader, data, *more)
+        except WorkerLimitError as problem:
+            raise FileTooLargeError("file_too_hard", value=len(data)) from problem
 
 
 def _services(request: Request) -> Services:

@@ -12,7 +12,16 @@ from kopje.core.errors import FileError
 from kopje.core.music.score import Part, Score
 from kopje.core.music.tune import Tune
 from kopje.formats.abc_music import TuneBuilder
-from kopje.formats.limits import MAX_PARTS, MAX_TUNES, check_count, check_size
+from kopje.formats.limits import (
+    MAX_LETTERS,
+    MAX_LETTERS_IN_LINE,
+    MAX_LINES,
+    MAX_LINES_OF_HEAD,
+    MAX_PARTS,
+    MAX_TUNES,
+    check_count,
+    check_size,
+)
 
 _OF_ALL = re.compile(r"[A-DFGHILMmNORrSUZ]:|%%")  # what may stand at the head of a book
 _FIELD = re.compile(r"([A-Za-z+]):(.*)", re.DOTALL)
@@ -58,6 +67,9 @@ def _music_blocks(data: bytes) -> Iterator[list[str]]:
     check_size(data)
     for count, block in enumerate(_blocks(_decoded(data)), 1):
         check_count(count, MAX_TUNES, "tunes")
+        check_count(len(block), MAX_LINES, "lines")
+        check_count(sum(map(len, block)), MAX_LETTERS, "letters")
+        check_count(max(map(len, block), default=0), MAX_LETTERS_IN_LINE, "letters_in_line")
         yield block
 
 
@@ -105,6 +117,7 @@ def _blocks(text: str) -> Iterator[list[str]]:
                 block = [*head]
             elif not head:
                 head = [part for part in block if _OF_ALL.match(part)]
+                check_count(len(head), MAX_LINES_OF_HEAD, "lines_of_head")
         block.append(line)
     yield block
 

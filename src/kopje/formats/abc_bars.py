@@ -35,6 +35,8 @@ class BarBuilder:
     def _tie_on(self) -> None:
         """The last tone goes on; a sign behind a bar line or at the head of a line belongs to the tone
         before it."""
+        if self._tie:
+            return
         bar = None if self.notes or not self.bars else self.bars[-1]
         notes = [*(bar.notes if bar else self.notes)]
         if not notes or notes[-1].kind != "note":

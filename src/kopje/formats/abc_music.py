@@ -23,7 +23,16 @@ from kopje.formats.abc_fields import (
 )
 from kopje.formats.abc_tokens import BREATHS, INSIDE, STRANGE, TOKEN, TUPLET_OF, multiple
 from kopje.formats.abc_words import set_words, syllables
-from kopje.formats.limits import MAX_BARS, MAX_NOTES, MAX_NOTES_IN_BAR, check_count, clipped, length
+from kopje.formats.limits import (
+    MAX_BARS,
+    MAX_NOTES,
+    MAX_NOTES_IN_BAR,
+    MAX_PARTS,
+    MAX_VERSES,
+    check_count,
+    clipped,
+    length,
+)
 
 
 @dataclass
@@ -88,6 +97,7 @@ class TuneBuilder(BarBuilder):
             return False
         if self._voice not in self.voices:
             self.voices.append(self._voice)
+            check_count(len(self.voices), MAX_PARTS, "parts")
         return self.voices.index(self._voice) != (self.part or 1) - 1
 
     @property
@@ -102,14 +112,16 @@ class TuneBuilder(BarBuilder):
         if opening:
             self.inline("V", opening[1])
         self.started = True
-        others = (token["other"] for token in TOKEN.finditer(line))
-        self._strange += sum(bool(other and STRANGE.match(other)) for other in others)
+        if self._muted and self.part not in (None, 1):
+            return  # what is strange in it was counted when the first voice was read
+        tokens = list(TOKEN.finditer(line))
+        self._strange += sum(bool(token["other"] and STRANGE.match(token["other"])) for token in tokens)
         if self._muted:
             return
         if self._verse:
             self._lines, self._verse = [self._total], 0
         overlay = False
-        for token in TOKEN.finditer(line):
+        for token in tokens:
             if token["over"]:
                 overlay = True
                 self._note_once("voice_ignored", "read_second_voice_in_line")
@@ -152,7 +164,8 @@ class TuneBuilder(BarBuilder):
 
     def _marked(self, mark: Mark) -> None:
         """A sign for the next note."""
-        self._marks += (mark,)
+        if mark not in self._marks:
+            self._marks += (mark,)
         self._border = self._border or mark == "fermata"
 
     def _inline_field(self, text: str) -> None:
@@ -166,7 +179,7 @@ class TuneBuilder(BarBuilder):
     def _note(self, token: re.Match[str]) -> None:
         letter, times = token["note"], multiple(token["len"])
         if letter == "Z":
-            self._bar_rests(int(times))
+            self._bar_rests(min(int(times), MAX_BARS + 1))
         elif letter in "zx":
             self._add("rest", times * self._unit, None)
         else:
@@ -274,6 +287,7 @@ class TuneBuilder(BarBuilder):
         self._verse += 1
         first = self._lines[-2] if len(self._lines) > 1 else 0
         self._words.append((first, self._verse, text))
+        check_count(self._verse, MAX_VERSES, "verses")
 
     def tune(self, name: str) -> Tune | None:
         """The finished tune; None if the lines hold no music."""
@@ -282,8 +296,7 @@ class TuneBuilder(BarBuilder):
         if not tones or self._strange > tones:  # a letter to somebody has a few letters that are notes
             return None
         bars = tuple(self.bars)
-        for first, verse, text in self._words:
-            bars = set_words(bars, first, syllables(text, verse))
+        bars = set_words(bars, [(first, syllables(text, verse)) for first, verse, text in self._words])
         if self.meter is None and all(bar.meter == Meter(4, 4) for bar in bars):
             self._note_once("meter_missing", "read_without_meter")
         pitched = any(note.kind == "note" for bar in bars for note in bar.notes)

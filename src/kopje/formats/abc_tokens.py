@@ -7,9 +7,9 @@ import re
 from kopje.core.exact import Fraction
 
 TOKEN = re.compile(
-    r"""(?P<field>\[[A-Za-z]:[^\]\n]*\])
+    r"""(?P<field>\[[A-Za-z]:[^\[\]\n]*\])
     |\[(?P<ending>\d[\d,.-]*|(?="))
-    |(?P<chord>\[[^\]|:\n]*\])(?P<chordlen>\d*/*\d*)
+    |(?P<chord>\[[^\[\]|:\n]*\])(?P<chordlen>\d*/*\d*)
     |(?P<bar>:*\|+[\]:]*|\[\||::+|:\|)(?P<number>\d[\d,.-]*)?
     |(?P<text>"[^"]*"|![^!\s]*!|\+[a-z][^+\s]*\+)
     |(?P<grace>\{[^}]*\}?)
@@ -38,7 +38,7 @@ def multiple(text: str) -> Fraction:
     if not match or not text:
         return Fraction(1)
     top, slashes, bottom = match.groups()
-    below = int(bottom) if bottom and slashes else 2 ** len(slashes)
+    below = int(bottom[:6]) if bottom and slashes else 2 ** min(len(slashes), 20)
     return Fraction(int(top[:6] or 1), max(below, 1))
 
 

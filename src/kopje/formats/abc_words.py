@@ -7,7 +7,7 @@ from collections.abc import Iterator, Sequence
 from dataclasses import replace
 
 from kopje.core.music.tune import Bar, Syllable
-from kopje.formats.limits import clipped
+from kopje.formats.limits import MAX_SYLLABLES, check_count, clipped
 
 Sign = Syllable | str  # a syllable, "_" held, "*" left out, "|" on to the next bar
 
@@ -46,31 +46,36 @@ def syllables(text: str, verse: int) -> list[Sign]:
     return found
 
 
-def set_words(bars: tuple[Bar, ...], first: int, signs: Sequence[Sign]) -> tuple[Bar, ...]:
-    """Set syllables under the notes from the `first` sung note on; rests are passed over."""
+def set_words(bars: tuple[Bar, ...], lines: Sequence[tuple[int, Sequence[Sign]]]) -> tuple[Bar, ...]:
+    """Set lines of syllables, each under the notes from its first sung note on; rests are passed over."""
     places = [(b, n) for b, bar in enumerate(bars) for n, note in enumerate(bar.notes) if note.kind != "rest"]
-    changed: dict[int, dict[int, Syllable]] = {}
-    for (bar, note), syllable in _placed(places[first:], signs):
-        changed.setdefault(bar, {})[note] = syllable
+    check_count(sum(len(signs) for _, signs in lines), MAX_SYLLABLES, "syllables")
+    changed: dict[int, dict[int, tuple[Syllable, ...]]] = {}
+    for first, signs in lines:
+        for (bar, note), syllable in _placed(places, first, signs):
+            under = changed.setdefault(bar, {})
+            under[note] = (*under.get(note, ()), syllable)
     return tuple(
         replace(
             bar,
             notes=tuple(
-                replace(note, syllables=(*note.syllables, changed[b][n])) if n in changed.get(b, {}) else note
+                replace(note, syllables=(*note.syllables, *changed[b][n])) if n in changed[b] else note
                 for n, note in enumerate(bar.notes)
             ),
         )
+        if b in changed
+        else bar
         for b, bar in enumerate(bars)
     )
 
 
 def _placed(
-    places: Sequence[tuple[int, int]], signs: Sequence[Sign]
+    places: Sequence[tuple[int, int]], first: int, signs: Sequence[Sign]
 ) -> Iterator[tuple[tuple[int, int], Syllable]]:
-    at = 0
+    at = first
     for sign in signs:
         if sign == "|":
-            while 0 < at < len(places) and places[at][0] == places[at - 1][0]:
+            while first < at < len(places) and places[at][0] == places[at - 1][0]:
                 at += 1
             continue
         if at >= len(places):

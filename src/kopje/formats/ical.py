@@ -2,18 +2,25 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import date, datetime, time, timedelta
 
-from icalendar import Calendar, Component, Event
+from icalendar import BrokenCalendarProperty, Calendar, Component, Event
 
 from kopje.core.errors import CalendarError
 from kopje.core.planning.calendar import Span
+from kopje.formats.limits import clipped
 
-MOST_BYTES = 2 << 20
+MOST_BYTES = 1 << 20
 MOST_EVENTS = 2000
+MOST_LINES = 40_000
+LONGEST_LINE = 10_000  # with what is folded under it
 LONGEST = 120  # days; no holiday is longer
+EARLIEST, LATEST = 1970, 2200  # years of which a school may speak
+_FOLD = re.compile(rb"\r?\n[ \t]")
+BROKEN = (ValueError, IndexError, KeyError, AttributeError, TypeError, OverflowError, BrokenCalendarProperty)
 
 
 @dataclass(frozen=True, slots=True)
@@ -57,10 +64,12 @@ def read_holidays(data: bytes) -> tuple[Span, ...]:
     """All-day events as holidays, in order; CalendarError when the file cannot be read or holds none."""
     if len(data) > MOST_BYTES:
         raise CalendarError("calendar_too_large")
+    if data.count(b"\n") > MOST_LINES or max(map(len, _FOLD.sub(b"", data).split(b"\n"))) > LONGEST_LINE:
+        raise CalendarError("calendar_too_many_lines", most=MOST_LINES, longest=LONGEST_LINE)
     try:
         calendar = Calendar.from_ical(data)
         events = [event for event in calendar.walk("VEVENT")][: MOST_EVENTS + 1]
-    except (ValueError, IndexError, KeyError, AttributeError) as problem:
+    except (*BROKEN, RecursionError) as problem:
         raise CalendarError("calendar_not_ical") from problem
     if len(events) > MOST_EVENTS:
         raise CalendarError("calendar_too_many_events", most=MOST_EVENTS)
@@ -71,10 +80,24 @@ def read_holidays(data: bytes) -> tuple[Span, ...]:
 
 
 def _whole_days(event: Component) -> Span | None:
-    start, end = event.get("dtstart"), event.get("dtend")
-    if start is None or isinstance(start.dt, datetime) or not isinstance(start.dt, date):
+    """None for what is no holiday: it has an hour, lasts too long, or says its days twice or wrongly."""
+    try:
+        start, end = _day(event, "dtstart"), _day(event, "dtend")
+        last = end - timedelta(days=1) if end is not None else start
+    except BROKEN:
         return None
-    last = end.dt - timedelta(days=1) if end is not None and not isinstance(end.dt, datetime) else start.dt
-    if last < start.dt or (last - start.dt).days > LONGEST:
+    if start is None or last is None or not EARLIEST <= start.year <= LATEST:
         return None
-    return Span(start.dt, last, str(event.get("summary", "")).strip()[:120])
+    if last < start or (last - start).days > LONGEST:
+        return None
+    summary = event.get("summary", "")
+    title = summary[0] if isinstance(summary, list) and summary else summary
+    return Span(start, last, clipped(str(title))[:120])
+
+
+def _day(event: Component, name: str) -> date | None:
+    """A day without an hour."""
+    found = event.get(name)
+    if found is None:
+        return None
+    return found.dt if isinstance(found.dt, date) and not isinstance(found.dt, datetime) else None

@@ -7,9 +7,10 @@ A MIDI file says no spelling: tones are spelled along the line of fifths around 
 from __future__ import annotations
 
 import io
+from bisect import bisect_right
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
-from itertools import pairwise
+from itertools import islice, pairwise
 from typing import Any
 
 import mido
@@ -21,7 +22,17 @@ from kopje.core.music.pitch import Pitch, from_fifths, pitch
 from kopje.core.music.score import Part, Score
 from kopje.core.music.tune import Bar, Key, Note, Problem, Syllable, Tune, numbered
 from kopje.core.reasons import because
-from kopje.formats.limits import MAX_BARS, MAX_NOTES, MAX_PARTS, check_count, check_size, clipped
+from kopje.formats.limits import (
+    MAX_BARS,
+    MAX_BARS_OF_ALL,
+    MAX_CHANGES,
+    MAX_EVENTS,
+    MAX_NOTES,
+    MAX_PARTS,
+    check_count,
+    check_size,
+    clipped,
+)
 
 Events = Sequence[tuple[Fraction, Any]]
 Tracks = Sequence[Events]
@@ -75,7 +86,7 @@ def read_midi(data: bytes, name: str = "", part: int | None = None) -> Tune:
     """One part of a MIDI file as a tune; `part` counts the tracks that have notes from 1."""
     tracks = _tracks(data)
     events = _chosen(tracks, part)
-    return _read(tracks, events, name, _span([events]))
+    return _read(_stated(tracks), events, name, _span([events]))
 
 
 def read_midi_score(data: bytes, name: str = "") -> Score:
@@ -83,13 +94,17 @@ def read_midi_score(data: bytes, name: str = "") -> Score:
     tracks = _tracks(data)
     sounding = _sounding(tracks)
     span = _span(sounding)
-    parts = [Part(_name_of(track), _read(tracks, track, name, span)) for track in sounding]
+    stated, parts = _stated(tracks), list[Part]()
+    for track in sounding:
+        parts.append(Part(_name_of(track), _read(stated, track, name, span)))
+        check_count(len(parts[0].tune.bars) * len(sounding), MAX_BARS_OF_ALL, "bars")
     title = parts[0].tune.title
     return Score.of(title, [replace(part, name="" if part.name == title else part.name) for part in parts])
 
 
 def _tracks(data: bytes) -> Tracks:
     check_size(data)
+    _check_events(data)
     try:
         file = mido.MidiFile(file=io.BytesIO(data))
         tracks = [list(_timed(track, file.ticks_per_beat)) for track in file.tracks]
@@ -115,12 +130,67 @@ def _span(tracks: Tracks) -> Span:
     return min((t.onset for t in tones), default=zero), max((t.end for t in tones), default=zero)
 
 
-def _read(tracks: Tracks, events: Events, name: str, span: Span) -> Tune:
+@dataclass(frozen=True, slots=True)
+class _Stated:
+    """What any track of a file says of all: its title, meters, keys, tempo."""
+
+    title: str
+    meters: list[tuple[Fraction, Meter]]
+    keys: list[tuple[Fraction, Key]]
+    tempo: Fraction | None
+
+
+def _stated(tracks: Tracks) -> _Stated:
+    said = sorted((pair for track in tracks for pair in track if pair[1].is_meta), key=lambda pair: pair[0])
+    meters, keys = _meters(said), _keys(said)
+    check_count(len(meters) + len(keys), MAX_CHANGES, "changes")
+    return _Stated(next(filter(None, map(_name_of, tracks)), ""), meters, keys, _tempo(said))
+
+
+def _check_events(data: bytes) -> None:
+    """Counted before a library reads them one by one: each length is four bytes at most, and the events are
+    not more than a piece of music has."""
+    at, events = 8 + int.from_bytes(data[4:8], "big"), 0
+    while at + 8 <= len(data):
+        start, size = at + 8, int.from_bytes(data[at + 4 : at + 8], "big")
+        if data[at : at + 4] == b"MTrk":
+            events += _count_events(data, start, min(start + size, len(data)), MAX_EVENTS - events)
+        at = start + size
+
+
+def _count_events(data: bytes, at: int, end: int, most: int) -> int:
+    count, status = 0, 0
+    while at < end:
+        count += 1
+        check_count(count, most, "events")
+        _, at = _length(data, at, end)
+        if at < end and data[at] & 0x80:
+            status, at = data[at], at + 1
+        if status in (0xF0, 0xF7, 0xFF):
+            size, at = _length(data, at + (status == 0xFF), end)
+            at += size
+        else:
+            at += 1 if 0xC0 <= status < 0xE0 else 2
+    return count
+
+
+def _length(data: bytes, at: int, end: int) -> tuple[int, int]:
+    """A number of variable length, and the place after it."""
+    found = 0
+    for place in range(at, min(at + 4, end)):
+        found = found << 7 | data[place] & 0x7F
+        if not data[place] & 0x80:
+            return found, place + 1
+    if at + 4 > end:
+        return 0, end
+    raise FileError("midi_unreadable")
+
+
+def _read(stated: _Stated, events: Events, name: str, span: Span) -> Tune:
     """One track, under the meters, keys and tempo that any track of the file states."""
     tones = list(_tones(events))
     check_count(len(tones), MAX_NOTES, "notes")
-    said = sorted((pair for track in tracks for pair in track if pair[1].is_meta), key=lambda pair: pair[0])
-    meters, keys, tempo = _meters(said), _keys(said), _tempo(said)
+    meters, keys, tempo = stated.meters, stated.keys, stated.tempo
     problems = [] if meters else [Problem(None, "meter_missing", because("read_without_meter"))]
     if not keys:
         problems.append(Problem(None, "key_unknown", because("read_spelled_in_c")))
@@ -128,8 +198,7 @@ def _read(tracks: Tracks, events: Events, name: str, span: Span) -> Tune:
         problems.append(Problem(None, "chord_reduced", because("read_top_of_chords")))
     words = [(when, event.text) for when, event in events if event.type == "lyrics"]
     bars = _bars(_line(tones), meters or [(Fraction(0), Meter(4, 4))], keys, dict(_syllables(words)), span)
-    title = next(filter(None, map(_name_of, tracks)), "")
-    return Tune(title or name or "Untitled", numbered(bars), tempo, (), tuple(problems))
+    return Tune(stated.title or name or "Untitled", numbered(bars), tempo, (), tuple(problems))
 
 
 def _name_of(track: Events) -> str:
@@ -246,31 +315,32 @@ def _bars(
     span: Span,
 ) -> list[Bar]:
     begin, end = span
-    at_onset = {
-        tone.onset: next((k for when, k in reversed(keys) if when <= tone.onset), None) for tone in line
-    }
-    pitches = {
-        tone.onset: spelled(tone.number, at_onset[tone.onset]) for tone in line
-    }  # held over a change as begun
+    key_changes, meter_changes = [when for when, _ in keys], [when for when, _ in meters]
+
+    def key_at(when: Fraction) -> Key | None:
+        place = bisect_right(key_changes, when)
+        return keys[place - 1][1] if place else None
+
+    # A tone that is held over a change stays spelled as it began.
+    pitches = {tone.onset: spelled(tone.number, key_at(tone.onset)) for tone in line}
+    ends = [tone.end for tone in line]  # they rise: each tone is cut where the next begins
     bars: list[Bar] = []
     clock = Fraction(0)
     while clock < end:
-        meter = [m for when, m in meters if when <= clock][-1:] or [Meter(4, 4)]
-        key = [k for when, k in keys if when <= clock][-1:]
-        stop = clock + meter[0].length
-        early = next(
-            (when for when, _ in meters if clock < when < stop), None
-        )  # a pickup, or a bar cut short
-        stop = early or stop
-        notes = list(_in_bar(line, clock, stop, pitches, words))
-        bars.append(Bar(tuple(notes), meter[0], key[0] if key else None))
+        place = bisect_right(meter_changes, clock)
+        meter = meters[place - 1][1] if place else Meter(4, 4)
+        stop = clock + meter.length
+        if place < len(meters) and meter_changes[place] < stop:
+            stop = meter_changes[place]  # a pickup, or a bar cut short
+        notes = list(_in_bar(islice(line, bisect_right(ends, clock), None), clock, stop, pitches, words))
+        bars.append(Bar(tuple(notes), meter, key_at(clock)))
         check_count(len(bars), MAX_BARS, "bars")
         clock = stop
     return _pickup(bars, begin, end)
 
 
 def _in_bar(
-    line: Sequence[_Tone],
+    line: Iterable[_Tone],
     start: Fraction,
     stop: Fraction,
     pitches: dict[Fraction, Pitch],
@@ -278,8 +348,8 @@ def _in_bar(
 ) -> Iterator[Note]:
     clock = start
     for tone in line:
-        if tone.end <= start or tone.onset >= stop:
-            continue
+        if tone.onset >= stop:
+            break
         first, last = max(tone.onset, start), min(tone.end, stop)
         if first > clock:
             yield Note("rest", first - clock, fills_bar=False)

@@ -15,7 +15,17 @@ from lxml import etree
 from kopje.core.errors import FileError, FileTooLargeError, FileUnsafeError
 from kopje.core.music.score import Part, Score
 from kopje.core.music.tune import Bar, Tune, numbered
-from kopje.formats.limits import MAX_BARS, MAX_BYTES, MAX_PARTS, check_count, check_size, clipped
+from kopje.formats.limits import (
+    MAX_BARS,
+    MAX_BARS_OF_ALL,
+    MAX_BYTES,
+    MAX_LINES_OF_PART,
+    MAX_PARTS,
+    ZIP_DAMAGED,
+    check_count,
+    check_size,
+    clipped,
+)
 from kopje.formats.musicxml_elements import Element, direct, plain_tags
 from kopje.formats.musicxml_part import PartReader
 
@@ -39,7 +49,7 @@ def unpacked(data: bytes) -> bytes:
             if root is None:
                 raise FileError("mxl_no_score")
             return _member(archive, root)
-    except (zipfile.BadZipFile, KeyError, NotImplementedError, RuntimeError, OSError) as problem:
+    except ZIP_DAMAGED as problem:
         raise FileError("mxl_damaged") from problem
 
 
@@ -98,6 +108,7 @@ def read_musicxml_score(data: bytes, name: str = "") -> Score:
 def _lines(measures: list[Element], said: str) -> Iterator[tuple[str, tuple[PartReader, tuple[Bar, ...]]]]:
     """The lines of one part that are parts of their own, each with a name."""
     lines = PartReader(measures).parts()
+    check_count(len(lines), MAX_LINES_OF_PART, "lines_of_part")
     for number, (staff, voice) in enumerate(lines, 1):
         reader = PartReader(measures, staff, voice)
         bars = numbered(reader.bars())
@@ -135,6 +146,7 @@ def _names(root: Element) -> list[str]:
 def _partwise(root: Element) -> list[list[Element]]:
     parts = [list(direct(part, "measure")) for part in direct(root, "part")]
     check_count(max(map(len, parts), default=0), MAX_BARS, "bars")
+    check_count(sum(map(len, parts)), MAX_BARS_OF_ALL, "bars")
     return parts
 
 
@@ -144,6 +156,7 @@ def _timewise(root: Element) -> list[list[Element]]:
         for part in direct(measure, "part"):
             parts.setdefault(part.get("id") or "", []).append(part)
     check_count(max(map(len, parts.values()), default=0), MAX_BARS, "bars")
+    check_count(sum(map(len, parts.values())), MAX_BARS_OF_ALL, "bars")
     return list(parts.values())
 
 

@@ -15,7 +15,7 @@ from kopje.core.music.navigation import Sign, sign_of
 from kopje.core.music.pitch import Pitch, pitch
 from kopje.core.music.tune import BarLine, Key, Note, Syllable
 from kopje.core.reasons import because
-from kopje.formats.limits import clipped
+from kopje.formats.limits import MAX_VERSES, check_count, clipped
 
 Element = Any  # lxml's element; its stubs leave it open
 _DURATION, _INTEGER = re.compile(r"\d{1,7}(\.\d{1,4})?"), re.compile(r"-?\d{1,7}(\.0*)?")
@@ -125,6 +125,7 @@ def pitch_of(kids: Kids) -> Pitch:
 
 def syllables_of(element: Element) -> Iterator[Syllable]:
     for place, lyric in enumerate(direct(element, "lyric"), start=1):
+        check_count(place, MAX_VERSES, "verses")
         said = lyric.get("number") or ""
         number = [said] if said in _VERSES else re.search(r"\d{1,2}", said)
         texts = [clipped(text.text or "") for text in direct(lyric, "text")]

@@ -15,9 +15,12 @@ from kopje.core.errors import RosterError
 from kopje.core.planning.meetings import Meeting
 from kopje.core.reasons import Reason, because
 from kopje.core.sequence.grades import BELOW_KINDERGARTEN, CHOIR, may_span
+from kopje.formats.limits import ZIP_DAMAGED
 
 MOST_BYTES = 4 << 20
 MOST_ROWS = 20_000
+MOST_MEETINGS = 20  # of one section
+UNREADABLE = "\0"  # stands for a row that is none; no cell can be that
 GRADES = {
     "k": 0,
     "kg": 0,
@@ -78,7 +81,7 @@ def read_roster(data: bytes) -> Roster:
 def _text(data: bytes) -> str:
     for encoding in ("utf-8-sig", "cp1252"):
         try:
-            return data.decode(encoding)
+            return data.decode(encoding).replace("\r\n", "\n").replace("\r", "\n")
         except UnicodeDecodeError:
             continue
     raise RosterError("roster_not_table")
@@ -87,12 +90,24 @@ def _text(data: bytes) -> str:
 def _rows(text: str) -> list[list[str]]:
     """Cells of each row; the separator is the one of tab, semicolon and comma that the first row
     has most of."""
-    first = next((line for line in text.splitlines() if line.strip()), "")
+    first = text.lstrip().split("\n", 1)[0]
     separator = max("\t;,", key=first.count)
-    rows = [[cell.strip() for cell in row] for row in csv.reader(io.StringIO(text), delimiter=separator)]
-    if len(rows) > MOST_ROWS:
-        raise RosterError("roster_too_many_rows", count=len(rows))
-    return rows
+    return [[cell.strip() for cell in row] for row in _parsed(text, separator)]
+
+
+def _parsed(text: str, separator: str = ",") -> Iterator[list[str]]:
+    """Each row; one that the format does not allow (an open quote, a cell beyond all measure) has one empty
+    cell."""
+    if text.count("\n") > MOST_ROWS:
+        raise RosterError("roster_too_many_rows", count=text.count("\n"))
+    rows = csv.reader(io.StringIO(text), delimiter=separator)
+    while True:
+        try:
+            yield next(rows)
+        except StopIteration:
+            return
+        except csv.Error:
+            yield [UNREADABLE]
 
 
 def _table(text: str) -> Roster:
@@ -105,7 +120,9 @@ def _table(text: str) -> Roster:
         raise RosterError("roster_columns")
     found = Roster()
     for number, row in enumerate(rows[start + 1 :], start + 2):
-        if any(row):
+        if row == [UNREADABLE]:
+            found.problems.append((number, because("row_unreadable")))
+        elif any(row):
             _add_row(found, number, {key: row[at] if at < len(row) else "" for key, at in heads.items()})
     return found
 
@@ -140,7 +157,11 @@ def _add_row(found: Roster, number: int, row: dict[str, str]) -> None:
         return
     section.grade, section.upper = whole
     section.minutes = minutes or section.minutes
-    section.meetings += [one for one in meetings if one not in section.meetings]
+    more = [one for one in dict.fromkeys(meetings) if one not in section.meetings]
+    if len(section.meetings) + len(more) > MOST_MEETINGS:
+        found.problems.append((number, because("row_meetings", most=MOST_MEETINGS)))
+        more = []
+    section.meetings += more
     child = " ".join(row.get("name", "").split())
     if len(child) > 60:
         found.problems.append((number, because("row_name")))
@@ -179,7 +200,7 @@ def _grade(text: str) -> int | None:
         return CHOIR
     if word in GRADES:
         return GRADES[word]
-    if word.isdigit() and int(word) <= 12:
+    if word.isdecimal() and len(word) <= 2 and int(word) <= 12:
         return int(word)
     raise RowError("row_grade", text=text)
 
@@ -212,7 +233,7 @@ def _minutes(text: str) -> int | None:
     digits = re.sub(r"\D", "", text)
     if not digits:
         return None
-    if not 10 <= int(digits) <= 180:
+    if len(digits) > 3 or not 10 <= int(digits) <= 180:
         raise RowError("row_minutes", text=text)
     return int(digits)
 
@@ -277,7 +298,7 @@ def _member(data: bytes, name: str) -> str:
                 raise RosterError("zip_lacks", name=name)
             with archive.open(inside) as stream:
                 content = stream.read(MOST_BYTES + 1)
-    except (zipfile.BadZipFile, NotImplementedError, RuntimeError, OSError) as problem:
+    except ZIP_DAMAGED as problem:
         raise RosterError("zip_unreadable") from problem
     if len(content) > MOST_BYTES:
         raise RosterError("zip_member_too_large", name=name)
@@ -285,7 +306,5 @@ def _member(data: bytes, name: str) -> str:
 
 
 def _records(text: str) -> list[dict[str, str]]:
-    rows = list(csv.DictReader(io.StringIO(text)))
-    if len(rows) > MOST_ROWS:
-        raise RosterError("zip_too_many_rows")
-    return [{key: value or "" for key, value in row.items() if key} for row in rows]
+    heads, *rows = [*_parsed(text)] or [[]]
+    return [dict(zip(heads, row, strict=False)) for row in rows if row != [UNREADABLE]]

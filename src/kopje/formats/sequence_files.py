@@ -6,7 +6,9 @@ from __future__ import annotations
 import csv
 import io
 import json
-from collections.abc import Iterable, Mapping
+import re
+from collections import defaultdict
+from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import asdict
 from datetime import datetime
 from typing import Any
@@ -21,6 +23,7 @@ from kopje.core.songs.facts import TRAITS
 
 MOST_BYTES = 2 << 20
 MOST_CONCEPTS = 500
+MOST_COLUMNS = 200
 LEVELS = {BELOW_KINDERGARTEN: "PK", 0: "KG", CHOIR: "OT"}  # as CEDS codes them; other grades are 01 to 12
 LISTS = ("needs", "elements", "degrees", "meters", "tone_sets", "traits", "ways")
 COLUMNS = (
@@ -52,9 +55,9 @@ def concept_of(values: dict[str, Any], where: Param) -> Concept:
     try:
         key, name = str(values["key"]).strip(), str(values["name"]).strip()
         strand, grade = str(values["strand"]), int(values["grade"])
-    except (KeyError, ValueError, TypeError) as problem:
+        lists = {name: _texts(values.get(name)) for name in LISTS}
+    except (KeyError, ValueError, TypeError, OverflowError) as problem:
         raise SequenceError("concept_needs", where=where) from problem
-    lists = {name: tuple(str(one) for one in values.get(name) or ()) for name in LISTS}
     if not key or not name or len(key) > 60 or len(name) > 120 or not BELOW_KINDERGARTEN <= grade <= CHOIR:
         raise SequenceError(
             "concept_grade",
@@ -89,6 +92,15 @@ def concept_of(values: dict[str, Any], where: Param) -> Concept:
     )
 
 
+def _texts(given: Any) -> tuple[str, ...]:
+    """A list of texts; TypeError for what is none."""
+    if given is None or given == "":
+        return ()
+    if not isinstance(given, list | tuple) or not all(isinstance(one, str) for one in given):
+        raise TypeError
+    return tuple(given)
+
+
 def _found(key: str, values: dict[str, Any], where: Param) -> dict[str, Any]:
     """By which traits it is found, whether any song will do, what is shown. A file that says nothing of these
     is from before they were kept: what ships under the same key is meant, and what was a school's own and
@@ -98,7 +110,7 @@ def _found(key: str, values: dict[str, Any], where: Param) -> dict[str, Any]:
         return {"traits": ours.traits, "any_song": ours.any_song, "shown": ours.shown}
     if values.get("traits") is None:
         return {"any_song": not any(values.get(one) for one in NAMED_BY)}
-    traits = tuple(map(str, values["traits"]))
+    traits = _texts(values["traits"])
     strange = sorted(set(traits) - set(TRAITS))
     if strange:
         raise SequenceError("concept_trait", where=where, text=strange[0], value=strange[0])
@@ -214,11 +226,14 @@ def read_sequence(data: bytes, filename: str) -> Sequence:
 
 
 def _from_csv(text: str, name: str) -> Sequence:
-    table = csv.DictReader(io.StringIO(text))
-    if not {"key", "name", "strand", "grade"} <= set(table.fieldnames or ()):
+    table = csv.DictReader(io.StringIO(text.replace("\r\n", "\n").replace("\r", "\n")))
+    if text.split("\n", 1)[0].count(",") > MOST_COLUMNS or not {"key", "name", "strand", "grade"} <= set(
+        table.fieldnames or ()
+    ):
         raise SequenceError("sequence_columns")
     rows = []
-    for number, row in enumerate(table, 2):
+    for number, row in enumerate(_csv_rows(table), 2):
+        _count(number - 1)
         values: dict[str, Any] = {key: value or "" for key, value in row.items() if key in COLUMNS}
         for key in LISTS:
             if key not in row:
@@ -230,6 +245,18 @@ def _from_csv(text: str, name: str) -> Sequence:
     return sequence_of(name, rows)
 
 
+def _csv_rows(table: csv.DictReader[str]) -> Iterator[dict[str, Any]]:
+    try:
+        yield from table
+    except csv.Error as problem:
+        raise SequenceError("sequence_row_unreadable", row=table.line_num) from problem
+
+
+def _count(concepts: int) -> None:
+    if concepts > MOST_CONCEPTS:
+        raise SequenceError("sequence_size", most=MOST_CONCEPTS, count=concepts)
+
+
 def _from_case(text: str, name: str) -> Sequence:
     try:
         package = json.loads(text)
@@ -238,6 +265,8 @@ def _from_case(text: str, name: str) -> Sequence:
         title = str(package.get("CFDocument", {}).get("title") or name)[:120]
     except (ValueError, KeyError, TypeError, AttributeError, RecursionError) as problem:
         raise SequenceError("case_no_package") from problem
+    _count(len(named))
+    before = _needed(links)
     rows = []
     for number, item in enumerate(items, 1):
         own = item.get("extensions", {}).get("kopje") if isinstance(item, dict) else None
@@ -246,31 +275,41 @@ def _from_case(text: str, name: str) -> Sequence:
                 because("at_item", number=number),
                 own
                 if isinstance(own, dict)
-                else _foreign(item, links, named, because("at_item", number=number)),
+                else _foreign(item, before, named, because("at_item", number=number)),
             )
         )
     return sequence_of(title, rows)
 
 
-def _foreign(item: Any, links: Any, named: dict[str, Any], where: Param) -> dict[str, Any]:
+def _needed(links: Any) -> dict[str, list[str]]:
+    """By what is needed for it: identifiers of items by that of the one they precede."""
+    found: dict[str, list[str]] = defaultdict(list)
+    try:
+        for link in links:
+            if link.get("associationType") == "precedes":
+                found[link["destinationNodeURI"]["identifier"]].append(link["originNodeURI"]["identifier"])
+    except (KeyError, TypeError, AttributeError) as problem:
+        raise SequenceError("case_no_package") from problem
+    return found
+
+
+def _foreign(
+    item: Any, needed: Mapping[str, list[str]], named: dict[str, Any], where: Param
+) -> dict[str, Any]:
     """An item of another system: what its prerequisites are comes from the links, the rest is to be
     completed."""
     try:
         level = (item.get("educationLevel") or ["KG"])[0]
         before = [
-            str(
-                named[link["originNodeURI"]["identifier"]].get("humanCodingScheme")
-                or link["originNodeURI"]["identifier"]
-            )
-            for link in links
-            if link.get("associationType") == "precedes"
-            and link["destinationNodeURI"]["identifier"] == item["identifier"]
+            str(named[one].get("humanCodingScheme") or one) for one in needed.get(item["identifier"], ())
         ]
         return {
             "key": str(item.get("humanCodingScheme") or item["identifier"])[:60],
             "name": str(item["fullStatement"])[:120],
             "strand": "vocabulary",
-            "grade": int(level) if str(level).isdigit() else {"PK": BELOW_KINDERGARTEN}.get(str(level), 0),
+            "grade": int(level)
+            if re.fullmatch(r"[0-9]{1,2}", str(level))
+            else {"PK": BELOW_KINDERGARTEN}.get(str(level), 0),
             "needs": before,
             "ways": ["sing"],
         }

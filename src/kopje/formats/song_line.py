@@ -180,7 +180,8 @@ def _worded(bars: tuple[Bar, ...], words: str) -> tuple[Bar, ...]:
     over by itself."""
     held = [note.tie_in for bar in bars for note in bar.notes if note.kind == "note"]
     verses = [verse for verse in re.split(r"\n\s*\n", words) if verse.strip()]
+    lines = []
     for number, verse in enumerate(verses[:MOST_VERSES], 1):
         signs = (sign for line in _repeated(verse) for sign in syllables(line, number) if sign != "|")
-        bars = set_words(bars, 0, ["_" if is_held else next(signs, "*") for is_held in held])
-    return bars
+        lines.append((0, ["_" if is_held else next(signs, "*") for is_held in held]))
+    return set_words(bars, lines)

@@ -6,7 +6,7 @@ from uuid import UUID
 
 from fastapi import APIRouter, UploadFile
 
-from kopje.api.deps import Work
+from kopje.api.deps import Provided, Work
 from kopje.api.schemas.roster import ChildBody, ChildDetail, KeptRead, RosterBody, RosterRead, StepRead
 from kopje.formats.roster import MOST_BYTES as ROSTER_BYTES
 from kopje.formats.roster import read_roster
@@ -18,9 +18,10 @@ router = APIRouter(tags=["roster"])
 @router.post(
     "/roster/look", operation_id="lookAtRoster", summary="Look at a table of the school; nothing is kept"
 )
-def post_look(files: list[UploadFile], ctx: Work) -> RosterRead:
+def post_look(files: list[UploadFile], ctx: Work, services: Provided) -> RosterRead:
     """A table or a OneRoster zip as it is understood; nothing is kept yet."""
-    return RosterRead.of(read_roster(files[0].file.read(ROSTER_BYTES + 1)), ctx.words)
+    data = files[0].file.read(ROSTER_BYTES + 1)
+    return RosterRead.of(services.read(read_roster, data), ctx.words)
 
 
 @router.post(

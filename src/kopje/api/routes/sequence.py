@@ -7,7 +7,7 @@ from uuid import UUID
 
 from fastapi import APIRouter, Query, Response, UploadFile
 
-from kopje.api.deps import Work
+from kopje.api.deps import Provided, Work
 from kopje.api.problems import answers
 from kopje.api.schemas.ladder import LadderBody, LadderNowRead, LadderRead
 from kopje.api.schemas.sequence import SequenceBody, SequenceRead, StartBody
@@ -120,7 +120,8 @@ def get_file(ctx: Work, kind: Annotated[Literal["csv", "case"], Query()] = "csv"
 @router.post(
     "/sequence/look", operation_id="lookAtSequence", summary="Look at a sequence from a file; nothing is kept"
 )
-def post_look(files: list[UploadFile], ctx: Work) -> SequenceRead:
+def post_look(files: list[UploadFile], ctx: Work, services: Provided) -> SequenceRead:
     """A file as it is understood; nothing is kept yet."""
-    sequence = read_sequence(files[0].file.read(MOST_BYTES + 1), files[0].filename or "")
+    data = files[0].file.read(MOST_BYTES + 1)
+    sequence = services.read(read_sequence, data, files[0].filename or "")
     return SequenceRead.of(sequence, 0, [], ctx.words)

@@ -67,9 +67,9 @@ Look = Annotated[Variant, Depends(look)]
 
 
 @router.post("/songs", status_code=201, operation_id="importSongs", summary="Bring in song files")
-def post_songs(files: list[UploadFile], ctx: Work) -> ImportRead:
+def post_songs(files: list[UploadFile], ctx: Work, services: Provided) -> ImportRead:
     given = ((file.filename or "song", file.file.read(MAX_BYTES + 1)) for file in files)
-    return ImportRead.of(import_files(ctx, given), ctx.words)
+    return ImportRead.of(import_files(ctx, given, services.read), ctx.words)
 
 
 @router.post("/songs/draft", operation_id="draftSong", summary="Look at a typed song; nothing is kept")

@@ -8,7 +8,7 @@ from uuid import UUID
 
 from fastapi import APIRouter, Query, Response, UploadFile
 
-from kopje.api.deps import AtDesk, Work
+from kopje.api.deps import AtDesk, Provided, Work
 from kopje.api.problems import answers
 from kopje.api.schemas.base import Day
 from kopje.api.schemas.calendar import (
@@ -169,10 +169,10 @@ def get_ics(ctx: Work) -> Response:
 @router.post(
     "/calendar/holidays", operation_id="readHolidays", summary="Look at the holidays of a calendar file"
 )
-def post_holidays(files: list[UploadFile], ctx: Work) -> list[SpanRead]:  # noqa: ARG001
+def post_holidays(files: list[UploadFile], ctx: Work, services: Provided) -> list[SpanRead]:  # noqa: ARG001
     """Holidays of a calendar file, to be looked at; nothing is kept yet."""
     return [
         SpanRead.model_validate(span)
         for file in files
-        for span in read_holidays(file.file.read(ICAL_BYTES + 1))
+        for span in services.read(read_holidays, file.file.read(ICAL_BYTES + 1))
     ]

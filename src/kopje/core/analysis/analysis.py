@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from bisect import bisect_right
 from collections import defaultdict
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, field, replace
@@ -173,8 +174,11 @@ class Analysis:
 
     def phrase_of(self, onset: Fraction) -> int:
         """Index of the phrase that sounds at an onset."""
-        starts = [self.timeline[phrase.first].onset for phrase in self.phrases]
-        return max((i for i, start in enumerate(starts) if start <= onset), default=0)
+        return max(bisect_right(self._beginnings, onset) - 1, 0)
+
+    @lazy
+    def _beginnings(self) -> list[Fraction]:
+        return [self.timeline[phrase.first].onset for phrase in self.phrases]
 
 
 def analyse(tune: Tune, minor: Minor = "la", annotations: Annotations = NOTHING) -> Analysis:

@@ -121,34 +121,41 @@ def _shortened(tune: Tune, timeline: Sequence[Sound], found: tuple[Phrase, ...])
 Cells = dict[int, list[tuple[Fraction | int, Degree | str | None]]]
 
 
+Course = tuple[tuple[Fraction, Fraction, int], ...]
+
+
+@dataclass(frozen=True, slots=True)
+class _Labelled:
+    """A phrase with what others are held against."""
+
+    phrase: Phrase
+    cells: Cells
+    course: Course
+
+
 def labelled(
     phrases: Sequence[Phrase], timeline: Sequence[Sound], degree: Callable[[Sound], Degree | None]
 ) -> tuple[Phrase, ...]:
     """Letters and primes: equal phrases share a label, related ones a letter (docs/analysis.md#form)."""
-    done: list[tuple[Phrase, Cells]] = []
+    done: list[_Labelled] = []
     primes: dict[str, int] = {}
     for phrase in phrases:
-        cells = _cells(timeline[phrase.first : phrase.stop], degree)
-        label = _label(phrase, cells, done, timeline, primes)
-        done.append((Phrase(phrase.first, phrase.stop, label), cells))
-    return tuple(phrase for phrase, _ in done)
+        part = timeline[phrase.first : phrase.stop]
+        cells, course = _cells(part, degree), _course(part)
+        label = _label(cells, course, done, primes)
+        done.append(_Labelled(Phrase(phrase.first, phrase.stop, label), cells, course))
+    return tuple(one.phrase for one in done)
 
 
-def _label(
-    phrase: Phrase,
-    cells: Cells,
-    done: Sequence[tuple[Phrase, Cells]],
-    timeline: Sequence[Sound],
-    primes: dict[str, int],
-) -> str:
+def _label(cells: Cells, course: Course, done: Sequence[_Labelled], primes: dict[str, int]) -> str:
     best: tuple[Fraction, str] | None = None
-    for earlier, other in done:
-        if other == cells:
-            return earlier.label
-        share = _share(cells, other)
-        moved = _moved(timeline[phrase.first : phrase.stop], timeline[earlier.first : earlier.stop])
+    for earlier in done:
+        if earlier.cells == cells:
+            return earlier.phrase.label
+        share = _share(cells, earlier.cells)
+        moved = course != () and course == earlier.course
         if (share >= RELATED or moved) and (best is None or share > best[0]):
-            best = (share, earlier.label.rstrip("'"))
+            best = (share, earlier.phrase.label.rstrip("'"))
     if best is None:
         letter = _letter(len(primes))
         primes[letter] = 0
@@ -195,15 +202,14 @@ def first_bar_line(part: Sequence[Sound]) -> Fraction:
     return next((s.onset - s.place for s in part if s.bar > first.bar), first.onset)
 
 
-def _moved(part: Sequence[Sound], other: Sequence[Sound]) -> bool:
-    """Same onsets and lengths, every tone moved by one same number of letters."""
-    one, two = [s for s in part if s.attack], [s for s in other if s.attack]
-    if len(one) != len(two) or not one:
-        return False
-    shifts = set()
-    for a, b in zip(one, two, strict=True):
-        same_time = a.onset - one[0].onset == b.onset - two[0].onset and a.duration == b.duration
-        if not same_time or a.pitch is None or b.pitch is None:
-            return False
-        shifts.add(a.pitch.step - b.pitch.step)
-    return len(shifts) == 1
+def _course(part: Sequence[Sound]) -> Course:
+    """When each tone begins and how long it lasts, and how many letters it lies from the first: the same for
+    phrases of which one is the other moved up or down. Empty where something has no pitch."""
+    tones = [sound for sound in part if sound.attack]
+    if not tones or any(tone.pitch is None for tone in tones):
+        return ()
+    first = tones[0]
+    return tuple(
+        (tone.onset - first.onset, tone.duration, tone.pitch.step - first.pitch.step)  # type: ignore[union-attr]
+        for tone in tones
+    )

@@ -20,6 +20,7 @@ from kopje.core.reasons import Listed, Reason, because
 
 SAME = Fraction(2, 5)  # above this share of equal tones the voices only double each other
 SIDE_BY_SIDE = Fraction(1, 4)  # of the bars; beyond, one part only shadows the other
+LONGEST_ROUND = 96  # bars; what is longer is not tried as one
 
 
 @dataclass(frozen=True, slots=True)
@@ -105,7 +106,7 @@ def _entries(a: Analysis) -> list[int]:
     """After how many bars a voice may enter: where a phrase begins, and the song comes out even."""
     full = [bar for bar in a.tune.bars if bar.number > 0]
     whole = all(bar.length == bar.meter.length and bar.meter == full[0].meter for bar in full[:-1])
-    if not full or not whole or a.problems or a.range is None:
+    if not full or not whole or a.problems or a.range is None or len(full) > LONGEST_ROUND:
         return []
     starts = {a.timeline[phrase.first].bar for phrase in a.phrases} - {0, 1}
     return sorted(

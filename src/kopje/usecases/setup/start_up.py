@@ -60,6 +60,11 @@ def songs_up_to_date(work: UnitOfWork) -> int:
             return count
 
 
+def readers_loaded() -> None:
+    """For a worker that reads foreign files."""
+    from kopje.formats import ical, read, roster, sequence_files  # noqa: F401
+
+
 def solvers_loaded() -> None:
     """For a worker that has just started: the first proposal need not wait for it."""
     from ortools.sat.python import cp_model  # noqa: F401

@@ -11,11 +11,12 @@ from kopje.core.analysis.analysis import Analysis, Minor, analyse
 from kopje.core.analysis.annotations import Annotations, annotations_of
 from kopje.core.analysis.recast import How, other_home, recast
 from kopje.core.analysis.tonality import Tonality
-from kopje.core.errors import TuneError
+from kopje.core.errors import FileTooLargeError, TuneError
 from kopje.core.music.degree import between, plain_do
 from kopje.core.music.score import Score, as_round
 from kopje.core.music.tune import transposed
 from kopje.core.songs.singing_together import apart, beside
+from kopje.formats.limits import MAX_BARS_OF_SONG
 from kopje.formats.read import read_scores
 from kopje.store import tables
 
@@ -33,6 +34,14 @@ class Source:
 @lru_cache(maxsize=512)
 def _score(source: Source) -> Score:
     return read_scores(source.data, source.filename)[0]
+
+
+def short_enough(source: Source) -> Source:
+    """FileTooLargeError for what no class sings; the rest is worked out in a moment."""
+    bars = len(_score(source).tune.bars)
+    if bars > MAX_BARS_OF_SONG:
+        raise FileTooLargeError("song_too_long", bars=bars, most=MAX_BARS_OF_SONG)
+    return source
 
 
 @lru_cache(maxsize=4096)

@@ -5,10 +5,10 @@ from __future__ import annotations
 
 import hashlib
 import json
-from collections.abc import Iterable, Mapping
+from collections.abc import Callable, Iterable, Mapping
 from dataclasses import dataclass, field
 from functools import lru_cache
-from typing import Any
+from typing import Any, Protocol
 from uuid import UUID
 
 from kopje.core.analysis.analysis import analyse
@@ -24,12 +24,13 @@ from kopje.core.sequence.section_state import SectionState
 from kopje.core.songs.contents import SongCard, card_of, unpacked
 from kopje.core.songs.facts import elements_of, features_of, nameable, tagged
 from kopje.formats.abc_write import write_abc
-from kopje.formats.read import pieces
+from kopje.formats.limits import SMALL
+from kopje.formats.read import pieces, read_scores
 from kopje.formats.song_line import read_song_line
 from kopje.store import songs, tables
 from kopje.store.songs import CardRow, Likely
 from kopje.usecases.context import Context
-from kopje.usecases.songs.look import Source, analysed, analysis_of, own_analysis, score_of
+from kopje.usecases.songs.look import Source, analysed, analysis_of, own_analysis, score_of, short_enough
 from kopje.usecases.songs.song_facts import work_out
 
 FACT_NAMES = {
@@ -199,23 +200,41 @@ class Imported:
 AT_ONCE = 300  # songs of one request, so that nobody waits; the page sends a larger book in lots
 
 
-def import_files(ctx: Context, files: Iterable[tuple[str, bytes]]) -> list[Imported]:
+class Tried(Protocol):
+    """Runs a reader where it may take no more time and memory than a file is worth."""
+
+    def __call__(self, reader: Callable[..., Any], data: bytes, /, *more: Any) -> object: ...
+
+
+def read_here(reader: Callable[..., Any], data: bytes, /, *more: Any) -> object:
+    """For files that ship: nobody means harm with them."""
+    return reader(data, *more)
+
+
+def import_files(
+    ctx: Context, files: Iterable[tuple[str, bytes]], tried: Tried = read_here
+) -> list[Imported]:
     """Bring in files as far as one request goes; what was not read any more is reported."""
     found: list[Imported] = []
     for filename, data in files:
-        found += import_file(ctx, filename, data, most=AT_ONCE - len(found))
+        found += import_file(ctx, filename, data, most=AT_ONCE - len(found), tried=tried)
     return found
 
 
 def import_file(
-    ctx: Context, filename: str, data: bytes, shipped: bool = False, most: int = AT_ONCE
+    ctx: Context,
+    filename: str,
+    data: bytes,
+    shipped: bool = False,
+    most: int = AT_ONCE,
+    tried: Tried = read_here,
 ) -> list[Imported]:
     """Bring in every song of a file; one that cannot be read is reported and does not hold up the others."""
     try:
         parts = pieces(data, filename)
     except KopjeError as problem:
         return [Imported(filename, filename, None, False, problem.reason, 0)]
-    found = [_import_piece(ctx, filename, part, shipped) for part in parts[: max(most, 0)]]
+    found = [_import_piece(ctx, filename, part, shipped, tried) for part in parts[: max(most, 0)]]
     left = len(parts) - len(found)
     if left:
         said = because("import_not_read", count=left, most=AT_ONCE)
@@ -223,7 +242,7 @@ def import_file(
     return found
 
 
-def _import_piece(ctx: Context, filename: str, data: bytes, shipped: bool) -> Imported:
+def _import_piece(ctx: Context, filename: str, data: bytes, shipped: bool, tried: Tried) -> Imported:
     digest = hashlib.sha256(data).hexdigest()
     there = songs.by_hash(ctx.session, ctx.school_id, digest)
     if there is not None and there.removed is not None:
@@ -232,7 +251,9 @@ def _import_piece(ctx: Context, filename: str, data: bytes, shipped: bool) -> Im
     if there is not None:
         return Imported(filename, there.title, there.id, True, because("import_already"), 0)
     try:
-        analysis = analysed(Source(digest, "{}", filename, data))
+        if len(data) > SMALL:
+            tried(read_scores, data, filename)
+        analysis = analysed(short_enough(Source(digest, "{}", filename, data)))
     except KopjeError as problem:
         return Imported(filename, filename, None, False, problem.reason, 0)
     song = tables.Song(
