@@ -65,9 +65,7 @@ concept_strand = { $where }: “{ $text }” is no strand. Nothing was kept.
 concept_trait = { $where }: nothing in music is found by “{ $text }”. Nothing was kept.
 concept_ways = { $where }: the ways to show it are among { $ways }. Nothing was kept.
 concept_month_day = { $where }: “{ $text }” is no month and day such as 10-01. Nothing was kept.
-sequence_file_too_hard = This file takes more time or memory to read than any song or table does. Nothing of it was kept.
-song_too_long = It has { $bars } bars; a song here has { $most } at most. Nothing was kept of it; cut out what the class sings.
-row_unreadable = Row { $row } is no row of a table: a cell is open at its end, or far too long. Nothing was kept.
+sequence_row_unreadable = Row { $row } is no row of a table: a cell is open at its end, or far too long. Nothing was kept.
 sequence_size = A sequence has 1 to { $most } concepts, not { $count }. Nothing was kept.
 sequence_key_twice = The key “{ $key }” stands twice. Nothing was kept.
 sequence_need_missing = “{ $name }” needs “{ $need }”, which is not in the sequence. Nothing was kept.
@@ -162,6 +160,8 @@ at_item = Item { $number }
 at_concept = Concept { $number }
 
 ## What a file or the core says
+file_too_hard = This file takes more time or memory to read than any song or table does. Nothing of it was kept.
+song_too_long = It has { $bars } bars; a song here has { $most } at most. Nothing was kept of it; cut out what the class sings.
 row_unreadable = it is no row of a table: a cell is open at its end, or far too long
 row_meetings = more than { $most } meetings; the first { $most } are kept
 row_section = no section, or one with a name longer than 20 letters
