@@ -19,7 +19,7 @@ clean() {
   [ -s "$room/nginx.pid" ] && kill "$(cat "$room/nginx.pid")" 2>/dev/null || true
   db "$pg/pg_ctl" -D "$room/pg" -m immediate stop >/dev/null 2>&1 || true
   wait 2>/dev/null || true
-  rm -rf "$room" kopje.env kopje-800?.log kopje.dump
+  rm -rf "$room" kopje.env kopje-800?.log kopje.dump kopje.zip
 }
 trap clean EXIT
 

@@ -23,7 +23,7 @@ TODAY = date(2026, 11, 24)
 EMPTY = "template_kopje"
 DATA = Path(tempfile.mkdtemp(prefix="kopje-test-data-"))
 atexit.register(shutil.rmtree, DATA, ignore_errors=True)
-SETTINGS = Settings(today=TODAY, clock=time(9, 5), data=DATA)
+SETTINGS = Settings(today=TODAY, clock=time(9, 5), data=DATA, hosts="testserver")
 _cluster: Cluster | None = None
 
 

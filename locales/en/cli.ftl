@@ -22,3 +22,6 @@ cli_set_aside = The school that was here is kept as the database { $name }.
 cli_before_update = Before this version changes the tables, everything was copied to { $file }.
 cli_passphrase = Passphrase of the backup:
 cli_passphrase_new = Passphrase for the backup (kept nowhere; without it nobody can open it):
+cli_first_code = The first page asks for this code: { $letters }
+cli_password_new = New password:
+cli_password_set = { $login } signs in with the new password from now on, on every device anew.

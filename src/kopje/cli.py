@@ -207,6 +207,7 @@ def _serve(options: argparse.Namespace) -> int:
     from kopje.store.migrate import is_older, migrate
     from kopje.store.places import backups_folder
     from kopje.store.work import UnitOfWork, engine_for
+    from kopje.usecases.setup.adults import new_code
     from kopje.usecases.setup.backups import Backups
 
     settings = Settings()
@@ -231,17 +232,23 @@ def _serve(options: argparse.Namespace) -> int:
         if cluster is not None and not options.demo:
             said = "  " + _words().word("cli_data_in", folder=str(cluster.folder))
         to_stderr(settings.log_level)
+        code = settings.first_code or new_code() if is_empty(engine) else None
+        if code and not settings.first_code:
+            said += "\n" + _words().word("cli_first_code", letters=code)
+        scheme = "https" if settings.certificate else "http"
         keeper = Keeper(cluster).start() if cluster is not None else None
         config = uvicorn.Config(
-            create_app(settings, work, daily=backups),
+            create_app(settings, work, daily=backups, first_code=code),
             host=settings.host,
             port=settings.port,
+            ssl_certfile=settings.certificate,
+            ssl_keyfile=settings.key,
             log_config=None,
             access_log=False,
         )
         server = _telling(
             uvicorn.Server(config),
-            _words().word("cli_is_at", address=f"http://{settings.host}:{settings.port}", said=said),
+            _words().word("cli_is_at", address=f"{scheme}://{settings.host}:{settings.port}", said=said),
         )
         server.run()
     except KeyboardInterrupt:

@@ -12,7 +12,7 @@ from getpass import getpass
 from pathlib import Path
 from typing import TYPE_CHECKING
 
-from kopje.core.errors import BackupError
+from kopje.core.errors import BackupError, SignInError
 from kopje.core.reasons import Param
 from kopje.settings import CHECKOUT, Settings
 from kopje.words import Words, catalogue
@@ -34,6 +34,10 @@ def add_commands(commands: argparse._SubParsersAction[argparse.ArgumentParser]) 
     saving.add_argument("--demo", action="store_true", help="the demo school's")
     saving.add_argument("--seal", action="store_true", help="ask for a passphrase and seal it")
     saving.set_defaults(run=_backup)
+    resetting = commands.add_parser("reset-password", help="set a new password for somebody who forgot it")
+    resetting.add_argument("login", metavar="LOGIN")
+    resetting.add_argument("--demo", action="store_true", help="of the demo school")
+    resetting.set_defaults(run=_reset_password)
     restoring = commands.add_parser("restore", help="bring a school back from a backup")
     restoring.add_argument("file", type=Path, metavar="FILE")
     restoring.add_argument(
@@ -102,6 +106,25 @@ def _backup(options: argparse.Namespace) -> int:
     else:
         half.replace(options.file)
     _said("cli_backed_up", file=str(options.file), kilobytes=-(-options.file.stat().st_size // 1000))
+    return 0
+
+
+def _reset_password(options: argparse.Namespace) -> int:
+    """For whoever has the machine; everybody who is signed in with it is signed out."""
+    from kopje.store.work import UnitOfWork, engine_for
+    from kopje.usecases.setup.adults import LEAST_PASSWORD, reset_password
+
+    new = _passphrase("cli_password_new")
+    if len(new) < LEAST_PASSWORD:
+        raise SignInError("password_short", least=LEAST_PASSWORD)
+    with database(Settings(), options.demo) as url:
+        engine = engine_for(url)
+        try:
+            with UnitOfWork(engine).begin() as session:
+                reset_password(session, options.login, new)
+        finally:
+            engine.dispose()
+    _said("cli_password_set", login=options.login)
     return 0
 
 

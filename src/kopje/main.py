@@ -6,6 +6,7 @@ import asyncio
 import gc
 from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager
+from typing import Any
 
 import structlog
 from fastapi import APIRouter, Depends, FastAPI, Response
@@ -19,11 +20,13 @@ from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from kopje import logs
 from kopje.api import operating, problems
-from kopje.api.deps import Services, same_origin
+from kopje.api.deps import Services, Teacher, same_origin
+from kopje.api.doors import Bodies, Hosts
 from kopje.api.operating import Traced
 from kopje.api.problems import words_of
 from kopje.api.routes import (
     activities,
+    adults,
     events,
     keeping,
     lesson_sets,
@@ -68,9 +71,10 @@ def create_app(
     solver: Worker | None = None,
     daily: Backups | None = None,
     reader: Worker | None = None,
+    first_code: str | None = None,
 ) -> FastAPI:
     """The application on a database; the workers that draw and solve start with it, the one that prints when
-    it is needed. `daily`: backups that are made by themselves."""
+    it is needed. `daily`: backups that are made by themselves; `first_code` is asked for on the first run."""
     logs.configure(settings.log_level)
     drawing, printing = engraver or Engraver(), printer or Printer(settings.web / "assets")
     solving, reading = solver or Worker(), reader or Worker(READING_SECONDS, READING_MEMORY)
@@ -99,17 +103,25 @@ def create_app(
         lifespan=lifespan,
         docs_url=None,
         redoc_url=None,
-        openapi_url="/api/openapi.json",
+        openapi_url=None,
         separate_input_output_schemas=False,
     )
     backups = daily or Backups(work, backups_folder(settings.data))
-    app.state.services = Services(settings, work, drawing, printing, solving, backups, reading)
+    app.state.services = Services(settings, work, drawing, printing, solving, backups, reading, first_code)
     app.add_middleware(GZipMiddleware, minimum_size=600, compresslevel=6)
+    words = words_of(settings)
+
+    def refuse(status: int, code: str) -> Response:
+        return problems.problem(status, code, words.word(code))
+
+    app.add_middleware(Bodies, refuse=refuse)
+    app.add_middleware(Hosts, names=settings.known_as, refuse=refuse)
     app.add_middleware(Secured)
     app.add_middleware(Traced)
     api = APIRouter(prefix="/api", dependencies=[Depends(same_origin)])
     for module in (
         people,
+        adults,
         sections,
         practice,
         songbook,
@@ -128,6 +140,12 @@ def create_app(
     app.include_router(api)
     app.include_router(operating.router)
     problems.install(app)
+
+    @app.get("/api/openapi.json", include_in_schema=False, operation_id="schema")
+    def schema(_: Teacher) -> dict[str, Any]:
+        """For those who are signed in."""
+        return app.openapi()
+
     _serve_page(app, settings)
     return app
 

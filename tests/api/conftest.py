@@ -20,13 +20,20 @@ from kopje.core.planning.meetings import Meeting
 from kopje.engraving.printing import Printer
 from kopje.engraving.render import Engraver
 from kopje.main import create_app
-from kopje.store import plans, recordings, songs
+from kopje.store import people, plans, recordings, songs
 from kopje.store.tables import Child, School, Teacher
 from kopje.store.work import UnitOfWork, engine_for
 from kopje.usecases.context import Context, Desk
 from kopje.usecases.ledger.projections import RULES
 from kopje.usecases.lessons import activity_shelf, kept_sets, propose_lesson
-from kopje.usecases.setup import school_calendar, school_habits, school_sequence, set_up_school
+from kopje.usecases.setup import (
+    adults,
+    school_calendar,
+    school_habits,
+    school_sequence,
+    set_up_school,
+    sign_in,
+)
 from kopje.usecases.setup.sign_in import hashed
 from kopje.usecases.songs import ask_songbook
 from kopje.usecases.songs.bring_shipped_songs import bring_shipped_songs
@@ -75,7 +82,22 @@ def make_school(work: UnitOfWork, name: str) -> Place:
         session.flush()
         owner = {"login": name.lower(), "name": "T", "role": "owner", "password_hash": HASH}
         session.add(Teacher(id=teacher_id, school_id=school_id, **owner))
+        other_id = uuid.uuid4()
+        other = {"login": f"{name.lower()}-two", "name": "U", "role": "owner", "password_hash": HASH}
+        session.add(Teacher(id=other_id, school_id=school_id, **other))
         session.flush()
+        sign_in.begin(
+            session,
+            teacher_id,
+            f"token of {name}",
+            f"device of {name}",
+            "Mozilla/5.0 (X11; Linux x86_64) Firefox/140.0",
+            now,
+        )
+        adults.invite(ctx(session), adults.Given("Ines", "teacher"))
+        session.flush()
+        (waiting,) = adults.adults(ctx(session))[1]
+        (device,) = people.devices(session, teacher_id, now)
         meetings = (Meeting(1, time(9, 50)), Meeting(4, time(9, 10)))
         new = set_up_school.NewSection("2A", 2, 30, ("Ama", "Jun", "Ines", "Tove", "Kofi", "Lien"), meetings)
         section = set_up_school.add_section(ctx(session), new)
@@ -116,6 +138,9 @@ def make_school(work: UnitOfWork, name: str) -> Place:
             "kept_id": kept_set.id,
             "event_id": uuid.uuid4(),
             "device": uuid.uuid4(),
+            "adult_id": other_id,
+            "invitation_id": waiting.id,
+            "device_id": device.id,
         }
     return Place(name.lower(), {key: str(value) for key, value in ids.items()}, own)
 

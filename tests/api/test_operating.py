@@ -17,7 +17,6 @@ from kopje import logs
 from kopje.engraving.printing import Printer
 from kopje.engraving.render import Engraver
 from kopje.main import create_app
-from kopje.settings import Settings
 from kopje.store.work import UnitOfWork
 from kopje.workers import Worker
 
@@ -62,7 +61,9 @@ def test_a_day_is_the_school_s_day(
     work: UnitOfWork, engraver: Engraver, printer: Printer, solver: Worker, kestrel: Place
 ) -> None:
     """Two zones 25 hours apart never have the same date."""
-    app = create_app(Settings(today=None), work, engraver, printer, solver)
+    app = create_app(
+        SETTINGS.model_copy(update={"today": None, "clock": None}), work, engraver, printer, solver
+    )
     client = signed_in(TestClient(app, headers=OURS, base_url="http://testserver"), kestrel)
 
     def today_in(zone: str) -> date:

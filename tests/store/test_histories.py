@@ -55,7 +55,8 @@ class School:
         )
         with work.begin() as session:
             self.teacher = session.execute(
-                text("SELECT id FROM teacher WHERE school_id = :id"), {"id": self.school}
+                text("SELECT id FROM teacher WHERE school_id = :id AND login NOT LIKE '%-two'"),
+                {"id": self.school},
             ).scalar_one()
             self.parts = [part.id for part in plans.parts(session, self.lesson)]
             self.children = list(

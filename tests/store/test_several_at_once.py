@@ -210,3 +210,20 @@ def test_rebuild_tells_an_operator_whether_anything_differed(servers: Servers) -
     other = subprocess.run(command, env=servers.environment, capture_output=True, text=True, check=False)
     assert other.returncode == 1
     assert nothing_differs(servers)
+
+
+def test_a_hundred_guesses_at_once_are_a_hundred_guesses(servers: Servers) -> None:
+    """At two servers by turns: five are looked at. On her own device the teacher gets in meanwhile."""
+    wrong = {"login": servers.place.login, "password": "a guess"}
+
+    def guess(client: httpx.Client) -> httpx.Response:
+        return httpx.post(client.base_url.join("/api/sign-in"), json=wrong, headers=OURS, timeout=120)
+
+    def teacher(client: httpx.Client) -> httpx.Response:
+        return client.post("/api/sign-in", json={"login": servers.place.login, "password": PASSWORD})
+
+    found = servers.at_once(*[guess] * 25, teacher, *[guess] * 25)
+    statuses = [one.status_code for one in found]
+    assert statuses.pop(25) == 200
+    assert 1 <= statuses.count(401) <= 5
+    assert set(statuses) == {401, 429}

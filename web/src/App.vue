@@ -57,6 +57,7 @@ watch(
       needed &&
       !needed.needed &&
       route.name &&
+      !route.meta.open &&
       route.name !== 'sign-in'
     )
       void router.replace({ name: 'sign-in', query: { to: route.fullPath } })

@@ -27,6 +27,7 @@ from kopje.words import catalogue
 from kopje.workers import Worker, WorkerLimitError
 
 COOKIE = "kopje_sign_in"
+DEVICE = "kopje_device"
 HEADER = "x-kopje-request"
 SAFE = ("GET", "HEAD", "OPTIONS")
 
@@ -42,6 +43,7 @@ class Services:
     solver: Worker
     backups: Backups
     reader: Worker
+    first_code: str | None = None
 
     def read(self, reader: Callable[..., Answer], data: bytes, *more: Any) -> Answer:
         """What a reader makes of a foreign file: in a process of its own that is ended when it takes too
@@ -138,9 +140,11 @@ AtDesk = Annotated[Desk, Depends(desk, scope="function")]
 Provided = Annotated[Services, Depends(services)]
 
 
-def keep_cookie(request: Request, response: Response, token: str) -> None:
-    seconds = int(sign_in.LASTS.total_seconds())
+def keep_cookies(request: Request, response: Response, token: str, device: str) -> None:
+    """Of the sign-in, and of the device it was made on; no script and no other site sees them."""
     secure = request.url.scheme == "https"
-    response.set_cookie(
-        COOKIE, token, max_age=seconds, httponly=True, samesite="strict", secure=secure, path="/"
-    )
+    for name, value, lasts in ((COOKIE, token, sign_in.LASTS), (DEVICE, device, sign_in.KNOWN_FOR)):
+        seconds = int(lasts.total_seconds())
+        response.set_cookie(
+            name, value, max_age=seconds, httponly=True, samesite="strict", secure=secure, path="/"
+        )

@@ -10,9 +10,21 @@ Role = Literal["owner", "teacher", "substitute", "viewer"]
 ROLES: tuple[Role, ...] = get_args(Role)
 
 # Before anybody is signed in.
-OPEN = frozenset(("firstRunNeeded", "firstRun", "signIn"))
+OPEN = frozenset(("firstRunNeeded", "firstRun", "signIn", "invited", "acceptLink"))
 # About oneself, and what the page needs to speak at all.
-ANYBODY = ("me", "signOut", "signOutEverywhere", "school", "words")
+ANYBODY = (
+    *(
+        "me",
+        "signOut",
+        "signOutEverywhere",
+        "school",
+        "words",
+        "changePassword",
+        "devices",
+        "signOutDevice",
+        "schema",
+    ),
+)
 # What stands in for a day: look at today's lessons, teach them, tick and mark; no history.
 IN_THE_ROOM = (
     *(
@@ -67,6 +79,7 @@ TEACHING = (
     *("setLadder", "ladderNow", "sequenceFile", "lookAtSequence", "backupsTold"),
 )
 OWNING = (
+    *("adults", "inviteAdult", "changeAdult", "removeAdult", "newPasswordLink", "withdrawLink"),
     *("setSchool", "backups", "makeBackup", "backupFile", "setBackupFolder", "sealBackups", "unsealBackups"),
 )
 RIGHTS: dict[str, frozenset[Role]] = {

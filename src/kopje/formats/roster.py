@@ -12,6 +12,7 @@ from dataclasses import dataclass, field
 from datetime import time
 
 from kopje.core.errors import RosterError
+from kopje.core.names import shown
 from kopje.core.planning.meetings import Meeting
 from kopje.core.reasons import Reason, because
 from kopje.core.sequence.grades import BELOW_KINDERGARTEN, CHOIR, may_span
@@ -133,7 +134,7 @@ def _heads(row: Iterable[str]) -> dict[str, int]:
 
 
 def _add_row(found: Roster, number: int, row: dict[str, str]) -> None:
-    name = row["section"]
+    name = shown(row["section"])
     if not name or len(name) > 20:
         found.problems.append((number, because("row_section")))
         return
@@ -162,7 +163,7 @@ def _add_row(found: Roster, number: int, row: dict[str, str]) -> None:
         found.problems.append((number, because("row_meetings", most=MOST_MEETINGS)))
         more = []
     section.meetings += more
-    child = " ".join(row.get("name", "").split())
+    child = shown(row.get("name", ""))
     if len(child) > 60:
         found.problems.append((number, because("row_name")))
     elif child:

@@ -20,6 +20,7 @@ from kopje.core.sequence.concepts import STRANDS, Concept, ConceptKey, Sequence
 from kopje.core.sequence.grades import BELOW_KINDERGARTEN, CHOIR
 from kopje.core.sequence.so_mi_first import SO_MI_FIRST
 from kopje.core.songs.facts import TRAITS
+from kopje.formats.tables import meant, plain
 
 MOST_BYTES = 2 << 20
 MOST_CONCEPTS = 500
@@ -172,7 +173,8 @@ def write_csv(sequence: Sequence) -> str:
     table.writeheader()
     for concept in sequence.concepts:
         values = concept_values(concept)
-        table.writerow({key: " | ".join(values[key]) if key in LISTS else values[key] for key in COLUMNS})
+        row = {key: " | ".join(values[key]) if key in LISTS else values[key] for key in COLUMNS}
+        table.writerow({key: plain(value) if isinstance(value, str) else value for key, value in row.items()})
     return out.getvalue()
 
 
@@ -234,7 +236,7 @@ def _from_csv(text: str, name: str) -> Sequence:
     rows = []
     for number, row in enumerate(_csv_rows(table), 2):
         _count(number - 1)
-        values: dict[str, Any] = {key: value or "" for key, value in row.items() if key in COLUMNS}
+        values: dict[str, Any] = {key: meant(value or "") for key, value in row.items() if key in COLUMNS}
         for key in LISTS:
             if key not in row:
                 continue

@@ -19,9 +19,15 @@ def write_table(columns: Sequence[str], rows: Iterable[Sequence[str | int]]) -> 
     text = io.StringIO(newline="")
     writer = csv.writer(text)
     writer.writerow(columns)
-    writer.writerows([_plain(value) for value in row] for row in rows)
+    writer.writerows([plain(value) for value in row] for row in rows)
     return (BOM + text.getvalue()).encode()
 
 
-def _plain(value: str | int) -> str | int:
+def plain(value: str | int) -> str | int:
+    """What no spreadsheet works out."""
     return f"'{value}" if isinstance(value, str) and value.startswith(FORMULA) else value
+
+
+def meant(text: str) -> str:
+    """A cell as it was before it was made plain."""
+    return text[1:] if text[:1] == "'" and text[1:].startswith(FORMULA) else text

@@ -8,6 +8,7 @@ from uuid import UUID
 from sqlalchemy import CheckConstraint, ForeignKey, UniqueConstraint
 from sqlalchemy.orm import Mapped, mapped_column
 
+from kopje.store.adult_tables import FailedSignIn, Invitation, KnownDevice, SignIn, Teacher
 from kopje.store.base import Json, OfSchool, Table, one_of
 from kopje.store.event_tables import (
     AsideEvent,
@@ -35,21 +36,26 @@ __all__ = [
     "Attachment",
     "Event",
     "FactsRow",
+    "FailedSignIn",
     "HeldLessonRow",
+    "Invitation",
     "Json",
     "Keeping",
     "KeptQuestion",
     "KeptSet",
+    "KnownDevice",
     "OfSchool",
     "OwnActivity",
     "PlannedLesson",
     "PlannedPart",
     "Recording",
     "SetStep",
+    "SignIn",
     "Song",
     "SongMetRow",
     "StandingRow",
     "Table",
+    "Teacher",
 ]
 
 
@@ -90,32 +96,6 @@ class School(Table):
         CheckConstraint("cycle BETWEEN 0 AND 20", name="cycle"),
         one_of("hemisphere", "north", "south", null=True),
     )
-
-
-class Teacher(OfSchool):
-    __tablename__ = "teacher"
-    login: Mapped[str] = mapped_column(unique=True)
-    name: Mapped[str]
-    role: Mapped[str]
-    password_hash: Mapped[str]
-    __table_args__ = (one_of("role", "owner", "teacher", "substitute", "viewer"),)
-
-
-class SignIn(Table):
-    """A server-side session; only the hash of its token is kept."""
-
-    __tablename__ = "sign_in"
-    token_hash: Mapped[str] = mapped_column(primary_key=True)
-    teacher_id: Mapped[UUID] = mapped_column(ForeignKey("teacher.id", ondelete="CASCADE"), index=True)
-    created: Mapped[datetime]
-    expires: Mapped[datetime]
-
-
-class FailedSignIn(Table):
-    __tablename__ = "failed_sign_in"
-    id: Mapped[int] = mapped_column(primary_key=True, autoincrement=True)
-    login: Mapped[str] = mapped_column(index=True)
-    moment: Mapped[datetime]
 
 
 class Section(OfSchool):

@@ -10,7 +10,14 @@ import { vFirst } from '@/composables/vFirst'
 import { say } from '@/locales/say'
 
 const router = useRouter()
-const sent = reactive({ school: '', teacher: '', login: '', password: '', bring_songs: true })
+const sent = reactive({
+  school: '',
+  teacher: '',
+  login: '',
+  password: '',
+  bring_songs: true,
+  code: '',
+})
 const section = ref(emptySection())
 const refused = ref('')
 const first = useFirstRun()
@@ -20,6 +27,7 @@ const now = computed(
 const missing = computed(
   () =>
     !sent.school ||
+    (first.data.value?.code && !sent.code) ||
     !sent.login ||
     sent.password.length < 8 ||
     !complete(section.value) ||
@@ -88,6 +96,13 @@ async function go() {
           type="password"
           name="password"
           autocomplete="new-password"
+        />
+        <v-text-field
+          v-if="first.data.value?.code"
+          v-model="sent.code"
+          :label="say('first-run-code')"
+          name="code"
+          autocomplete="off"
         />
       </div>
       <hr class="rule" />

@@ -20,6 +20,7 @@ import RosterForm from '@/features/setup/RosterForm.vue'
 import SchoolForm from '@/features/setup/SchoolForm.vue'
 import SectionForm from '@/features/setup/SectionForm.vue'
 import SingersForm from '@/features/setup/SingersForm.vue'
+import YouForm from '@/features/setup/YouForm.vue'
 import BarColours from '@/features/setup/BarColours.vue'
 import WordsForm, { wordsBody } from '@/features/setup/WordsForm.vue'
 import { shortDay } from '@/composables/words'
@@ -198,7 +199,8 @@ async function leave(everywhere: boolean) {
             say('set-up-everywhere')
           }}</v-btn>
         </div>
-        <SchoolForm />
+        <YouForm />
+        <SchoolForm v-if="me.data.value?.role === 'owner'" />
       </section>
       <section id="device" class="stack">
         <h2>{{ say('set-up-screen') }}</h2>
@@ -254,6 +256,9 @@ async function leave(everywhere: boolean) {
       </section>
       <section v-if="me.data.value?.role === 'owner'" id="safe" class="stack">
         <h2>{{ say('set-up-safe') }}</h2>
+        <p>
+          <router-link to="/people">{{ say('set-up-people') }}</router-link>
+        </p>
         <p>
           <router-link to="/backups">{{ say('set-up-backups') }}</router-link>
         </p>

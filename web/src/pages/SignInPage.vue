@@ -13,13 +13,21 @@ const login = ref('')
 const password = ref('')
 const refused = ref('')
 const busy = ref(false)
+const others = ref(false)
+const plain = !window.isSecureContext
 
 async function go() {
   busy.value = true
   refused.value = ''
   try {
     const me = await body(
-      api.POST('/api/sign-in', { body: { login: login.value.trim(), password: password.value } }),
+      api.POST('/api/sign-in', {
+        body: {
+          login: login.value.trim(),
+          password: password.value,
+          end_others: others.value,
+        },
+      }),
     )
     await signedInAs(me)
     const to =
@@ -53,6 +61,8 @@ async function go() {
         autocomplete="current-password"
         name="password"
       />
+      <v-checkbox v-model="others" :label="say('sign-in-others')" />
+      <p v-if="plain" class="small">△ {{ say('sign-in-plain') }}</p>
       <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
       <v-btn type="submit" class="main" :disabled="busy || !login">{{ say('sign-in-go') }}</v-btn>
     </form>

@@ -11,7 +11,7 @@ from kopje.api.deps import Provided, Work
 from kopje.api.problems import answers
 from kopje.api.schemas.keeping import BackupsRead, BackupsToldRead, FolderBody, SealBody
 from kopje.core.backups import old
-from kopje.core.errors import BackupError
+from kopje.core.errors import NotAllowedError
 from kopje.usecases.setup import set_up_school
 
 router = APIRouter(tags=["keeping"], prefix="/backups")
@@ -50,7 +50,7 @@ def get_backup(
     services: Provided,
 ) -> FileResponse:
     if services.backups.kept().several_schools:
-        raise BackupError("backup_several")
+        raise NotAllowedError("backup_several")
     path = services.backups.file(backup_name)
     return FileResponse(path, media_type="application/zip", filename=path.name)
 

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from datetime import date
 from typing import Annotated
 from uuid import UUID
 
@@ -10,6 +9,7 @@ from fastapi import APIRouter, Body, Query, Response
 
 from kopje.api.deps import AtDesk, Provided, Work
 from kopje.api.problems import answers
+from kopje.api.schemas.base import Day
 from kopje.api.schemas.ledger import HearingRead
 from kopje.api.schemas.lesson_parts import Things
 from kopje.api.schemas.lessons import (
@@ -131,7 +131,7 @@ def get_lesson_print(lesson_id: UUID, ctx: Work, services: Provided, paper: Pape
     responses=answers("application/pdf"),
 )
 def get_day_print(
-    ctx: Work, services: Provided, day: Annotated[date | None, Query()] = None, paper: Paper = "A4"
+    ctx: Work, services: Provided, day: Annotated[Day | None, Query()] = None, paper: Paper = "A4"
 ) -> Response:
     """Of today, or of the day asked for."""
     sheets = print_lessons.day_sheets(ctx, day or ctx.today)

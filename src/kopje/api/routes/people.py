@@ -7,7 +7,7 @@ import uuid
 
 from fastapi import APIRouter, Request, Response
 
-from kopje.api.deps import COOKIE, Provided, Teacher, Transaction, Work, keep_cookie
+from kopje.api.deps import COOKIE, DEVICE, Provided, Teacher, Transaction, Work, keep_cookies
 from kopje.api.schemas.people import FirstRunBody, FirstRunRead, MeRead, SchoolBody, SchoolRead, SignInBody
 from kopje.core.errors import SignInError
 from kopje.usecases.context import Context
@@ -26,7 +26,10 @@ router = APIRouter(tags=["people"])
 def first_run_needed(session: Transaction, services: Provided) -> FirstRunRead:
     now = services.settings.now()
     return FirstRunRead(
-        needed=set_up_school.first_run_needed(session), weekday=now.weekday(), clock=f"{now:%H:%M}"
+        needed=set_up_school.first_run_needed(session),
+        code=services.first_code is not None,
+        weekday=now.weekday(),
+        clock=f"{now:%H:%M}",
     )
 
 
@@ -39,6 +42,10 @@ def first_run_needed(session: Transaction, services: Provided) -> FirstRunRead:
 def first_run(
     body: FirstRunBody, request: Request, response: Response, session: Transaction, services: Provided
 ) -> MeRead:
+    if services.first_code is not None and not secrets.compare_digest(
+        services.first_code.encode(), body.code.strip().upper().encode()
+    ):
+        raise SignInError("first_code_wrong")
     set_up_school.known_zone(body.time_zone)
     now = services.settings.now(body.time_zone)
     ids = (uuid.uuid4(), uuid.uuid4())
@@ -50,7 +57,9 @@ def first_run(
     if body.bring_songs:
         bring_shipped_songs(ctx, services.settings.songs)
         bring_shipped_pieces(ctx, services.settings.pieces)
-    _sign_in(session, body.login, body.password, request, response, services)
+    token, device = secrets.token_urlsafe(32), secrets.token_urlsafe(32)
+    sign_in.begin(session, ids[1], token, device, request.headers.get("user-agent", ""), now)
+    keep_cookies(request, response, token, device)
     return MeRead(id=ids[1], name=body.teacher, school=body.school, role="owner")
 
 
@@ -60,26 +69,14 @@ def first_run(
     summary="Sign in with a login and a password",
 )
 def post_sign_in(body: SignInBody, request: Request, response: Response, services: Provided) -> MeRead:
-    with services.work.begin() as session:
-        found = _sign_in(session, body.login, body.password, request, response, services)
-        if not isinstance(found, SignInError):
-            return MeRead(
-                id=found.teacher_id,
-                name=found.name,
-                school=found.school,
-                role=found.role,
-            )
-    raise found  # after the transaction: a failure must be remembered
-
-
-def _sign_in(
-    session: Transaction, login: str, password: str, request: Request, response: Response, services: Provided
-) -> sign_in.SignedIn | SignInError:
-    token = secrets.token_urlsafe(32)
-    found = sign_in.sign_in(session, login, password, token, services.settings.now())
-    if not isinstance(found, SignInError):
-        keep_cookie(request, response, token)
-    return found
+    token, device = secrets.token_urlsafe(32), request.cookies.get(DEVICE) or secrets.token_urlsafe(32)
+    address = request.client.host if request.client else ""
+    agent = request.headers.get("user-agent", "")
+    known = request.cookies.get(DEVICE)
+    knock = sign_in.Knock(body.login, body.password, address, known, agent, body.end_others)
+    found = sign_in.sign_in(services.work, knock, token, device, services.settings.now())
+    keep_cookies(request, response, token, device)
+    return MeRead(id=found.teacher_id, name=found.name, school=found.school, role=found.role)
 
 
 @router.post("/sign-out", status_code=204, operation_id="signOut", summary="Sign out on this device")

@@ -2,13 +2,13 @@
 
 from __future__ import annotations
 
-from datetime import date
 from typing import Annotated
 from uuid import UUID
 
 from fastapi import APIRouter, Query, Response
 
 from kopje.api.deps import AtDesk, Work
+from kopje.api.schemas.base import Day
 from kopje.api.schemas.concepts import ConceptRead
 from kopje.api.schemas.ledger import EvidenceRead, LedgerRead
 from kopje.api.schemas.people import (
@@ -54,7 +54,7 @@ def get_to_do(ctx: Work) -> ToDoRead:
 
 
 @router.get("/day/needs", operation_id="dayNeeds", summary="What to fetch for the lessons of a day")
-def get_day_needs(ctx: Work, day: Annotated[date | None, Query()] = None) -> list[DayNeedsRead]:
+def get_day_needs(ctx: Work, day: Annotated[Day | None, Query()] = None) -> list[DayNeedsRead]:
     """Of today, or of the day asked for."""
     return [DayNeedsRead.of(one, ctx.words) for one in read_fetch.day_needs(ctx, day or ctx.today)]
 
@@ -72,12 +72,12 @@ def put_room(body: RoomBody, ctx: Work) -> RoomRead:
 
 
 @router.get("/days/{day}", operation_id="dayLike", summary="What a day is like")
-def get_day_like(day: date, ctx: Work) -> DayLikeRead:
+def get_day_like(day: Day, ctx: Work) -> DayLikeRead:
     return DayLikeRead.of(day_like.day_like(ctx, day), ctx.words)
 
 
 @router.put("/days/{day}", operation_id="setDayLike", summary="Say what a day is like")
-def put_day_like(day: date, body: DayLikeBody, ctx: Work) -> DayLikeRead:
+def put_day_like(day: Day, body: DayLikeBody, ctx: Work) -> DayLikeRead:
     """Lessons that are proposed from now on prefer songs that suit it."""
     changed = school_habits.set_day(ctx, day, body.times)
     return DayLikeRead.of(day_like.day_like(ctx, day, changed), ctx.words)

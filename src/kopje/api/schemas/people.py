@@ -15,12 +15,14 @@ from kopje.usecases.setup.change_section import SectionNow
 from kopje.usecases.setup.set_up_school import NewSection
 
 TimeZone = Annotated[str, Field(min_length=1, max_length=60)]
+Login = Annotated[str, Field(min_length=1, max_length=60, pattern=r"^\S+$")]
 Password = Annotated[str, Field(min_length=8, max_length=200)]
 
 
 class SignInBody(Body):
     login: Name = Field(examples=["teacher"])
     password: Annotated[str, Field(max_length=200)] = Field(examples=["a long password"])
+    end_others: bool = Field(default=False, examples=[False])
 
 
 class MeetingBody(Body):
@@ -101,12 +103,13 @@ class SectionDetail(Read):
 class FirstRunBody(Body):
     school: Name = Field(examples=["Kestrel Ridge School"])
     teacher: Name = Field(examples=["Noor"])
-    login: Annotated[str, Field(min_length=1, max_length=60, pattern=r"^\S+$")] = Field(examples=["noor"])
+    login: Login = Field(examples=["noor"])
     password: Password = Field(examples=["a long password"])
     section: SectionBody = Field(
         examples=[{"name": "2A", "grade": 2, "minutes": 30, "names": "Ama\nJun", "meetings": []}]
     )
     bring_songs: bool = Field(default=True, examples=[True])
+    code: Annotated[str, Field(max_length=40)] = Field(default="", examples=[""])
     time_zone: TimeZone | None = Field(default=None, examples=["Europe/Vienna"])
 
 
@@ -126,9 +129,11 @@ class SchoolRead(Read):
 
 
 class FirstRunRead(Read):
-    """`weekday` (Monday 0) and `clock` where Kopje is, for a section that is in the room at this moment."""
+    """`code`: the one that Kopje printed when it was started is asked for. `weekday` (Monday 0) and `clock`
+    where Kopje is, for a section that is in the room at this moment."""
 
     needed: bool
+    code: bool
     weekday: int
     clock: str
 

@@ -8,6 +8,7 @@ from datetime import date
 from uuid import UUID
 
 from kopje.core.errors import RosterError
+from kopje.core.names import look, shown
 from kopje.core.planning.meetings import Meeting
 from kopje.core.roster import cleaned_names
 from kopje.store import sections
@@ -45,8 +46,8 @@ def _new(ctx: Context, new: NewSection) -> Kept:
 
 
 def _more(ctx: Context, section: t.Section, new: NewSection) -> Kept:
-    on_roll = {child.name for child in sections.roll(ctx.session, section.id, ctx.today)}
-    fresh = [name for name in cleaned_names(new.names) if name not in on_roll]
+    on_roll = {look(child.name) for child in sections.roll(ctx.session, section.id, ctx.today)}
+    fresh = [name for name in cleaned_names(new.names) if look(name) not in on_roll]
     for name in fresh:
         enrol(ctx, section, name)
     met = {Meeting(m.weekday, m.starts, m.minutes) for m in sections.meetings_of(ctx.session, section.id)}
@@ -69,6 +70,6 @@ def change_child(ctx: Context, child_id: UUID, name: str, section_id: UUID, left
     sections.section(ctx.session, ctx.school_id, section_id)
     if left is not None and left < child.joined:
         raise RosterError("left_before_joined", name=child.name, day=child.joined)
-    child.name, child.section_id, child.left = name, section_id, left
+    child.name, child.section_id, child.left = shown(name) or child.name, section_id, left
     ctx.session.flush()
     return child

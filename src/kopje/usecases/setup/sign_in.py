@@ -1,12 +1,14 @@
-"""Signing in and out. Passwords are kept as argon2 hashes, sign-ins as hashes of random tokens."""
+"""Signing in and out. Passwords are kept as argon2 hashes, sign-ins and devices as hashes of their tokens."""
 
 from __future__ import annotations
 
 import hashlib
-from collections.abc import Mapping
+from collections.abc import Iterator, Mapping
+from contextlib import contextmanager
 from dataclasses import dataclass, field
 from datetime import datetime, timedelta
 from functools import cache
+from threading import BoundedSemaphore
 from typing import Any
 from uuid import UUID
 
@@ -15,17 +17,24 @@ from argon2.exceptions import InvalidHashError, VerificationError
 from sqlalchemy.orm import Session
 
 from kopje.core.errors import SignedOutError, SignInError, SignInSlowedError
-from kopje.core.sign_in import seconds_to_wait
+from kopje.core.sign_in import FREE_TRIES_OF_CLIENT, seconds_to_wait
 from kopje.store import people
-from kopje.store.tables import FailedSignIn, SignIn
+from kopje.store.tables import FailedSignIn, KnownDevice, SignIn
+from kopje.store.work import UnitOfWork
 
 LASTS = timedelta(days=14)
+KNOWN_FOR = timedelta(days=180)  # a device on which somebody has signed in
 WINDOW = timedelta(minutes=15)
 FORGOTTEN = timedelta(days=1)  # failed tries that no rule looks at any more
+# A hash takes 64 MB and a good part of a second: so many at once, so many more may wait for their turn.
+AT_ONCE, WAITING = BoundedSemaphore(2), BoundedSemaphore(6)
+BUSY = 2  # seconds
 
 
 @dataclass(frozen=True, slots=True)
 class SignedIn:
+    """`sections`: those that are given to a substitute; None: all of the school."""
+
     teacher_id: UUID
     school_id: UUID
     name: str
@@ -35,6 +44,20 @@ class SignedIn:
     wording: Mapping[str, Any] = field(default_factory=dict)
     time_zone: str | None = None
     habits: int = 0
+    sections: frozenset[UUID] | None = None
+
+
+@dataclass(frozen=True, slots=True)
+class Knock:
+    """Who tries to get in, and from where. `address`: of the machine; `device`: the token that this browser
+    was given when somebody signed in on it; `agent`: what it calls itself."""
+
+    login: str
+    password: str
+    address: str = ""
+    device: str | None = None
+    agent: str = ""
+    ends_others: bool = False
 
 
 @cache
@@ -48,43 +71,113 @@ def _nobody() -> str:
     return _hasher().hash("nobody has this password")
 
 
+@contextmanager
+def _in_turn() -> Iterator[None]:
+    """Few hashes are worked out at once; SignInSlowedError where too many wait already."""
+    if not WAITING.acquire(blocking=False):
+        raise SignInSlowedError("sign_in_slowed", seconds=BUSY, value=BUSY)
+    try:
+        with AT_ONCE:
+            yield
+    finally:
+        WAITING.release()
+
+
 def hashed(password: str) -> str:
-    return _hasher().hash(password)
+    with _in_turn():
+        return _hasher().hash(password)
 
 
 def token_hash(token: str) -> str:
     return hashlib.sha256(token.encode()).hexdigest()
 
 
-def sign_in(session: Session, login: str, password: str, token: str, now: datetime) -> SignedIn | SignInError:
-    """Start a sign-in under `token`. A failure is returned, not raised, so that it is remembered."""
-    wait = seconds_to_wait(people.failures_since(session, login, now - WINDOW), now)
-    if wait > 0:
-        raise SignInSlowedError("sign_in_slowed", seconds=wait, value=wait)
-    teacher = people.teacher_by_login(session, login)
-    try:
-        right = (
-            _hasher().verify(teacher.password_hash if teacher else _nobody(), password)
-            and teacher is not None
+def sign_in(work: UnitOfWork, knock: Knock, token: str, device: str, now: datetime) -> SignedIn:
+    """Start a sign-in under `token`, and know the browser by `device` from now on. SignInError for a wrong
+    name or password, SignInSlowedError after too many.
+
+    A try counts before its password is looked at, so that a hundred at once are a hundred tries."""
+    with work.begin() as session:
+        client, password_hash = _counted(session, knock, now)
+    right = fits(password_hash, knock.password)
+    with work.begin() as session:
+        teacher = people.teacher_by_login(session, knock.login)
+        last = teacher is not None and teacher.until is not None and now.date() > teacher.until
+        if not right or teacher is None or last:
+            raise SignInError("sign_in_failed")
+        people.forget_tries(session, client, knock.login)
+        people.clear_expired(session, now, now - FORGOTTEN)
+        if knock.ends_others:
+            people.end_all_sign_ins(session, teacher.id)
+        begin(session, teacher.id, token, device, knock.agent, now)
+        school = people.school(session, teacher.school_id)
+        return SignedIn(teacher.id, teacher.school_id, teacher.name, teacher.role, school.name)
+
+
+def begin(session: Session, teacher_id: UUID, token: str, device: str, agent: str, now: datetime) -> None:
+    """Signed in from now on, in a browser that is known from now on."""
+    expires = now + LASTS
+    session.add(
+        SignIn(
+            token_hash=token_hash(token),
+            teacher_id=teacher_id,
+            created=now,
+            expires=expires,
+            agent=agent[:200],
         )
-    except (VerificationError, InvalidHashError):
-        right = False
-    if not right or teacher is None:
-        session.add(FailedSignIn(login=login.lower(), moment=now))
-        return SignInError("sign_in_failed")
-    people.forget_failures(session, login)
-    people.clear_expired(session, now, now - FORGOTTEN)
-    school = people.school(session, teacher.school_id)
-    session.add(SignIn(token_hash=token_hash(token), teacher_id=teacher.id, created=now, expires=now + LASTS))
-    return SignedIn(teacher.id, teacher.school_id, teacher.name, teacher.role, school.name)
+    )
+    session.merge(KnownDevice(token_hash=token_hash(device), teacher_id=teacher_id, expires=now + KNOWN_FOR))
+
+
+def _counted(session: Session, knock: Knock, now: datetime) -> tuple[str, str]:
+    """By what these tries are counted, and the hash that the password has to fit. A device on which this
+    very login has succeeded is counted for itself."""
+    teacher = people.teacher_by_login(session, knock.login)
+    client = f"at {token_hash(knock.address)}"
+    if teacher is not None and knock.device:
+        device = token_hash(knock.device)
+        if people.knows_device(session, device, teacher.id, now):
+            client = f"on {device}"
+    people.lock_tries(session, client)
+    waits = [seconds_to_wait(people.tries_since(session, now - WINDOW, client, knock.login), now)]
+    if client.startswith("at "):
+        every = people.tries_since(session, now - WINDOW, client)
+        waits.append(seconds_to_wait(every, now, FREE_TRIES_OF_CLIENT))
+    if max(waits) > 0:
+        raise SignInSlowedError("sign_in_slowed", seconds=max(waits), value=max(waits))
+    session.add(FailedSignIn(login=knock.login.lower(), client=client, moment=now))
+    return client, teacher.password_hash if teacher is not None else _nobody()
+
+
+def fits(password_hash: str, password: str) -> bool:
+    with _in_turn():
+        try:
+            return _hasher().verify(password_hash, password)
+        except (VerificationError, InvalidHashError):
+            return False
 
 
 def who(session: Session, token: str | None, now: datetime) -> SignedIn:
-    """The teacher of a token; SignedOutError without one."""
-    teacher = people.signed_in(session, token_hash(token), now) if token else None
-    if teacher is None:
+    """The adult of a token; SignedOutError without one, and for a substitute whose last day is over."""
+    found = people.signed_in(session, token_hash(token), now) if token else None
+    if found is None:
         raise SignedOutError("signed_out")
-    return SignedIn(*teacher)
+    teacher, school = found
+    if teacher.until is not None and now.date() > teacher.until:
+        raise SignedOutError("signed_out")
+    given = frozenset(map(UUID, teacher.sections)) if teacher.sections is not None else None
+    return SignedIn(
+        teacher.id,
+        school.id,
+        teacher.name,
+        teacher.role,
+        school.name,
+        school.sequence,
+        school.wording,
+        school.time_zone,
+        school.habits,
+        given,
+    )
 
 
 def sign_out(session: Session, token: str | None) -> None:

@@ -1,4 +1,5 @@
 // What this device has not sent yet, in IndexedDB: each event under its owner, device and sequence.
+import { newId } from '../ids'
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb'
 import type { Schemas } from '../client'
 
@@ -52,12 +53,12 @@ export async function keep(
   const tx = db.transaction(['events', 'device'], 'readwrite', { durability: 'strict' })
   const here = (await tx.objectStore('device').get('here')) ?? {
     key: 'here',
-    id: crypto.randomUUID(),
+    id: newId(),
     sequence: 0,
   }
   const kept = happened.map((one, index) => {
     here.sequence += 1
-    const id = ids[index] ?? crypto.randomUUID()
+    const id = ids[index] ?? newId()
     const plain = JSON.parse(JSON.stringify(one)) as Happened // the disk takes no reactive values
     const event = {
       ...plain,

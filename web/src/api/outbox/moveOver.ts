@@ -1,4 +1,5 @@
 // Marks that an earlier version left in this browser: moved over once, then that place is deleted.
+import { newId } from '../ids'
 import { api, body, Refusal } from '../client'
 import { type Happened, keep } from './kept'
 
@@ -55,7 +56,7 @@ export async function moveOver(owner: string, find: Places = places): Promise<nu
     const happened = await translated(one, old, lessons, find)
     if (happened)
       made.push({
-        id: one.withdraw || one.absent?.is === false ? crypto.randomUUID() : one.id,
+        id: one.withdraw || one.absent?.is === false ? newId() : one.id,
         clock: new Date(one.body?.moment ?? Date.now()),
         happened,
       })

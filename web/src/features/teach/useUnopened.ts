@@ -1,4 +1,5 @@
 // Telling what became of a lesson that nobody opened; each answer may be taken back.
+import { newId } from '@/api/ids'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Schemas } from '@/api/client'
@@ -34,13 +35,13 @@ export function useUnopened() {
     asking.value = true
     const happened = one.lesson_id
       ? heldAsPlanned(await readLesson(one.lesson_id))
-      : heldWithoutPlan(one, crypto.randomUUID())
+      : heldWithoutPlan(one, newId())
     await telling(one, happened, say('unopened-did-held', { name: one.section.name }))
     asking.value = false
   }
   async function wasLost(one: Unopened) {
     asking.value = true
-    const lesson = one.lesson_id ?? crypto.randomUUID()
+    const lesson = one.lesson_id ?? newId()
     await telling(one, [lost(one, lesson)], say('unopened-did-lost', { name: one.section.name }))
     asking.value = false
   }
