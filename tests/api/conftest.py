@@ -44,6 +44,7 @@ from kopje.workers import Worker
 PASSWORD = "a long password"
 HASH = hashed(PASSWORD)
 OURS = {"x-kopje-request": "1"}
+BROWSER = "Mozilla/5.0 (X11; Linux x86_64) Firefox/140.0"
 
 
 @dataclass(frozen=True)
@@ -91,7 +92,7 @@ def make_school(work: UnitOfWork, name: str) -> Place:
             teacher_id,
             f"token of {name}",
             f"device of {name}",
-            "Mozilla/5.0 (X11; Linux x86_64) Firefox/140.0",
+            BROWSER,
             now,
         )
         adults.invite(ctx(session), adults.Given("Ines", "teacher"))

@@ -13,7 +13,7 @@ import pypdfium2
 import pytest
 from fastapi.testclient import TestClient
 
-from api.conftest import OURS, PASSWORD, Place, event, mark, signed_in, start_and_mark, tell
+from api.conftest import BROWSER, OURS, PASSWORD, Place, event, mark, signed_in, start_and_mark, tell
 from api.test_every_route import OPERATIONS, request, swappable
 from conftest import SETTINGS
 from kopje.cli import main
@@ -107,7 +107,7 @@ def strings(value: Any, words: int = 2) -> Iterator[str]:
 def data() -> set[str]:
     """What carries its own language: activities, concepts, songs and what was entered."""
     found = {"Quiet ones", "Fire drill", "Concert", ".txt", *(one.props for one in CATALOGUE if one.props)}
-    found |= {"Sing at Kestrel", "Before the holidays", *get_args(Support)}
+    found |= {BROWSER, "Sing at Kestrel", "Before the holidays", *get_args(Support)}
     found |= {one.kind for one in CATALOGUE}  # keys, beside which their words stand
     found |= {text for model in MODELS.values() for text in strings(asdict(model), 1)}
     found |= {

@@ -128,6 +128,20 @@ def visit_all(page: Page, address: str) -> list[str]:
     page.get_by_role("link", name="Make one from this").click()
     page.get_by_label("Name").wait_for()
     look("writing an activity")
+    page.goto(f"{address}/backups")
+    page.get_by_role("button", name="Make one now").wait_for()
+    look("backups")
+    page.goto(f"{address}/people")
+    page.get_by_role("textbox", name="Name").fill("Ines")
+    page.get_by_role("button", name="Make a link").click()
+    page.locator(".made").wait_for()
+    look("people, with a link")
+    link = page.locator(".made pre").inner_text()
+    page.get_by_role("button", name="Withdraw").click()
+    page.get_by_role("button", name="Withdraw").wait_for(state="detached")
+    page.goto(link)
+    page.get_by_role("button", name="Again").or_(page.locator("main .wrong")).first.wait_for()
+    look("a link that was withdrawn")
     return found
 
 

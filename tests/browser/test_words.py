@@ -74,6 +74,8 @@ def pages(place: Place) -> Iterator[tuple[str, str]]:
     yield "/activities/read-the-line", ""
     yield "/activities/new?like=read-the-line", ""
     yield "/coverage", ""
+    yield "/backups", ""
+    yield "/people", ""
     yield "/kept", ""
     yield "/42", ""
 

@@ -4,7 +4,7 @@ import { api, body, type Schemas } from './client'
 import { queryClient } from './queries'
 
 export type Adult = Schemas['AdultRead']
-export type Role = Adult['role']
+export type Role = Schemas['GivenBody']['role']
 export const ROLES: readonly Role[] = ['owner', 'teacher']
 
 export const useAdults = () =>

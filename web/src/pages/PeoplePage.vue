@@ -42,9 +42,14 @@ async function ask() {
   await show(() => invite({ name: called, role: role.value, sections: null, until: null }), called)
   if (!refused.value) name.value = ''
 }
-const become = (one: Adult, next: Role) =>
+const become = (one: Adult, next: Adult['role']) =>
   keep(() =>
-    changeAdult(one.id, { name: one.name, role: next, sections: one.sections, until: one.until }),
+    changeAdult(one.id, {
+      name: one.name,
+      role: next as Role,
+      sections: one.sections,
+      until: one.until,
+    }),
   )
 async function leave(one: Adult) {
   if (leaving.value !== one.id) {

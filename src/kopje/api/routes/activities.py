@@ -21,7 +21,7 @@ from kopje.api.schemas.activities import (
     TemplateRead,
 )
 from kopje.core.planning.template import Band
-from kopje.formats.attachments import MOST_BYTES
+from kopje.formats.attachments import ALLOWED, MOST_BYTES
 from kopje.usecases.context import Context
 from kopje.usecases.lessons import activity_shelf
 from kopje.usecases.setup import school_habits
@@ -115,7 +115,7 @@ def post_file(activity_key: Key, files: list[UploadFile], ctx: Work) -> Activity
     operation_id="activityFile",
     summary="A file that is kept beside an activity",
     response_class=Response,
-    responses=answers("application/octet-stream"),
+    responses=answers(*ALLOWED.values()),
 )
 def get_file(file_id: UUID, ctx: Work) -> Response:
     """Always to be kept on disk, never shown inside the page."""

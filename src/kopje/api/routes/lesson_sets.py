@@ -134,7 +134,7 @@ def get_set_print(
     operation_id="setFile",
     summary="A lesson set for other programs",
     response_class=Response,
-    responses=answers("application/octet-stream"),
+    responses=answers(*FILES.values()),
 )
 def get_set_file(
     set_key: Key, ctx: Work, lessons: Lessons = 6, kind: Literal["ics", "csv", "json"] = "json"
