@@ -16,6 +16,8 @@ sys.path.insert(0, str(ROOT / "tests"))
 from core.test_lesson_set import one_at_random  # noqa: E402
 from core.years import question  # noqa: E402
 from formats import borders, corpora, oracle, tonics  # noqa: E402
+from hostile.readers import FILES, READERS, mutants, timed_reading  # noqa: E402
+from hostile.readers import SECONDS as READ_WITHIN  # noqa: E402
 from kopje.core.analysis.analysis import analyse  # noqa: E402
 from kopje.core.music.tune import blinded  # noqa: E402
 from kopje.core.planning.lesson_set.compose import compose_set  # noqa: E402
@@ -26,6 +28,7 @@ from kopje.core.planning.year.fit import fit_year  # noqa: E402
 from kopje.core.planning.year.greedy import greedy  # noqa: E402
 from kopje.core.planning.year.validate import breaches  # noqa: E402
 from kopje.core.sequence.grades import CHOIR  # noqa: E402
+from kopje.workers import Worker  # noqa: E402
 
 
 def readers() -> list[str]:
@@ -186,6 +189,30 @@ def sets() -> list[str]:
     return lines
 
 
+FUZZ = float(os.environ.get("KOPJE_PROOF_FUZZ", "600"))  # seconds of processor time for each reader
+
+
+def hostile() -> list[str]:
+    """Files that mean harm, and good ones spoilt at random: all read or refused in words."""
+    lines = ["| reader | files | read | slowest | peak of the process |", "|---|---|---|---|---|"]
+    for kind, files in FILES.items():
+        worker, slowest, peak, read = Worker(seconds=READ_WITHIN), 0.0, 0, 0
+        for name, make in files.items():
+            took, said, megabytes = worker.run(timed_reading, kind, name, make())
+            slowest, peak, read = max(slowest, took), max(peak, megabytes), read + (said == "read")
+        worker.stop()
+        lines.append(f"| {kind}, attacks | {len(files)} | {read} | {slowest:.2f} s | {peak} MB |")
+    for kind in READERS:
+        started, slowest, count, read = time.process_time(), 0.0, 0, 0
+        for name, data in mutants(kind, 2026):
+            took, said, _ = timed_reading(kind, name, data)
+            slowest, count, read = max(slowest, took), count + 1, read + (said == "read")
+            if time.process_time() - started > FUZZ:
+                break
+        lines.append(f"| {kind}, spoilt at random, {FUZZ:.0f} s | {count} | {read} | {slowest:.2f} s | |")
+    return lines
+
+
 PARTS = {
     "Where tunes are at home": homes,
     "Where phrases begin": phrases,
@@ -193,6 +220,7 @@ PARTS = {
     "Laying the years of made-up sections": years,
     "Composing lesson sets for made-up classes": sets,
     "Reading every piece of the installed collections": readers,
+    "Files that mean harm": hostile,
 }
 
 

@@ -303,6 +303,7 @@ backup_folder_whole = “{ $folder }” is not a whole path: say where the folde
 backup_folder = Kopje cannot write into { $folder } ({ $why }). The folder was not changed.
 backup_disk = The backup could not be written: { $why }. Earlier ones are as they were; make room or choose another folder.
 backup_database = The database refused while the backup was made or tried. Earlier ones are as they were.
+backup_not_tried = The backup was made, but it could not be brought back on trial: the database refused. Tell whoever looks after Kopje.
 backup_spoilt = { $name } is no longer as it was written. { $why }
 backup_there = { $name } is there already. Nothing was written; choose another name.
 backup_no_file = There is no file { $name }.

@@ -68,7 +68,7 @@ def test_a_body_is_not_read_further_than_it_may_be_long(app_client: TestClient, 
 
 
 def test_the_first_run_asks_for_the_code_that_was_printed(work: UnitOfWork) -> None:
-    client = TestClient(create_app(SETTINGS, work, first_code="HILL-2345"), headers=OURS)
+    client = TestClient(create_app(SETTINGS, work, first_code="Hill-2345"), headers=OURS)
     body = {
         "school": "Hill",
         "teacher": "Noor",

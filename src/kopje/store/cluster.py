@@ -43,7 +43,8 @@ class ClusterError(KopjeError):
     code = "database_not_started"
 
 
-def _binaries() -> Path:
+def binaries() -> Path:
+    """Where PostgreSQL's programs are. ClusterError where there are none."""
     found = sorted(Path("/usr/lib/postgresql").glob("*/bin/postgres"), key=lambda p: int(p.parts[4]))
     on_path = shutil.which("postgres")
     if not found and not on_path:
@@ -98,7 +99,7 @@ class Cluster:
         half = self.folder / "data.half"  # what an interrupted making left is no data
         shutil.rmtree(half, ignore_errors=True)
         self._run(
-            str(_binaries() / "initdb"),
+            str(binaries() / "initdb"),
             "-D",
             str(half),
             "-U",
@@ -148,11 +149,11 @@ class Cluster:
         server that was stopped in good order can be given them; another one gets them a start later."""
         if self.throw_away:
             return
-        said = self._run(str(_binaries() / "pg_controldata"), "-D", str(self.folder / "data"))
+        said = self._run(str(binaries() / "pg_controldata"), "-D", str(self.folder / "data"))
         state = dict(line.split(":", 1) for line in said.splitlines() if ":" in line)
         without = state.get("Data page checksum version", "").strip() == "0"
         if without and state.get("Database cluster state", "").strip() == "shut down":
-            self._run(str(_binaries() / "pg_checksums"), "--enable", "-D", str(self.folder / "data"))
+            self._run(str(binaries() / "pg_checksums"), "--enable", "-D", str(self.folder / "data"))
 
     def _launch(self, port: int) -> None:
         self.port = port
@@ -162,7 +163,7 @@ class Cluster:
         unsafe = ("-c", "fsync=off", "-c", "synchronous_commit=off", "-c", "full_page_writes=off")
         command = [
             *(_AS_POSTGRES if self._root else ()),
-            str(_binaries() / "postgres"),
+            str(binaries() / "postgres"),
             "-D",
             str(self.folder / "data"),
             "-p",
@@ -204,9 +205,7 @@ class Cluster:
         pid_file = self.folder / "data" / "postmaster.pid"
         first = (pid_file.read_text().split() or ["0"])[0] if pid_file.exists() else "0"
         if first.isdigit() and int(first) in self._working_here():
-            self._run(
-                str(_binaries() / "pg_ctl"), "-D", str(self.folder / "data"), "stop", "-m", "fast", "-w"
-            )
+            self._run(str(binaries() / "pg_ctl"), "-D", str(self.folder / "data"), "stop", "-m", "fast", "-w")
         for wait in range(100):
             left = self._working_here()
             if not left:

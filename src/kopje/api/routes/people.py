@@ -43,7 +43,7 @@ def first_run(
     body: FirstRunBody, request: Request, response: Response, session: Transaction, services: Provided
 ) -> MeRead:
     if services.first_code is not None and not secrets.compare_digest(
-        services.first_code.encode(), body.code.strip().upper().encode()
+        services.first_code.strip().upper().encode(), body.code.strip().upper().encode()
     ):
         raise SignInError("first_code_wrong")
     set_up_school.known_zone(body.time_zone)

@@ -129,9 +129,9 @@ class Backups:
                 told = keeping.told(session)
             folder, now = Path(told.folder) if told.folder else self.usual, self.now()
             path = self._made(folder, _seal_of(told.recipient, told.seal_key), "", now)
+            self._thin_out(folder)
             if not (told.tried and now - told.tried < TRY_EVERY):
                 self._try(now)
-            self._thin_out(folder)
             return path
 
     def now_by_hand(self) -> None:
@@ -183,8 +183,12 @@ class Backups:
         with TemporaryDirectory() as place:
             path = Path(place) / "trial.zip"
             self.write(path, now)
-            with path.open("rb") as stream, copies.scratch(self.work.engine) as engine:
-                copies.copy_in(engine, BackupReader(stream))
+            try:
+                with path.open("rb") as stream, copies.scratch(self.work.engine) as engine:
+                    copies.copy_in(engine, BackupReader(stream))
+            except (BackupError, SQLAlchemyError, DatabaseError) as problem:
+                log.error("backup_trial", exc_info=problem)
+                raise BackupError("backup_not_tried") from problem
         with self.work.begin() as session:
             keeping.keeping(session, locked=True).tried = now
 
