@@ -64,7 +64,7 @@ say "a school through the proxy: first run, cookies, many requests over all proc
 at="https://music.example.org:$tls"
 ask() { curl -fsS --cacert "$room/fullchain.pem" --resolve "music.example.org:$tls:127.0.0.1" -b "$room/jar" -c "$room/jar" "$@"; }
 section='{"name":"2A","grade":2,"minutes":30,"names":"Ama\nJun","meetings":[{"weekday":1,"starts":"09:10"}]}'
-body="{\"school\":\"Kestrel Ridge\",\"teacher\":\"Noor\",\"login\":\"noor\",\"password\":\"a long password\",\"section\":$section}"
+body="{\"school\":\"Kestrel Ridge\",\"teacher\":\"Noor\",\"login\":\"noor\",\"password\":\"a long password\",\"code\":\"change-this-too\",\"section\":$section}"
 ask -H 'content-type: application/json' -H 'x-kopje-request: 1' -H "origin: $at" -d "$body" "$at/api/first-run" >/dev/null
 grep -q "TRUE.*kopje_sign_in" "$room/jar" || { echo "the cookie is not Secure"; exit 1; }
 for _ in $(seq 30); do ask "$at/api/sections" | grep -q '"2A"'; done
@@ -78,6 +78,7 @@ for each in 8001 8002 8003; do grep -q '"path": *"/api/sections"' "kopje-$each.l
 if grep -qE 'Ama|Jun|a long password' kopje-800?.log; then echo "a log holds what it must not"; exit 1; fi
 
 say "8 keeping it"
+bash -euo pipefail -c "$(block "sh save")"
 PATH="$pg:$PATH" bash -euo pipefail -c "$(block "sh backup")"
 jobs -p | xargs -r kill
 wait
