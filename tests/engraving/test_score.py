@@ -117,7 +117,7 @@ def test_the_picture_is_kept_and_comes_back_at_once(engraver: Engraver) -> None:
 
 def test_what_takes_the_engraver_too_long_is_ended_and_the_next_song_is_drawn(engraver: Engraver) -> None:
     """The largest piece that a reader lets through, all in one line of music."""
-    endless = (HEAD.format(meter="4/4", key="C") + ("C/8" * 390 + "|") * 50).encode()
+    endless = (HEAD.format(meter="4/4", key="C") + ("C/8" * 390 + "|\\\n") * 50).encode()
     (tune,) = read_abc(endless)
     with suppress(EngravingError):
         assert "<svg" in engraver.svg(mei(tune))

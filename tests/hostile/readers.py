@@ -3,7 +3,7 @@ of them; and what a fuzzing run starts from."""
 
 from __future__ import annotations
 
-import resource
+import re
 import time
 from collections.abc import Callable, Iterator
 from datetime import UTC, date, datetime
@@ -70,7 +70,13 @@ def read_or_refused(kind: str, name: str, data: bytes) -> tuple[str, int]:
         said = "read"
     except KopjeError as problem:
         said = problem.reason.code
-    return said, resource.getrusage(resource.RUSAGE_SELF).ru_maxrss // 1024
+    return said, _peak()
+
+
+def _peak() -> int:
+    """Of this process since its program began; what it was forked from does not count."""
+    status = Path("/proc/self/status").read_text()
+    return int(re.search(r"^VmHWM:\s+(\d+) kB", status, re.MULTILINE)[1]) // 1024  # type: ignore[index]
 
 
 def timed_reading(kind: str, name: str, data: bytes) -> tuple[float, str, int]:

@@ -31,6 +31,7 @@ FIRST = {
     "login": "noor",
     "password": "a long password",
     "bring_songs": False,
+    "code": "hill",
     "section": {"name": "2A", "grade": 2, "minutes": 30, "names": "Ama", "meetings": []},
 }
 
@@ -49,7 +50,7 @@ class Served:
 
     def environment(self, port: int) -> dict[str, str]:
         mine = {key: value for key, value in os.environ.items() if not key.startswith("KOPJE_")}
-        return {**mine, "KOPJE_DATA": str(self.data), "KOPJE_PORT": str(port)}
+        return {**mine, "KOPJE_DATA": str(self.data), "KOPJE_PORT": str(port), "KOPJE_FIRST_CODE": "hill"}
 
     def start(self) -> subprocess.Popen[str]:
         process = subprocess.Popen(

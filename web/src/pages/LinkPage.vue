@@ -29,7 +29,10 @@ async function go() {
 <template>
   <main class="door">
     <HillMark />
-    <PageState v-if="!read.data.value" :error="read.error.value" @again="read.refetch()" />
+    <div v-if="!read.data.value">
+      <h1>{{ say('app') }}</h1>
+      <PageState :error="read.error.value" @again="read.refetch()" />
+    </div>
     <v-form v-else class="stack" @submit.prevent="go">
       <h1>{{ say('link-title', { name: read.data.value.name }) }}</h1>
       <p class="quiet">

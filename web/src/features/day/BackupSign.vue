@@ -8,7 +8,7 @@ const told = useBackupsTold()
 </script>
 
 <template>
-  <section v-if="told.data.value?.old || told.data.value?.trouble" class="wrong" role="status">
+  <section v-if="told.data.value?.old || told.data.value?.trouble" class="told" role="status">
     <p v-if="told.data.value.trouble">△ {{ told.data.value.trouble }}</p>
     <p v-else>
       △
@@ -21,3 +21,9 @@ const told = useBackupsTold()
     <router-link to="/backups">{{ say('backups-look') }}</router-link>
   </section>
 </template>
+
+<style scoped>
+.told p {
+  color: var(--iron);
+}
+</style>
