@@ -28,6 +28,7 @@ if TYPE_CHECKING:
 
     from kopje.store.cluster import Cluster
     from kopje.store.work import UnitOfWork
+    from kopje.usecases.setup.backups import Backups
 
 LOST = ("voice_ignored", "chord_reduced", "parts_left_out")  # what a file held that is not written again
 
@@ -204,11 +205,7 @@ def _serve(options: argparse.Namespace) -> int:
     from kopje.main import create_app
     from kopje.store.copies import is_empty
     from kopje.store.keeper import Keeper
-    from kopje.store.migrate import is_older, migrate
-    from kopje.store.places import backups_folder
-    from kopje.store.work import UnitOfWork, engine_for
     from kopje.usecases.setup.adults import new_code
-    from kopje.usecases.setup.backups import Backups
 
     settings = Settings()
     keeper = None
@@ -216,23 +213,12 @@ def _serve(options: argparse.Namespace) -> int:
     cluster = None if settings.database_url else _own_database(settings, options.demo)
     try:
         _port_must_be_free(settings)
-        name = DEMO if options.demo else SCHOOL
-        if cluster is not None and options.reset:
-            cluster.drop(name)
-        if cluster is not None and options.demo and not cluster.has(name):
-            _make_demo(cluster, settings)
-        engine = engine_for(settings.database_url or (cluster.ensure(name) if cluster else ""))
-        work = UnitOfWork(engine)
-        place = cluster.folder.with_name("backups") if cluster else backups_folder(settings.data)
-        backups = Backups(work, place)
-        if is_older(engine) and not is_empty(engine):
-            print(_words().word("cli_before_update", file=str(backups.before_update())), flush=True)
-        migrate(engine)
+        work, backups = _brought_up(settings, cluster, options)
         said = _load_demo(work, settings) if options.demo else ""
         if cluster is not None and not options.demo:
             said = "  " + _words().word("cli_data_in", folder=str(cluster.folder))
         to_stderr(settings.log_level)
-        code = settings.first_code or new_code() if is_empty(engine) else None
+        code = settings.first_code or new_code() if is_empty(work.engine) else None
         if code and not settings.first_code:
             said += "\n" + _words().word("cli_first_code", letters=code)
         scheme = "https" if settings.certificate else "http"
@@ -259,6 +245,30 @@ def _serve(options: argparse.Namespace) -> int:
         if cluster is not None:
             cluster.stop()
     return 0
+
+
+def _brought_up(
+    settings: Settings, cluster: Cluster | None, options: argparse.Namespace
+) -> tuple[UnitOfWork, Backups]:
+    """The database as this version wants it; before its tables are changed everything is copied."""
+    from kopje.store.copies import is_empty
+    from kopje.store.migrate import is_older, migrate
+    from kopje.store.places import backups_folder
+    from kopje.store.work import UnitOfWork, engine_for
+    from kopje.usecases.setup.backups import Backups
+
+    name = DEMO if options.demo else SCHOOL
+    if cluster is not None and options.reset:
+        cluster.drop(name)
+    if cluster is not None and options.demo and not cluster.has(name):
+        _make_demo(cluster, settings)
+    engine = engine_for(settings.database_url or (cluster.ensure(name) if cluster else ""))
+    work = UnitOfWork(engine)
+    backups = Backups(work, cluster.folder.with_name("backups") if cluster else backups_folder(settings.data))
+    if is_older(engine) and not is_empty(engine):
+        print(_words().word("cli_before_update", file=str(backups.before_update())), flush=True)
+    migrate(engine)
+    return work, backups
 
 
 def _make_demo(cluster: Cluster, settings: Settings) -> None:

@@ -14,15 +14,14 @@ ROLES = ("owner", "teacher", "substitute", "viewer")
 
 
 class Teacher(OfSchool):
-    """An adult of the school. `sections`: ids of those that are given to a substitute; None: all. `until`:
-    the last day; `removed`: lets in no longer, while marks go on saying who made them."""
+    """An adult of the school. `until`: the last day; `removed`: lets in no longer, while marks go on saying
+    who made them."""
 
     __tablename__ = "teacher"
     login: Mapped[str] = mapped_column(unique=True)
     name: Mapped[str]
     role: Mapped[str]
     password_hash: Mapped[str]
-    sections: Mapped[list[str] | None]
     until: Mapped[date | None]
     removed: Mapped[datetime | None]
     __table_args__ = (one_of("role", *ROLES),)
@@ -68,7 +67,6 @@ class Invitation(OfSchool):
     teacher_id: Mapped[UUID | None] = mapped_column(ForeignKey("teacher.id", ondelete="CASCADE"), index=True)
     name: Mapped[str]
     role: Mapped[str]
-    sections: Mapped[list[str] | None]
     until: Mapped[date | None]
     token_hash: Mapped[str] = mapped_column(unique=True)
     expires: Mapped[datetime]

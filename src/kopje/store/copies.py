@@ -75,10 +75,10 @@ def _rows(connection: psycopg.Connection[Any], table: str, columns: list[str]) -
 
 
 @contextmanager
-def scratch(engine: Engine, mark: str = "trial") -> Iterator[Engine]:
+def scratch(engine: Engine) -> Iterator[Engine]:
     """A database beside another one, empty, for a while. OperationalError or ProgrammingError where the role
     may not make any."""
-    name = f"{engine.url.database}_{mark}"
+    name = f"{engine.url.database}_trial"
     server = create_engine(engine.url, isolation_level="AUTOCOMMIT", poolclass=NullPool)
     drop = f'DROP DATABASE IF EXISTS "{name}" WITH (FORCE)'
     with server.connect() as connection:

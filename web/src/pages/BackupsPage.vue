@@ -86,7 +86,7 @@ async function choose() {
         <h2>{{ say('backups-kept') }}</h2>
         <p class="quiet small">{{ say('backups-rule') }}</p>
         <!-- Native: a table of facts. -->
-        <table v-if="read.data.value.files.length">
+        <table v-if="read.data.value.files.length" class="facts">
           <thead>
             <tr>
               <th scope="col">{{ say('backups-of') }}</th>
@@ -179,20 +179,6 @@ header {
   display: grid;
   grid-template-columns: minmax(0, 3fr) minmax(280px, 2fr);
   gap: 32px;
-}
-table {
-  border-collapse: collapse;
-  width: 100%;
-}
-th,
-td {
-  text-align: left;
-  padding: 6px 12px 6px 0;
-  border-bottom: 1px solid var(--line);
-  font-weight: 400;
-}
-.number {
-  text-align: right;
 }
 .command {
   background: var(--wash);

@@ -39,7 +39,7 @@ async function show(made: () => Promise<string>, called: string) {
 }
 async function ask() {
   const called = name.value.trim()
-  await show(() => invite({ name: called, role: role.value, sections: null, until: null }), called)
+  await show(() => invite({ name: called, role: role.value, until: null }), called)
   if (!refused.value) name.value = ''
 }
 const become = (one: Adult, next: Adult['role']) =>
@@ -47,7 +47,6 @@ const become = (one: Adult, next: Adult['role']) =>
     changeAdult(one.id, {
       name: one.name,
       role: next as Role,
-      sections: one.sections,
       until: one.until,
     }),
   )
@@ -73,7 +72,7 @@ const copy = () => void navigator.clipboard?.writeText(link.value)
     <div class="two">
       <section class="stack">
         <!-- Native: a table of facts. -->
-        <table>
+        <table class="facts">
           <thead>
             <tr>
               <th scope="col">{{ say('people-name') }}</th>
@@ -168,17 +167,6 @@ const copy = () => void navigator.clipboard?.writeText(link.value)
   display: grid;
   grid-template-columns: minmax(0, 3fr) minmax(260px, 1.4fr);
   gap: 32px;
-}
-table {
-  border-collapse: collapse;
-  width: 100%;
-}
-th,
-td {
-  text-align: left;
-  padding: 6px 12px 6px 0;
-  border-bottom: 1px solid var(--line);
-  font-weight: 400;
 }
 .role {
   width: 190px;

@@ -13,21 +13,16 @@ from kopje.api.schemas.people import Login, Password
 from kopje.core.rights import Role
 from kopje.usecases.setup.adults import Given
 
-Ids = Annotated[list[Annotated[UUID, Field(strict=False)]], Field(max_length=200)]
-
 
 class GivenBody(Body):
-    """What an adult is to be. `sections` null: all of the school; `until`: the last day on which they may
-    come in."""
+    """What an adult is to be. `until`: the last day on which they may come in."""
 
     name: Name = Field(examples=["Ines"])
     role: Literal["owner", "teacher"] = Field(examples=["owner"])
-    sections: Ids | None = Field(default=None, examples=[None])
     until: Day | None = Field(default=None, examples=[None])
 
     def value(self) -> Given:
-        given = tuple(self.sections) if self.sections is not None else None
-        return Given(self.name, self.role, given, self.until)
+        return Given(self.name, self.role, self.until)
 
 
 class AdultRead(Read):
@@ -35,7 +30,6 @@ class AdultRead(Read):
     name: str
     login: str
     role: Role
-    sections: list[UUID] | None
     until: date | None
 
 

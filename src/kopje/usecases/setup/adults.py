@@ -14,7 +14,7 @@ from kopje.core.errors import NotFoundError, SetUpError, SignInError
 from kopje.core.names import shown
 from kopje.core.reasons import because
 from kopje.core.rights import Role
-from kopje.store import people, sections
+from kopje.store import people
 from kopje.store import tables as t
 from kopje.store.work import UnitOfWork
 from kopje.usecases.context import Context
@@ -26,11 +26,10 @@ LEAST_PASSWORD = 8
 
 @dataclass(frozen=True, slots=True)
 class Given:
-    """What an adult is to be. `sections` None: all; `until`: the last day."""
+    """What an adult is to be. `until`: the last day."""
 
     name: str
     role: Role
-    sections: tuple[UUID, ...] | None = None
     until: date | None = None
 
 
@@ -59,7 +58,6 @@ def _link(ctx: Context, given: Given, teacher_id: UUID | None) -> str:
             teacher_id=teacher_id,
             name=shown(given.name) or "?",
             role=given.role,
-            sections=_kept(ctx, given.sections),
             until=given.until,
             token_hash=token_hash(token),
             expires=ctx.now + LINK_LASTS,
@@ -82,7 +80,6 @@ def change(ctx: Context, teacher_id: UUID, given: Given) -> None:
     if one.role == "owner" and given.role != "owner":
         _another_owner(ctx, one)
     one.name, one.role, one.until = shown(given.name) or one.name, given.role, given.until
-    one.sections = _kept(ctx, given.sections)
 
 
 def remove(ctx: Context, teacher_id: UUID) -> None:
@@ -106,17 +103,6 @@ def _adult(ctx: Context, teacher_id: UUID) -> t.Teacher:
     if row is None or row.school_id != ctx.school_id or row.removed is not None:
         raise NotFoundError("no_such", what=because("what_adult"), value=teacher_id)
     return row
-
-
-def _kept(ctx: Context, given: tuple[UUID, ...] | None) -> list[str] | None:
-    """Ids of sections of this school; NotFoundError for another's."""
-    if given is None:
-        return None
-    known = {one.id for one in sections.sections(ctx.session, ctx.school_id)}
-    strange = [one for one in given if one not in known]
-    if strange:
-        raise NotFoundError("no_such", what=because("what_section"), value=strange[0])
-    return sorted(map(str, given))
 
 
 @dataclass(frozen=True, slots=True)
@@ -159,7 +145,6 @@ def accept(
                     name=row.name,
                     role=row.role,
                     password_hash=password_hash,
-                    sections=row.sections,
                     until=row.until,
                 )
             )

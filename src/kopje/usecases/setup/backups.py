@@ -111,12 +111,12 @@ class Backups:
         """From now on they can be read only with this passphrase, which is kept nowhere."""
         if len(passphrase) < LEAST_PASSPHRASE:
             raise BackupError("backup_passphrase_short", least=LEAST_PASSPHRASE)
-        self._seal(Seal.by(passphrase))
+        self.seal_by(Seal.by(passphrase))
 
     def unsealed(self) -> None:
-        self._seal(None)
+        self.seal_by(None)
 
-    def _seal(self, by: Seal | None) -> None:
+    def seal_by(self, by: Seal | None) -> None:
         with self.work.begin() as session:
             row = keeping.keeping(session, locked=True)
             row.recipient, row.seal_key = (by.recipient, by.key) if by else (None, None)
@@ -272,5 +272,5 @@ def restore(path: Path, engine: Engine, passphrase: Callable[[], str]) -> Backup
             reader = BackupReader(stream)
             copies.copy_in(engine, reader)
         if by is not None:
-            Backups(UnitOfWork(engine), path)._seal(by)
+            Backups(UnitOfWork(engine), path.parent).seal_by(by)
     return reader

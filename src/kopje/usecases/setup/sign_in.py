@@ -33,8 +33,6 @@ BUSY = 2  # seconds
 
 @dataclass(frozen=True, slots=True)
 class SignedIn:
-    """`sections`: those that are given to a substitute; None: all of the school."""
-
     teacher_id: UUID
     school_id: UUID
     name: str
@@ -44,7 +42,6 @@ class SignedIn:
     wording: Mapping[str, Any] = field(default_factory=dict)
     time_zone: str | None = None
     habits: int = 0
-    sections: frozenset[UUID] | None = None
 
 
 @dataclass(frozen=True, slots=True)
@@ -158,14 +155,13 @@ def fits(password_hash: str, password: str) -> bool:
 
 
 def who(session: Session, token: str | None, now: datetime) -> SignedIn:
-    """The adult of a token; SignedOutError without one, and for a substitute whose last day is over."""
+    """The adult of a token; SignedOutError without one, and for somebody whose last day is over."""
     found = people.signed_in(session, token_hash(token), now) if token else None
     if found is None:
         raise SignedOutError("signed_out")
     teacher, school = found
     if teacher.until is not None and now.date() > teacher.until:
         raise SignedOutError("signed_out")
-    given = frozenset(map(UUID, teacher.sections)) if teacher.sections is not None else None
     return SignedIn(
         teacher.id,
         school.id,
@@ -176,7 +172,6 @@ def who(session: Session, token: str | None, now: datetime) -> SignedIn:
         school.wording,
         school.time_zone,
         school.habits,
-        given,
     )
 
 

@@ -206,15 +206,11 @@ class Tried(Protocol):
     def __call__(self, reader: Callable[..., Any], data: bytes, /, *more: Any) -> object: ...
 
 
-def read_here(reader: Callable[..., Any], data: bytes, /, *more: Any) -> object:
-    """For files that ship: nobody means harm with them."""
-    return reader(data, *more)
-
-
 def import_files(
-    ctx: Context, files: Iterable[tuple[str, bytes]], tried: Tried = read_here
+    ctx: Context, files: Iterable[tuple[str, bytes]], tried: Tried | None = None
 ) -> list[Imported]:
-    """Bring in files as far as one request goes; what was not read any more is reported."""
+    """Bring in files as far as one request goes; what was not read any more is reported. `tried`: where a
+    long one is read first; those that ship need none."""
     found: list[Imported] = []
     for filename, data in files:
         found += import_file(ctx, filename, data, most=AT_ONCE - len(found), tried=tried)
@@ -227,7 +223,7 @@ def import_file(
     data: bytes,
     shipped: bool = False,
     most: int = AT_ONCE,
-    tried: Tried = read_here,
+    tried: Tried | None = None,
 ) -> list[Imported]:
     """Bring in every song of a file; one that cannot be read is reported and does not hold up the others."""
     try:
@@ -242,7 +238,7 @@ def import_file(
     return found
 
 
-def _import_piece(ctx: Context, filename: str, data: bytes, shipped: bool, tried: Tried) -> Imported:
+def _import_piece(ctx: Context, filename: str, data: bytes, shipped: bool, tried: Tried | None) -> Imported:
     digest = hashlib.sha256(data).hexdigest()
     there = songs.by_hash(ctx.session, ctx.school_id, digest)
     if there is not None and there.removed is not None:
@@ -251,7 +247,7 @@ def _import_piece(ctx: Context, filename: str, data: bytes, shipped: bool, tried
     if there is not None:
         return Imported(filename, there.title, there.id, True, because("import_already"), 0)
     try:
-        if len(data) > SMALL:
+        if tried is not None and len(data) > SMALL:
             tried(read_scores, data, filename)
         analysis = analysed(short_enough(Source(digest, "{}", filename, data)))
     except KopjeError as problem:

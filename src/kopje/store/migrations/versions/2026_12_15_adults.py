@@ -2,7 +2,6 @@
 
 import sqlalchemy as sa
 from alembic import op
-from sqlalchemy.dialects.postgresql import JSONB
 
 revision = "2026_12_15_adults"
 down_revision = "2026_12_14_backups"
@@ -12,7 +11,6 @@ MOMENT = sa.DateTime(timezone=True)
 
 
 def upgrade() -> None:
-    op.add_column("teacher", sa.Column("sections", JSONB(), nullable=True))
     op.add_column("teacher", sa.Column("until", sa.Date(), nullable=True))
     op.add_column("teacher", sa.Column("removed", MOMENT, nullable=True))
     op.add_column(
@@ -39,7 +37,6 @@ def upgrade() -> None:
         sa.Column("teacher_id", sa.Uuid(), nullable=True),
         sa.Column("name", sa.Text(), nullable=False),
         sa.Column("role", sa.Text(), nullable=False),
-        sa.Column("sections", JSONB(), nullable=True),
         sa.Column("until", sa.Date(), nullable=True),
         sa.Column("token_hash", sa.Text(), nullable=False),
         sa.Column("expires", MOMENT, nullable=False),
@@ -68,5 +65,5 @@ def downgrade() -> None:
     op.drop_constraint(op.f("uq_sign_in_id"), "sign_in")
     op.drop_column("sign_in", "id")
     op.execute("DELETE FROM sign_in WHERE teacher_id IN (SELECT id FROM teacher WHERE removed IS NOT NULL)")
-    for column in ("removed", "until", "sections"):
+    for column in ("removed", "until"):
         op.drop_column("teacher", column)
