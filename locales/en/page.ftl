@@ -22,6 +22,7 @@ keys-open = Keys
 keys-search = Search songs and sections
 keys-pitch = Starting pitch
 keys-tonic = Tonic pattern
+keys-look = Each part of the score in turn
 keys-next = Next
 keys-previous = Previous
 keys-done = Done

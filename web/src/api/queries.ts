@@ -125,16 +125,16 @@ export interface Shown {
 /** `shown`: lines of text under the staff; `version` changes with what the teacher says of the song. */
 export function useScore(
   id: Id,
-  width: number,
+  width: MaybeRefOrGetter<number>,
   wall = false,
   shown: MaybeRefOrGetter<Shown> = { layers: [], words: true, version: '' },
 ) {
   return useQuery({
-    queryKey: ['score', id, width, wall, computed(() => toValue(shown))],
+    queryKey: ['score', id, computed(() => toValue(width)), wall, computed(() => toValue(shown))],
     queryFn: async () => {
       const { layers, words, version, variant, alone } = toValue(shown)
       const asked = new URLSearchParams([
-        ['width', String(width)],
+        ['width', String(toValue(width))],
         ['wall', String(wall)],
         ['words', String(words)],
         ['v', version],

@@ -5,13 +5,13 @@ import { useLesson } from '@/api/lessons'
 import { useMe, useScore } from '@/api/queries'
 import PageState from '@/components/PageState.vue'
 import ScoreView from '@/components/ScoreView.vue'
-import { useProjectedPart } from '@/features/teach/useProjector'
+import { looking, useProjectedPart } from '@/features/teach/useProjector'
 import { say } from '@/locales/say'
 
 const props = defineProps<{ id: string }>()
 useMe()
 const lesson = useLesson(() => props.id)
-const shownPart = useProjectedPart(() => props.id)
+const { part: shownPart, look } = useProjectedPart(() => props.id)
 const parts = computed(() => lesson.data.value?.parts ?? [])
 const part = computed(
   () =>
@@ -19,7 +19,13 @@ const part = computed(
     parts.value.find((one) => !one.tick) ??
     parts.value[0],
 )
-const score = useScore(() => part.value?.song?.id ?? '', 1450, true)
+const several = computed(() => !!part.value?.song?.parts.length && !look.value.alone)
+const score = useScore(
+  () => part.value?.song?.id ?? '',
+  () => (several.value ? 2600 : 1450), // several staves are high: more bars a line, so that they fill the wall
+  true,
+  () => looking(look.value),
+)
 watchEffect(() => (document.title = say('projector-title')))
 </script>
 
@@ -28,7 +34,10 @@ watchEffect(() => (document.title = say('projector-title')))
     <PageState v-if="!lesson.data.value" :error="lesson.error.value" @again="lesson.refetch()" />
     <template v-else-if="part">
       <h1 v-if="part.song">{{ part.song.title }}</h1>
-      <div v-if="part.song && score.data.value" class="music">
+      <div
+        v-if="part.song && score.data.value"
+        :class="['music', { 'one-part': look.part !== null }]"
+      >
         <ScoreView :svg="score.data.value" :label="say('song-score', { title: part.song.title })" />
       </div>
       <div v-else-if="part.piece" class="cue">

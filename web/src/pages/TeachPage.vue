@@ -15,7 +15,7 @@ import ActivityFace from '@/features/teach/ActivityFace.vue'
 import HearingPanel from '@/features/teach/HearingPanel.vue'
 import { lessonNow, partNow } from '@/features/teach/lessonNow'
 import LessonEnd from '@/features/teach/LessonEnd.vue'
-import { useProjectorLink } from '@/features/teach/useProjector'
+import { ALL, type Look, startOf, useProjectorLink } from '@/features/teach/useProjector'
 import { type Broke, useQueue } from '@/features/teach/useQueue'
 import { say, sayOf } from '@/locales/say'
 
@@ -61,15 +61,28 @@ const { four, then, current, picked, done, give, undo, locate } = useQueue(
 )
 
 const held = ref(false)
+const look = ref<Look>(ALL)
 const projector = useProjectorLink(
   () => props.id,
   () => part.value?.id ?? '',
+  () => look.value,
 )
 const names = computed(() => device.mine || held.value || projector.open.value)
 watch(
   () => part.value?.id,
-  () => projector.tell(),
+  () => {
+    const first = part.value?.song?.first ?? null
+    look.value = first === null ? ALL : { part: first, alone: true }
+  },
+  { immediate: true },
 )
+watch([() => part.value?.id, look], () => projector.tell())
+/** Each part of the score in turn, then all of them again. */
+function lookOn() {
+  const all = part.value?.song?.parts.length ?? 0
+  const next = (look.value.part ?? 0) + 1
+  look.value = next > all ? ALL : { ...look.value, part: next }
+}
 
 const now = ref(Date.now())
 const clock = window.setInterval(() => (now.value = Date.now()), 10_000)
@@ -153,6 +166,7 @@ function project() {
   window.open(`/lessons/${props.id}/projector`, 'kopje-projector')
 }
 const song = computed(() => part.value?.song)
+const starting = computed(() => song.value && startOf(song.value, look.value))
 useKeys([
   { key: '3', says: say('keys-secure'), act: () => void give('secure') },
   { key: '2', says: say('keys-nearly'), act: () => void give('nearly') },
@@ -172,13 +186,14 @@ useKeys([
   {
     key: 'p',
     says: say('keys-pitch'),
-    act: () => song.value?.starting && play([song.value.starting.midi], 1.6),
+    act: () => starting.value && play([starting.value.midi], 1.6),
   },
   {
     key: 'o',
     says: say('keys-tonic'),
     act: () => song.value && play(song.value.tonic.map((tone) => tone.midi)),
   },
+  { key: 'l', says: say('keys-look'), act: lookOn },
   { key: 'n', says: say('keys-names'), act: () => (held.value = true), up: release },
 ])
 </script>
@@ -215,7 +230,7 @@ useKeys([
       @rate="rate"
     />
     <template v-else-if="part">
-      <ActivityFace :key="part.id" :part="part" class="upper" />
+      <ActivityFace :key="part.id" v-model:look="look" :part="part" class="upper" />
       <div class="lower">
         <p v-if="outbox.full.value" class="wrong small" role="alert">△ {{ say('outbox-full') }}</p>
         <HearingPanel

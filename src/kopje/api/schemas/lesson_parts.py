@@ -12,6 +12,7 @@ from kopje.api.schemas.base import Read, ReasonRead
 from kopje.api.schemas.concepts import ConceptRead
 from kopje.api.schemas.people import SectionRead
 from kopje.api.schemas.recordings import RecordingBrief
+from kopje.api.schemas.song_parts import part_names
 from kopje.api.schemas.songs import ToneRead, starting, tonic
 from kopje.core.planning.activities import Energy, Space, kind_name
 from kopje.core.planning.candidates import new_thing
@@ -20,13 +21,14 @@ from kopje.core.planning.material import Material
 from kopje.core.planning.repertoire import Repertoire
 from kopje.core.planning.template import slot_name
 from kopje.core.reasons import because
+from kopje.core.sequence.grades import reads_one_line
 from kopje.core.sequence.phases import Purpose
 from kopje.store import tables
 from kopje.usecases.context import Context
 from kopje.usecases.lessons.activity_shelf import dated_in, notes_by_activity
 from kopje.usecases.lessons.read_lesson import PartView
 from kopje.usecases.lessons.said_steps import spoken
-from kopje.usecases.songs.look import as_sung
+from kopje.usecases.songs.look import Variant, as_sung, score_of
 from kopje.usecases.songs.recordings import pieces_by_id
 from kopje.usecases.songs.songbook import songs_by_id
 from kopje.words import Words
@@ -52,16 +54,36 @@ class Things:
 Tick = Literal["done", "partly", "skipped"]
 
 
-class SongBrief(Read):
+class PartBrief(Read):
+    """One part of a score: how it is called and where it starts."""
+
+    name: str
+    starting: ToneRead | None
+
+
+class SongTitle(Read):
     id: UUID
     title: str
+
+
+class SongBrief(SongTitle):
+    """`parts`: its parts in their order, none where it has only one. `first`: the part a class of this grade
+    is shown, from 1; null is all of them."""
+
     starting: ToneRead | None
     tonic: list[ToneRead]
+    parts: list[PartBrief]
+    first: int | None
 
     @classmethod
-    def of(cls, song: tables.Song) -> SongBrief:
-        a = as_sung(song)
-        return cls(id=song.id, title=song.title, starting=starting(a), tonic=tonic(a))
+    def of(cls, song: tables.Song, words: Words, grade: int) -> SongBrief:
+        a, names = as_sung(song), part_names(song, words)
+        alone = [as_sung(song, variant=Variant(part=n)) for n in range(1, len(names) + 1)]
+        parts = [PartBrief(name=name, starting=starting(one)) for name, one in zip(names, alone, strict=True)]
+        lead = score_of(song).lead + 1 if names and reads_one_line(grade) else None
+        return cls(
+            id=song.id, title=song.title, starting=starting(a), tonic=tonic(a), parts=parts, first=lead
+        )
 
 
 class MaterialRead(Read):
@@ -178,7 +200,7 @@ class PartRead(Read):
             grouping=words.say(because(f"grouping_{item.grouping}")),
             hears=item.hears,
             material=MaterialRead.model_validate(part.material),
-            song=SongBrief.of(song) if song else None,
+            song=SongBrief.of(song, words, section.grade) if song else None,
             piece=RecordingBrief.of(piece) if piece else None,
             concept=ConceptRead.of(concept, words) if concept else None,
             purpose=part.choice.purpose,

@@ -8,7 +8,7 @@ from uuid import UUID
 
 from kopje.api.schemas.base import Read, ReasonRead, in_one_breath
 from kopje.api.schemas.concepts import ConceptRead
-from kopje.api.schemas.lesson_parts import SongBrief
+from kopje.api.schemas.lesson_parts import SongTitle
 from kopje.api.schemas.lessons import State
 from kopje.api.schemas.people import SectionRead
 from kopje.core.planning.activities import Energy
@@ -180,7 +180,7 @@ def _brief(
 
 
 class FitRead(Read):
-    song: SongBrief
+    song: SongTitle
     allowed: bool
     sentence: str
     reasons: list[ReasonRead]
@@ -190,7 +190,7 @@ class FitRead(Read):
     @classmethod
     def of(cls, fit: Fit, song: tables.Song, words: Words) -> FitRead:
         return cls(
-            song=SongBrief.of(song),
+            song=SongTitle(id=song.id, title=song.title),
             allowed=fit.allowed,
             sentence=in_one_breath(fit.verdict.reasons, words),
             reasons=ReasonRead.every(fit.verdict.reasons, words),

@@ -12,7 +12,7 @@ from kopje.core.analysis.together import part_name, remarks
 from kopje.core.reasons import because
 from kopje.core.songs.singing_together import Round
 from kopje.store import tables
-from kopje.usecases.songs.look import Variant, as_sung, laid_out, parts_seen
+from kopje.usecases.songs.look import AS_IT_IS, Variant, as_sung, laid_out, parts_seen
 from kopje.usecases.songs.sing_together import Partner
 from kopje.words import Words
 
@@ -51,6 +51,12 @@ def heard(a: Analysis, aloud: Analysis) -> list[SoundRead]:
     ]
 
 
+def part_names(song: tables.Song, words: Words, variant: Variant = AS_IT_IS) -> list[str]:
+    """What its parts are called, in their order; none where it has only one."""
+    names = [part.name for part in laid_out(song, variant).parts]
+    return [words.say(part_name(names, n)) for n in range(len(names))] if len(names) > 1 else []
+
+
 class ScorePartRead(Read):
     """One part, counted from 1; `voice`: for which choir voice it lies best, in a sentence."""
 
@@ -66,9 +72,9 @@ class ScorePartRead(Read):
     def every(cls, song: tables.Song, variant: Variant, words: Words) -> list[ScorePartRead]:
         """Of a song of one part none: everything is said of it already."""
         score, minor = laid_out(song, variant), words.sequence.wording.minor
-        if len(score.parts) == 1:
+        names = part_names(song, words, variant)
+        if not names:
             return []
-        names = [part.name for part in score.parts]
         found = []
         for n, a in enumerate(parts_seen(song, variant, minor)):
             aloud = as_sung(song, minor, replace(variant, part=n + 1))
@@ -76,7 +82,7 @@ class ScorePartRead(Read):
             found.append(
                 cls(
                     number=n + 1,
-                    name=words.say(part_name(names, n)),
+                    name=names[n],
                     lead=n == score.lead,
                     low=str(low) if low else None,
                     high=str(high) if high else None,

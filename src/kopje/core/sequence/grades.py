@@ -10,6 +10,7 @@ from kopje.core.reasons import Reason, because
 
 BELOW_KINDERGARTEN, KINDERGARTEN, OLDEST = -1, 0, 12
 CHOIR = 13  # the grade of choirs: beyond the grades of classes, which lie side by side with it
+PARTS_FROM = 3  # the first grade that sings in two parts (rounds and what moves under a held tone)
 CHOIR_AWAY = 4  # as many grades is what is made for classes from choirs, and the other way round
 
 
@@ -32,6 +33,15 @@ def outside(grade: int, upper: int, made_for: tuple[int, int]) -> int:
     if (grade == CHOIR) != (last == CHOIR):
         return CHOIR_AWAY
     return max(first - grade, upper - last, 0)
+
+
+def reads_one_line(grade: int) -> bool:
+    """Whether a class is shown one part of a score at first, because it does not sing in parts yet.
+
+    >>> reads_one_line(2), reads_one_line(3), reads_one_line(CHOIR)
+    (True, False, False)
+    """
+    return grade < PARTS_FROM
 
 
 def grade_name(grade: int, upper: int | None = None) -> Reason:

@@ -6,14 +6,24 @@ import { useScore } from '@/api/queries'
 import ScoreView from '@/components/ScoreView.vue'
 import TonicPattern from '@/components/TonicPattern.vue'
 import { say } from '@/locales/say'
+import PartLook from './PartLook.vue'
 import PieceFace from './PieceFace.vue'
+import { looking, type Look, startOf } from './useProjector'
 
 const props = defineProps<{ part: Schemas['PartRead'] }>()
+const look = defineModel<Look>('look', { required: true })
 /** What is different this time, for a class that did it before. */
 const form = computed(() =>
   props.part.form === null ? undefined : props.part.forms[props.part.form],
 )
-const score = useScore(() => props.part.song?.id ?? '', 1500)
+/** Where the part that is looked at starts; the song itself where all are. */
+const starting = computed(() => props.part.song && startOf(props.part.song, look.value))
+const score = useScore(
+  () => props.part.song?.id ?? '',
+  1500,
+  false,
+  () => looking(look.value),
+)
 </script>
 
 <template>
@@ -26,7 +36,7 @@ const score = useScore(() => props.part.song?.id ?? '', 1500)
         {{ part.song?.title ?? part.piece?.title }}
       </p>
       <h1>{{ part.title }}</h1>
-      <TonicPattern v-if="part.song" :tonic="part.song.tonic" :starting="part.song.starting" />
+      <TonicPattern v-if="part.song" :tonic="part.song.tonic" :starting="starting" />
       <p v-if="form" class="form">
         <strong>{{ say('teach-form', { n: (part.times ?? 0) + 1, stage: form.stage }) }}</strong>
         {{ form.says }}
@@ -42,7 +52,8 @@ const score = useScore(() => props.part.song?.id ?? '', 1500)
       </p>
     </div>
     <PieceFace v-if="part.piece" :piece="part.piece" />
-    <div v-if="part.song" class="music sheet">
+    <div v-if="part.song" :class="['music', 'sheet', { 'one-part': look.part !== null }]">
+      <PartLook v-if="part.song.parts.length" v-model="look" :parts="part.song.parts" />
       <ScoreView
         v-if="score.data.value"
         :svg="score.data.value"
