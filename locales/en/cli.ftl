@@ -25,3 +25,7 @@ cli_passphrase_new = Passphrase for the backup (kept nowhere; without it nobody 
 cli_first_code = The first page asks for this code: { $letters }
 cli_password_new = New password:
 cli_password_set = { $login } signs in with the new password from now on, on every device anew.
+cli_erased_again = { $count ->
+    [one] One child that was erased since then was erased again.
+   *[other] { $count } children that were erased since then were erased again.
+  }

@@ -1053,3 +1053,49 @@ beside = Beside the class: { $children ->
    *[other] { $table } of them
   } to the small table while the class goes on.
 set_concert_song = A song for a concert that comes finds too little room.
+
+## What is kept of one child
+record_title = What is kept of { $name }
+record_lead = { $school }, { DAY($day) }. This is all that Kopje keeps.
+record_about = On the roll
+record_sections = Classes and choirs: { $text }.
+record_joined = On the roll since { DATE($day) }.
+record_left = Left on { DATE($day) }.
+record_standings = What its marks add up to
+record_told = What was told, in order
+record_aside = Not taken yet
+record_aside_line = { $count ->
+    [one] One event waits on a teacher's device to be settled; it is in the JSON file.
+   *[other] { $count } events wait to be settled; they are in the JSON file.
+  }
+record_looked = Who looked
+record_nothing = Nothing.
+record_mark = { DATE($day) }, { $section }: { $text }, { $result ->
+    [secure] secure
+    [nearly] nearly
+   *[not_yet] not yet
+  }; { $way ->
+    [hear] hearing it
+    [sing] singing or playing it
+    [read] reading it
+    [write] writing it
+   *[create] making with it
+  }, { $voices ->
+    [alone] alone
+    [group] in a group
+   *[class] with the class
+  }, { $help ->
+    [none] no help
+    [model] after a model
+   *[signs] with hand signs
+  }. Marked by { $by }.
+record_event = { DATE($day) }, { $section }: { $kind ->
+    [absent] absent
+    [taken_back] what was told before was taken back
+   *[other] { $kind }
+  }. Told by { $by }.
+record_looked_line = { DATE($day) }, { $at }: { $what ->
+    [child_looked_at] marks looked at
+    [child_taken_out] everything taken out
+   *[other] { $what }
+  }, by { $by }.

@@ -238,6 +238,7 @@ plan_no_such_lesson = { $section } has no lesson to plan on { DATE($day) } at th
 
 ## Why an event was kept aside
 aside_section = It speaks of a section that is not in your school.
+aside_room = It speaks of a section or a day that was not given to you.
 aside_lesson = Its lesson is not known here, and nothing says when it was.
 aside_part = Its part is not in this lesson.
 aside_child = The child is not in your school any more.
@@ -254,6 +255,8 @@ recording_change = “{ $text }” is no change that we know. Nothing was kept.
 recording_elsewhere = “{ $title }” sounds from your own file or disc; its sound is not kept here.
 piece_unreadable = This piece says “{ $text }” of itself, which cannot be read. It was left out.
 what_recording = recorded piece
+stale_write = { $who } wrote this meanwhile ({ DATE($day) }, { $at }). Yours is not kept yet, and not lost: look at both, then choose.
+somebody = Somebody
 stale_set = This set was changed meanwhile, here or on another page. Nothing of yours was lost: look at it as it is now, then do it again.
 no_lessons_to_print = No lesson is planned for that day. Compose the lessons first, then print.
 set_no_such_part = This part is not in the set any more. Nothing was changed; look at the set again.
@@ -325,3 +328,8 @@ what_device = device
 password_short = A password needs { $least } characters at least. Nothing was changed.
 host_unknown = Kopje is not known by this name. Whoever looks after it can tell it the name (KOPJE_HOSTS).
 body_too_large = More was sent than Kopje reads at once. Nothing was kept; send less, or one file after the other.
+projectors_wait = Too many screens wait for their code. Wait { $minutes } minutes, then try again.
+projector_code = No screen waits under { $code }. Look at its number again: it changes after ten minutes.
+what_projector = screen
+school_name_to_erase = To erase the school write its name, “{ $name }”. Nothing was erased.
+restore_erased = “{ $name }” was erased as a whole on { DATE($day) }; nothing was brought back. If you want it back all the same, take its line out of erased.jsonl beside the backups, then try again.

@@ -173,18 +173,25 @@ def _restore_beside(cluster: Cluster, options: argparse.Namespace) -> None:
 
 
 def _restore_into(url: str, file: Path) -> None:
-    from kopje.store.work import engine_for
+    from kopje.store.places import backups_folder
+    from kopje.store.work import UnitOfWork, engine_for
     from kopje.usecases.setup.backups import restore
+    from kopje.usecases.setup.privacy import erase_again
 
     engine = engine_for(url)
     try:
         found = restore(file, engine, lambda: _passphrase("cli_passphrase"))
+        settings = Settings()
+        beside = (file.absolute().parent, backups_folder(settings.data))
+        erased = erase_again(UnitOfWork(engine), beside, settings.now())
     finally:
         engine.dispose()
     rows = sum(told.rows for told in found.tables.values())
     _said(
         "cli_restored", schools=", ".join(found.manifest.schools), day=found.manifest.made.date(), count=rows
     )
+    if erased:
+        _said("cli_erased_again", count=erased)
 
 
 def _rebuild(options: argparse.Namespace) -> int:

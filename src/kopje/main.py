@@ -4,8 +4,9 @@ from __future__ import annotations
 
 import asyncio
 import gc
-from collections.abc import AsyncIterator
+from collections.abc import AsyncIterator, Callable
 from contextlib import asynccontextmanager
+from datetime import datetime
 from typing import Any
 
 import structlog
@@ -33,6 +34,8 @@ from kopje.api.routes import (
     lessons,
     people,
     practice,
+    privacy,
+    projectors,
     recordings,
     roster,
     sections,
@@ -47,6 +50,7 @@ from kopje.settings import Settings
 from kopje.store.places import backups_folder
 from kopje.store.work import UnitOfWork
 from kopje.usecases.setup.backups import Backups
+from kopje.usecases.setup.privacy import keep_to_times
 from kopje.usecases.setup.start_up import bring_up_to_date, readers_loaded, solvers_loaded
 from kopje.workers import Worker
 
@@ -88,7 +92,7 @@ def create_app(
         gc.collect()
         gc.freeze()  # what is loaded now stays; fewer and shorter pauses in long grids
         gc.set_threshold(50_000, 20, 50)
-        looking = asyncio.create_task(_day_by_day(daily)) if daily else None
+        looking = asyncio.create_task(_day_by_day(daily, settings.now)) if daily else None
         yield
         if looking:
             looking.cancel()
@@ -135,6 +139,8 @@ def create_app(
         roster,
         sequence,
         keeping,
+        privacy,
+        projectors,
     ):
         api.include_router(module.router)
     app.include_router(api)
@@ -150,11 +156,13 @@ def create_app(
     return app
 
 
-async def _day_by_day(backups: Backups) -> None:
-    """Whether a backup is due is looked at again and again: a laptop sleeps, and its clock jumps."""
+async def _day_by_day(backups: Backups, now: Callable[[], datetime]) -> None:
+    """Whether a backup is due, and whose time is over, is looked at again and again: a laptop sleeps, and its
+    clock jumps. A child is erased before the day's backup is made."""
     await asyncio.sleep(FIRST_LOOK_AT_BACKUPS)
     while True:
         try:
+            await run_in_threadpool(keep_to_times, backups.work, backups, now())
             await run_in_threadpool(backups.daily)
         except SQLAlchemyError as problem:
             log.error("backup_not_looked_at", exc_info=problem)

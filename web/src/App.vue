@@ -2,10 +2,14 @@
 // The window: the day's strip at the left, where you are on top, the work in the rest.
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import { partOf, sendAgain, whereRead } from '@/api/client'
+import { overTheirs, stale, takeTheirs } from '@/api/versions'
 import { begin, end, outbox } from '@/api/outbox'
 import { forgetWhatHappened } from '@/api/lessons'
 import { queryClient, useFirstRun, useMe } from '@/api/queries'
 import { useWords } from '@/api/setup'
+import StaleSign from '@/components/StaleSign.vue'
+import { useKeep } from '@/composables/useKeep'
 import KeySheet from '@/components/KeySheet.vue'
 import TopLine from '@/components/TopLine.vue'
 import UndoBar from '@/components/UndoBar.vue'
@@ -14,6 +18,7 @@ import DayStrip from '@/features/strip/DayStrip.vue'
 import FindBox from '@/features/strip/FindBox.vue'
 import UnsentSign from '@/features/strip/UnsentSign.vue'
 import { provideTrail } from '@/composables/useTrail'
+import { teaches } from '@/composables/roles'
 import { forgetUndo } from '@/composables/useUndo'
 import { say } from '@/locales/say'
 import { wording } from '@/composables/useWording'
@@ -64,6 +69,35 @@ watch(
   },
   { immediate: true },
 )
+// A page that is not for her: back to where she comes in.
+watch(
+  [() => me.data.value?.role, () => route.name],
+  ([role, name]) => {
+    if (role && name && !teaches(role) && !route.meta.anybody && !route.meta.bare)
+      void router.replace('/')
+  },
+  { immediate: true },
+)
+// Two wrote the same: what the other one wrote is read, and one press chooses.
+const theirs = ref<unknown>(null)
+const { refused, busy, keep } = useKeep()
+watch(stale, async (now) => {
+  if (!now) return
+  theirs.value = null
+  const read: unknown = await fetch(`/api${whereRead(now.path)}`)
+    .then((answer) => answer.json())
+    .catch(() => null)
+  theirs.value = partOf(now.path, read)
+})
+async function keepMine() {
+  const mine = overTheirs()
+  if (mine) await keep(() => sendAgain(mine.method, mine.path, mine.mine))
+  await queryClient.invalidateQueries()
+}
+async function takeOther() {
+  await queryClient.invalidateQueries()
+  takeTheirs()
+}
 const toMain = () => document.getElementById('main')?.focus()
 const ready = computed(() => bare.value || me.data.value !== undefined)
 </script>
@@ -76,8 +110,20 @@ const ready = computed(() => bare.value || me.data.value !== undefined)
       <a class="skip" href="#main" @click.prevent="toMain">{{ say('app-skip') }}</a>
       <DayStrip />
       <div class="rest">
-        <TopLine @find="finding = true"><UnsentSign /><KeySheet /></TopLine>
+        <TopLine :finds="teaches(me.data.value?.role)" @find="finding = true"
+          ><UnsentSign /><KeySheet
+        /></TopLine>
         <FindBox v-if="finding" @close="finding = false" />
+        <StaleSign
+          v-if="stale"
+          :says="stale.says"
+          :mine="stale.mine"
+          :theirs="theirs"
+          :busy="busy"
+          @mine="keepMine"
+          @theirs="takeOther"
+        />
+        <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
         <UndoBar />
         <main id="main" class="work" tabindex="-1">
           <router-view :key="String(route.name) + String(route.params.id ?? '')" />

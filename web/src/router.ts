@@ -1,10 +1,23 @@
 import { createRouter, createWebHistory } from 'vue-router'
-import TodayPage from './pages/TodayPage.vue'
+import HomePage from './pages/HomePage.vue'
 
 export const router = createRouter({
   history: createWebHistory(),
   routes: [
-    { path: '/', name: 'today', component: TodayPage },
+    { path: '/', name: 'today', component: HomePage, meta: { anybody: true } },
+    {
+      path: '/you',
+      name: 'you',
+      component: () => import('./pages/YouPage.vue'),
+      meta: { anybody: true },
+    },
+    {
+      path: '/projector',
+      name: 'far-projector',
+      component: () => import('./pages/FarProjectorPage.vue'),
+      meta: { bare: true, open: true },
+    },
+    { path: '/privacy', name: 'privacy', component: () => import('./pages/PrivacyPage.vue') },
     {
       path: '/sign-in',
       name: 'sign-in',
@@ -62,7 +75,7 @@ export const router = createRouter({
       name: 'teach',
       component: () => import('./pages/TeachPage.vue'),
       props: true,
-      meta: { wide: true },
+      meta: { wide: true, anybody: true },
     },
     {
       path: '/lessons/:id/projector',

@@ -5,11 +5,13 @@ from __future__ import annotations
 import uuid
 from collections.abc import Callable, Iterator
 from dataclasses import dataclass
+from datetime import datetime
 from typing import Annotated, Any
 
 from fastapi import Depends, Request, Response
 from sqlalchemy.orm import Session
 
+from kopje.api import versions
 from kopje.core.errors import BusyError, FileTooLargeError, ForgedRequestError, NotAllowedError
 from kopje.core.reasons import because
 from kopje.core.rights import may
@@ -20,6 +22,7 @@ from kopje.settings import Settings
 from kopje.store.work import UnitOfWork
 from kopje.usecases.context import Answer, Context, Desk
 from kopje.usecases.setup import sign_in
+from kopje.usecases.setup import versions as kept_versions
 from kopje.usecases.setup.backups import Backups
 from kopje.usecases.setup.school_habits import habits_for
 from kopje.usecases.setup.school_sequence import sequence_for
@@ -101,26 +104,56 @@ def signed_in(request: Request, session: Transaction) -> sign_in.SignedIn:
 Teacher = Annotated[sign_in.SignedIn, Depends(signed_in, scope="function")]
 
 
-def _context(request: Request, session: Session) -> Context:
+def _context(request: Request, response: Response, session: Session) -> Context:
     """Who is signed in, on a transaction."""
     here = _services(request)
     teacher = _who(request, session)
     now = here.settings.now(teacher.time_zone)
+    _versioned(request, response, session, teacher, now)
     sequence = sequence_for(session, teacher.school_id, teacher.sequence, teacher.wording)
     request.state.sequence = sequence  # refusals are said in the school's words too
     words = catalogue(here.settings.language, here.settings.locales)
     habits = habits_for(session, teacher.school_id, teacher.habits)
-    return Context(session, teacher.school_id, teacher.teacher_id, now, uuid.uuid4, sequence, words, habits)
+    return Context(
+        session,
+        teacher.school_id,
+        teacher.teacher_id,
+        now,
+        uuid.uuid4,
+        sequence,
+        words,
+        habits,
+        teacher.room,
+    )
 
 
-def context(request: Request) -> Iterator[Context]:
+def _versioned(
+    request: Request, response: Response, session: Session, teacher: sign_in.SignedIn, now: datetime
+) -> None:
+    """What is read as a whole goes out with its version; what is written as a whole must not have been
+    written since it was looked at. A desk that keeps twice goes on from its own first version."""
+    operation, path = request.scope["route"].operation_id, request.path_params
+    if pattern := versions.READS.get(operation):
+        name = versions.named(pattern, path)
+        number = kept_versions.version(session, teacher.school_id, name)
+    elif (pattern := versions.WRITES.get(operation)) and kept_versions.can_write(session):
+        name = versions.named(pattern, path)
+        seen = getattr(request.state, "version", versions.seen(request.headers.get("if-match"), name))
+        number = kept_versions.written(session, teacher.school_id, teacher.teacher_id, name, seen, now)
+        request.state.version = number
+    else:
+        return
+    response.headers["ETag"] = versions.tag(name, number)
+
+
+def context(request: Request, response: Response) -> Iterator[Context]:
     """A transaction and who is signed in, in one step: each step of its own would cost a thread."""
     work = _services(request).work
     with work.read() if request.method in SAFE else work.begin() as session:
-        yield _context(request, session)
+        yield _context(request, response, session)
 
 
-def desk(request: Request) -> Desk:
+def desk(request: Request, response: Response) -> Desk:
     """For what takes thought: its transactions are its own."""
     here = _services(request)
 
@@ -130,7 +163,7 @@ def desk(request: Request) -> Desk:
         except WorkerLimitError as problem:
             raise BusyError("solver_ended") from problem
 
-    found = Desk(here.work, lambda session: _context(request, session), solve)
+    found = Desk(here.work, lambda session: _context(request, response, session), solve)
     with found.look():  # signed out is said before anything is thought about
         return found
 

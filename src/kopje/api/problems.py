@@ -213,6 +213,8 @@ REFUSED = {
     503: "The database does not answer",
 }
 SIGNING_IN = "signIn"
+WAIT = (SIGNING_IN, "newProjector")  # may be asked to wait
+LOOKS_UP = ("projectorFrame", "pairProjector")  # by what is not in the path
 
 
 def _refused_with(method: str, operation: dict[str, Any]) -> Iterator[int]:
@@ -225,13 +227,13 @@ def _refused_with(method: str, operation: dict[str, Any]) -> Iterator[int]:
         yield 403
     if method != "get":
         yield 409
-    if "path" in where:
+    if "path" in where or operation["operationId"] in LOOKS_UP:
         yield 404
     if "multipart/form-data" in sent:
         yield 413
     if where or sent:
         yield 422
-    if operation["operationId"] == SIGNING_IN:
+    if operation["operationId"] in WAIT:
         yield 429
     yield 503
 

@@ -4,13 +4,18 @@ An operation that is not in it is refused to everybody."""
 
 from __future__ import annotations
 
+from dataclasses import dataclass
+from datetime import date, timedelta
 from typing import Literal, get_args
+from uuid import UUID
 
 Role = Literal["owner", "teacher", "substitute", "viewer"]
 ROLES: tuple[Role, ...] = get_args(Role)
 
 # Before anybody is signed in.
-OPEN = frozenset(("firstRunNeeded", "firstRun", "signIn", "invited", "acceptLink"))
+OPEN = frozenset(
+    ("firstRunNeeded", "firstRun", "signIn", "invited", "acceptLink", "newProjector", "projectorFrame")
+)
 # About oneself, and what the page needs to speak at all.
 ANYBODY = (
     *(
@@ -30,7 +35,6 @@ IN_THE_ROOM = (
     *(
         "day",
         "sections",
-        "section",
         "lesson",
         "lateLesson",
         "hearing",
@@ -48,11 +52,21 @@ IN_THE_ROOM = (
         "asideEvents",
         "takeAsideAgain",
     ),
-    *("dropAside", "singers"),
+    *("dropAside", "pairProjector", "showFrame", "projectors", "endProjector"),
 )
 TEACHING = (
     *("toDo", "dayNeeds", "room", "setRoom", "dayLike", "setDayLike", "addSection", "changeSection"),
-    *("sectionDetail", "songsFor", "declared", "declare", "knownSongs", "setKnownSongs", "setSingers"),
+    *(
+        "section",
+        "singers",
+        "sectionDetail",
+        "songsFor",
+        "declared",
+        "declare",
+        "knownSongs",
+        "setKnownSongs",
+        "setSingers",
+    ),
     *("concepts", "ledger", "evidence", "printDrills", "songTrials", "guessSongs", "songs", "importSongs"),
     *("songKinds", "songQuestions", "keepSongQuestion", "dropSongQuestion", "draftSong", "keepTypedSong"),
     *("bringShippedSongs", "removeSong", "annotateSong", "aboutSong", "songInsight", "singTogether"),
@@ -76,11 +90,23 @@ TEACHING = (
     *("overrideYear", "undoYear", "waysOut", "schoolYear", "gradeYear", "week", "calendarFile"),
     *("readHolidays", "lookAtRoster", "bringRoster", "goneChildren", "changeChild", "previewRollOver"),
     *("rollOver", "setWords", "setBarColours", "sequence", "keepSequence", "startSequence", "ladder"),
-    *("setLadder", "ladderNow", "sequenceFile", "lookAtSequence", "backupsTold"),
+    *("setLadder", "ladderNow", "sequenceFile", "lookAtSequence", "backupsTold", "exportChild"),
 )
 OWNING = (
     *("adults", "inviteAdult", "changeAdult", "removeAdult", "newPasswordLink", "withdrawLink"),
-    *("setSchool", "backups", "makeBackup", "backupFile", "setBackupFolder", "sealBackups", "unsealBackups"),
+    *(
+        "privacy",
+        "setRetention",
+        "eraseChild",
+        "eraseSchool",
+        "setSchool",
+        "backups",
+        "makeBackup",
+        "backupFile",
+        "setBackupFolder",
+        "sealBackups",
+        "unsealBackups",
+    ),
 )
 RIGHTS: dict[str, frozenset[Role]] = {
     **dict.fromkeys(ANYBODY, frozenset(ROLES)),
@@ -96,3 +122,34 @@ def may(role: str, operation: str) -> bool:
     (True, False, False)
     """
     return role in RIGHTS.get(operation, frozenset())
+
+
+LATE = timedelta(days=7)  # what a device tells only when it is in the net again
+
+
+@dataclass(frozen=True, slots=True)
+class Room:
+    """The sections that were given to an adult; to most none is, and then all are theirs."""
+
+    role: str = "teacher"
+    sections: frozenset[UUID] = frozenset()
+
+    @property
+    def walled(self) -> bool:
+        """Whether there is nothing beside the sections given, and of these nothing but the day itself."""
+        return self.role == "substitute"
+
+    def lists(self, section: UUID) -> bool:
+        """Whether a section comes up on their days."""
+        return section in self.sections or not (self.sections or self.walled)
+
+    def lets_in(self, section: UUID, day: date, today: date) -> bool:
+        """Whether they may look at a section's lesson of a day."""
+        return not self.walled or (section in self.sections and day == today)
+
+    def takes(self, section: UUID, day: date, today: date) -> bool:
+        """Whether what they tell of a section's lesson is taken: a device may be late by some days."""
+        return not self.walled or (section in self.sections and today - LATE <= day <= today)
+
+
+EVERYWHERE = Room()

@@ -8,7 +8,7 @@ from uuid import UUID
 from sqlalchemy import ForeignKey, text
 from sqlalchemy.orm import Mapped, mapped_column
 
-from kopje.store.base import OfSchool, Table, one_of
+from kopje.store.base import Json, OfSchool, Table, one_of
 
 ROLES = ("owner", "teacher", "substitute", "viewer")
 
@@ -70,4 +70,29 @@ class Invitation(OfSchool):
     until: Mapped[date | None]
     token_hash: Mapped[str] = mapped_column(unique=True)
     expires: Mapped[datetime]
+    sections: Mapped[list[str]] = mapped_column(server_default="[]")  # the ids of those it is given
     __table_args__ = (one_of("role", *ROLES),)
+
+
+class AdultSection(Table):
+    """A section that was given to an adult."""
+
+    __tablename__ = "adult_section"
+    teacher_id: Mapped[UUID] = mapped_column(ForeignKey("teacher.id", ondelete="CASCADE"), primary_key=True)
+    section_id: Mapped[UUID] = mapped_column(
+        ForeignKey("section.id", ondelete="CASCADE"), primary_key=True, index=True
+    )
+
+
+class Projector(Table):
+    """A screen on another device. It asks under its token; until somebody types its `code` it shows nothing
+    but that. `frame`: what it is to show."""
+
+    __tablename__ = "projector"
+    id: Mapped[UUID] = mapped_column(primary_key=True)
+    token_hash: Mapped[str] = mapped_column(unique=True)
+    code: Mapped[str | None] = mapped_column(unique=True)
+    client: Mapped[str]  # a hash of the address it asked from
+    teacher_id: Mapped[UUID | None] = mapped_column(ForeignKey("teacher.id", ondelete="CASCADE"), index=True)
+    frame: Mapped[Json | None]
+    expires: Mapped[datetime]

@@ -15,7 +15,9 @@ from sqlalchemy import Engine, MetaData, NullPool, create_engine, inspect
 from kopje.core.errors import BackupError
 from kopje.store.migrate import config, migrate
 
-NOT_COPIED = ("sign_in", "failed_sign_in", "known_device", "invitation", "alembic_version", "keeping")
+NOT_COPIED = (
+    *("sign_in", "failed_sign_in", "known_device", "invitation", "projector", "alembic_version", "keeping"),
+)
 Block = bytes | bytearray | memoryview
 COLUMNS = """SELECT table_name, array_agg(column_name::text ORDER BY ordinal_position)
 FROM information_schema.columns JOIN information_schema.tables USING (table_schema, table_name)

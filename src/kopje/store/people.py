@@ -3,14 +3,23 @@
 from __future__ import annotations
 
 import secrets
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 from datetime import datetime
 from uuid import UUID
 
 from sqlalchemy import delete, func, select, text, update
 from sqlalchemy.orm import Session
 
-from kopje.store.tables import FailedSignIn, Invitation, KnownDevice, School, SignIn, Teacher
+from kopje.store.tables import (
+    AdultSection,
+    FailedSignIn,
+    Invitation,
+    KnownDevice,
+    School,
+    Section,
+    SignIn,
+    Teacher,
+)
 
 
 def any_school(session: Session) -> bool:
@@ -35,21 +44,24 @@ def login_is_taken(session: Session, login: str) -> bool:
     return session.scalar(select(Teacher.id).where(func.lower(Teacher.login) == login.lower())) is not None
 
 
-def signed_in(session: Session, token_hash: str, now: datetime) -> tuple[Teacher, School] | None:
-    """Of a sign-in that has not run out, of somebody who may still come in."""
+def signed_in(
+    session: Session, token_hash: str, now: datetime
+) -> tuple[Teacher, School, frozenset[UUID]] | None:
+    """Of a sign-in that has not run out, of somebody who may still come in; and the sections given."""
+    given = select(func.array_agg(AdultSection.section_id)).where(AdultSection.teacher_id == Teacher.id)
     found = session.execute(
-        select(Teacher, School)
+        select(Teacher, School, given.scalar_subquery())
         .join(SignIn, SignIn.teacher_id == Teacher.id)
         .join(School, School.id == Teacher.school_id)
         .where(SignIn.token_hash == token_hash, SignIn.expires > now, Teacher.removed.is_(None))
     ).one_or_none()
     if found is None:
         return None
-    teacher, school = found
+    teacher, school, sections = found
     session.info["school"] = (
         school  # kept at hand: whoever needs the school in this transaction does not ask again
     )
-    return teacher, school
+    return teacher, school, frozenset(sections or ())
 
 
 def clear_expired(session: Session, now: datetime, failures_before: datetime) -> None:
@@ -113,6 +125,23 @@ def adults(session: Session, school_id: UUID) -> Sequence[Teacher]:
     """Those who may come in, by name."""
     mine = select(Teacher).where(Teacher.school_id == school_id, Teacher.removed.is_(None))
     return session.scalars(mine.order_by(Teacher.name, Teacher.id)).all()
+
+
+def sections_given(session: Session, school_id: UUID) -> dict[UUID, list[UUID]]:
+    """The sections that were given to each adult."""
+    mine = select(AdultSection).join(Teacher, Teacher.id == AdultSection.teacher_id)
+    found: dict[UUID, list[UUID]] = {}
+    for row in session.scalars(mine.where(Teacher.school_id == school_id).order_by(AdultSection.section_id)):
+        found.setdefault(row.teacher_id, []).append(row.section_id)
+    return found
+
+
+def give_sections(session: Session, school_id: UUID, teacher_id: UUID, sections: Iterable[UUID]) -> None:
+    """These and no others; what is not this school's is left out."""
+    session.execute(delete(AdultSection).where(AdultSection.teacher_id == teacher_id))
+    here = select(Section.id).where(Section.school_id == school_id, Section.id.in_(set(sections)))
+    for section_id in session.scalars(here.order_by(Section.id)).all():
+        session.add(AdultSection(teacher_id=teacher_id, section_id=section_id))
 
 
 def lock_adults(session: Session, school_id: UUID) -> None:

@@ -8,7 +8,15 @@ from uuid import UUID
 from sqlalchemy import CheckConstraint, ForeignKey, UniqueConstraint
 from sqlalchemy.orm import Mapped, mapped_column
 
-from kopje.store.adult_tables import FailedSignIn, Invitation, KnownDevice, SignIn, Teacher
+from kopje.store.adult_tables import (
+    AdultSection,
+    FailedSignIn,
+    Invitation,
+    KnownDevice,
+    Projector,
+    SignIn,
+    Teacher,
+)
 from kopje.store.base import Json, OfSchool, Table, one_of
 from kopje.store.event_tables import (
     AsideEvent,
@@ -18,7 +26,7 @@ from kopje.store.event_tables import (
     SongMetRow,
     StandingRow,
 )
-from kopje.store.house_tables import Keeping
+from kopje.store.house_tables import Access, ErasedChild, Keeping, Retention, Written
 from kopje.store.plan_tables import (
     ActivityNote,
     Attachment,
@@ -31,9 +39,12 @@ from kopje.store.plan_tables import (
 from kopje.store.song_tables import KeptQuestion, Recording, Song
 
 __all__ = [
+    "Access",
     "ActivityNote",
+    "AdultSection",
     "AsideEvent",
     "Attachment",
+    "ErasedChild",
     "Event",
     "FactsRow",
     "FailedSignIn",
@@ -48,7 +59,9 @@ __all__ = [
     "OwnActivity",
     "PlannedLesson",
     "PlannedPart",
+    "Projector",
     "Recording",
+    "Retention",
     "SetStep",
     "SignIn",
     "Song",
@@ -56,6 +69,7 @@ __all__ = [
     "StandingRow",
     "Table",
     "Teacher",
+    "Written",
 ]
 
 

@@ -12,6 +12,7 @@ from uuid import UUID
 from sqlalchemy.orm import Session
 
 from kopje.core.planning.habits import AS_SHIPPED, Habits
+from kopje.core.rights import EVERYWHERE, Room
 from kopje.core.sequence.concepts import Sequence
 from kopje.core.sequence.so_mi_first import SO_MI_FIRST
 from kopje.store.work import UnitOfWork
@@ -32,6 +33,7 @@ class Context:
     sequence: Sequence = SO_MI_FIRST
     catalogue: Catalogue = ENGLISH_CATALOGUE
     habits: Habits = AS_SHIPPED
+    room: Room = EVERYWHERE
 
     @property
     def today(self) -> date:

@@ -1,11 +1,12 @@
 // Who may come in, and where one is signed in.
 import { useQuery } from '@tanstack/vue-query'
 import { api, body, type Schemas } from './client'
+import { end } from './outbox'
 import { queryClient } from './queries'
 
 export type Adult = Schemas['AdultRead']
 export type Role = Schemas['GivenBody']['role']
-export const ROLES: readonly Role[] = ['owner', 'teacher']
+export const ROLES: readonly Role[] = ['owner', 'teacher', 'substitute', 'viewer']
 
 export const useAdults = () =>
   useQuery({ queryKey: ['adults'], queryFn: () => body(api.GET('/api/adults')) })
@@ -56,3 +57,10 @@ export const useLink = (token: string) =>
   })
 export const useUpLink = (token: string, login: string, password: string) =>
   api.POST('/api/links/{token}', { params: { path: { token } }, body: { login, password } })
+
+/** Signed out here, or on every device; a new page forgets everything. */
+export async function leave(everywhere: boolean): Promise<void> {
+  await (everywhere ? api.POST('/api/sign-out-everywhere') : api.POST('/api/sign-out'))
+  end()
+  window.location.assign('/sign-in')
+}

@@ -34,8 +34,16 @@ export const useFirstRun = () =>
     queryKey: ['first-run'],
     queryFn: () => body(api.GET('/api/first-run')),
   })
-export const useDay = () =>
-  useQuery({ queryKey: ['day'], queryFn: () => body(api.GET('/api/day')), refetchInterval: 60_000 })
+/** Not for whoever only reads reports. */
+export function useDay() {
+  const me = useMe()
+  return useQuery({
+    queryKey: ['day'],
+    queryFn: () => body(api.GET('/api/day')),
+    refetchInterval: 60_000,
+    enabled: computed(() => me.data.value?.role !== 'viewer'),
+  })
+}
 export const useSections = () =>
   useQuery({ queryKey: ['sections'], queryFn: () => body(api.GET('/api/sections')) })
 /** The first few songs whose title, tones or form have these words. */

@@ -4,9 +4,10 @@ import { useKeys } from '@/composables/useKeys'
 import { useTrail } from '@/composables/useTrail'
 import { say } from '@/locales/say'
 
+const props = defineProps<{ finds: boolean }>()
 const emit = defineEmits<{ find: [] }>()
 const trail = useTrail()
-useKeys([{ key: '/', says: say('keys-search'), act: () => emit('find') }])
+useKeys([{ key: '/', says: say('keys-search'), act: () => props.finds && emit('find') }])
 </script>
 
 <template>
@@ -23,6 +24,7 @@ useKeys([{ key: '/', says: say('keys-search'), act: () => emit('find') }])
     </nav>
     <div class="row">
       <v-btn
+        v-if="finds"
         size="small"
         variant="text"
         class="find narrow"

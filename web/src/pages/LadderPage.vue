@@ -7,6 +7,7 @@ import PageState from '@/components/PageState.vue'
 import SideDrawer from '@/components/SideDrawer.vue'
 import { useTrail } from '@/composables/useTrail'
 import { offerUndo } from '@/composables/useUndo'
+import { useBegun } from '@/api/drafts'
 import { useUnsaved } from '@/composables/useUnsaved'
 import LadderRow from '@/features/ladder/LadderRow.vue'
 import StepPanel from '@/features/ladder/StepPanel.vue'
@@ -31,16 +32,14 @@ useUnsaved(dirty)
 const picked = ref(-1)
 const said = ref('')
 const refused = ref('')
-watch(
-  () => ladder.data.value,
-  (read) => {
-    if (!read) return
-    steps.value = read.steps.map((step) => [...step.rungs])
-    dirty.value = false
-    picked.value = -1
-  },
-  { immediate: true },
-)
+function anew() {
+  const read = ladder.data.value
+  if (!read || dirty.value) return
+  steps.value = read.steps.map((step) => [...step.rungs])
+  picked.value = -1
+}
+useBegun(() => '/ladder', dirty, anew)
+watch(() => ladder.data.value, anew, { immediate: true })
 const rungs = computed(() => ladder.data.value?.rungs ?? [])
 const count = computed(() => numbers(steps.value))
 const free = computed(() =>
@@ -85,6 +84,8 @@ async function keep(shipped: 'parts-first' | 'skips-first' | null) {
       steps: shipped ? [] : steps.value.map((step) => ({ rungs: step })),
       shipped,
     })
+    dirty.value = false
+    anew()
     said.value = read.along.length
       ? say('ladder-along', { names: read.along.join('; ') })
       : say('ladder-kept')

@@ -2,7 +2,7 @@
 // Who has it, who was not heard? A grid of stones; the drawer shows the evidence behind one.
 import { computed, ref } from 'vue'
 import { useChangeChild, useGone } from '@/api/setup'
-import { useDay, useEvidence, useLedger, useSections } from '@/api/queries'
+import { queryClient, useDay, useEvidence, useLedger, useSections } from '@/api/queries'
 import type { Schemas } from '@/api/client'
 import PageState from '@/components/PageState.vue'
 import SideDrawer from '@/components/SideDrawer.vue'
@@ -86,6 +86,10 @@ const legend = [
   { level: 'secure' },
   { level: 'secure', due: true },
 ]
+async function afterErasing() {
+  picked.value = null
+  await queryClient.invalidateQueries()
+}
 </script>
 
 <template>
@@ -150,6 +154,7 @@ const legend = [
         :sections="homes"
         :today="day.data.value?.today ?? ''"
         @change="(body) => child && send(child.id, child.name, body)"
+        @erased="afterErasing"
       />
       <section v-if="column" class="stack">
         <h3>{{ say('song-whole') }}</h3>

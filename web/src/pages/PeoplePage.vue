@@ -12,7 +12,7 @@ import {
   type Adult,
   type Role,
 } from '@/api/adults'
-import { useMe } from '@/api/queries'
+import { useMe, useSections } from '@/api/queries'
 import PageState from '@/components/PageState.vue'
 import { useKeep } from '@/composables/useKeep'
 import { useTrail } from '@/composables/useTrail'
@@ -28,6 +28,12 @@ const role = ref<Role>('teacher')
 const link = ref('')
 const whose = ref('')
 const leaving = ref('')
+const sections = useSections()
+const given = ref<string[]>([])
+const until = ref('')
+const choices = computed(() =>
+  (sections.data.value ?? []).map((one) => ({ value: one.id, title: one.name })),
+)
 const roles = computed(() => ROLES.map((value) => ({ value, title: sayOf('people-role', value) })))
 
 async function show(made: () => Promise<string>, called: string) {
@@ -39,17 +45,17 @@ async function show(made: () => Promise<string>, called: string) {
 }
 async function ask() {
   const called = name.value.trim()
-  await show(() => invite({ name: called, role: role.value, until: null }), called)
-  if (!refused.value) name.value = ''
+  const body = { name: called, role: role.value, until: until.value || null, sections: given.value }
+  await show(() => invite(body), called)
+  if (refused.value) return
+  name.value = until.value = ''
+  given.value = []
 }
-const become = (one: Adult, next: Adult['role']) =>
-  keep(() =>
-    changeAdult(one.id, {
-      name: one.name,
-      role: next as Role,
-      until: one.until,
-    }),
-  )
+const become = (one: Adult, next: Partial<Adult>) => {
+  const { id, name, role, until, sections } = { ...one, ...next }
+  return keep(() => changeAdult(id, { name, role, until: until || null, sections }))
+}
+const hasSections = (one: Role) => one !== 'viewer'
 async function leave(one: Adult) {
   if (leaving.value !== one.id) {
     leaving.value = one.id
@@ -71,56 +77,66 @@ const copy = () => void navigator.clipboard?.writeText(link.value)
     </header>
     <div class="two">
       <section class="stack">
-        <!-- Native: a table of facts. -->
-        <table class="facts">
-          <thead>
-            <tr>
-              <th scope="col">{{ say('people-name') }}</th>
-              <th scope="col">{{ say('people-login') }}</th>
-              <th scope="col">{{ say('people-may') }}</th>
-              <td></td>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="one in read.data.value.adults" :key="one.id">
-              <th scope="row">
-                {{ one.name }}
-                <span v-if="one.id === me.data.value?.id" class="quiet">{{
-                  say('people-you')
-                }}</span>
-              </th>
-              <td>{{ one.login }}</td>
-              <td class="role">
-                <v-select
-                  :model-value="one.role"
-                  :aria-label="say('people-role-of', { name: one.name })"
-                  :items="roles"
-                  :disabled="busy"
-                  @update:model-value="become(one, $event)"
-                />
-              </td>
-              <td>
-                <v-btn
-                  size="small"
-                  :disabled="busy"
-                  @click="show(() => newPasswordLink(one.id), one.name)"
-                  >{{ say('people-password') }}</v-btn
-                >
-                <v-btn
-                  v-if="one.id !== me.data.value?.id"
-                  size="small"
-                  :disabled="busy"
-                  @click="leave(one)"
-                  >{{
-                    leaving === one.id
-                      ? say('people-remove-sure', { name: one.name })
-                      : say('people-remove')
-                  }}</v-btn
-                >
-              </td>
-            </tr>
-          </tbody>
-        </table>
+        <ul class="adults">
+          <li v-for="one in read.data.value.adults" :key="one.id" class="adult">
+            <p>
+              <strong>{{ one.name }}</strong>
+              <span class="quiet">
+                {{ one.id === me.data.value?.id ? say('people-you') : '' }}
+                {{ say('people-signs-in', { login: one.login }) }}</span
+              >
+            </p>
+            <div class="fields">
+              <v-select
+                :model-value="one.role"
+                :label="say('people-may')"
+                :aria-label="say('people-role-of', { name: one.name })"
+                :items="roles"
+                :disabled="busy"
+                @update:model-value="become(one, { role: $event })"
+              />
+              <v-select
+                v-if="hasSections(one.role)"
+                :model-value="one.sections"
+                :label="say('people-sections')"
+                :aria-label="say('people-sections-of', { name: one.name })"
+                :items="choices"
+                :placeholder="say(one.role === 'substitute' ? 'people-no-section' : 'people-all')"
+                persistent-placeholder
+                :disabled="busy"
+                multiple
+                @update:model-value="become(one, { sections: $event })"
+              />
+              <v-text-field
+                :model-value="one.until ?? ''"
+                type="date"
+                :label="say('people-until')"
+                :aria-label="say('people-until-of', { name: one.name })"
+                :disabled="busy"
+                @change="become(one, { until: $event.target.value })"
+              />
+            </div>
+            <div class="row">
+              <v-btn
+                size="small"
+                :disabled="busy"
+                @click="show(() => newPasswordLink(one.id), one.name)"
+                >{{ say('people-password') }}</v-btn
+              >
+              <v-btn
+                v-if="one.id !== me.data.value?.id"
+                size="small"
+                :disabled="busy"
+                @click="leave(one)"
+                >{{
+                  leaving === one.id
+                    ? say('people-remove-sure', { name: one.name })
+                    : say('people-remove')
+                }}</v-btn
+              >
+            </div>
+          </li>
+        </ul>
         <template v-if="read.data.value.waiting.length">
           <h2>{{ say('people-waiting') }}</h2>
           <ul class="stack">
@@ -144,6 +160,16 @@ const copy = () => void navigator.clipboard?.writeText(link.value)
           <v-text-field v-model="name" :label="say('people-name')" />
           <v-select v-model="role" :label="say('people-may')" :items="roles" />
           <p class="small quiet">{{ sayOf('people-about', role) }}</p>
+          <v-select
+            v-if="hasSections(role)"
+            v-model="given"
+            :label="say('people-sections')"
+            :items="choices"
+            :placeholder="say(role === 'substitute' ? 'people-no-section' : 'people-all')"
+            persistent-placeholder
+            multiple
+          />
+          <v-text-field v-model="until" type="date" :label="say('people-until')" />
           <div class="row">
             <v-btn type="submit" :disabled="busy || !name.trim()">{{
               say('people-make-link')
@@ -168,8 +194,28 @@ const copy = () => void navigator.clipboard?.writeText(link.value)
   grid-template-columns: minmax(0, 3fr) minmax(260px, 1.4fr);
   gap: 32px;
 }
-.role {
-  width: 190px;
+.adults {
+  list-style: none;
+  padding: 0;
+}
+.adult {
+  display: grid;
+  gap: 10px;
+  padding: 14px 0;
+  border-top: 1px solid var(--line);
+}
+.fields {
+  display: grid;
+  grid-template-columns: 180px minmax(0, 1fr) 170px;
+  gap: 10px;
+}
+.fields > :last-child {
+  grid-column: -2;
+}
+@media (max-width: 700px) {
+  .fields {
+    grid-template-columns: minmax(0, 1fr);
+  }
 }
 .made {
   border: 1px solid var(--line);

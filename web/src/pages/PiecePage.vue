@@ -18,6 +18,7 @@ import PageState from '@/components/PageState.vue'
 import { useKeys } from '@/composables/useKeys'
 import { useTrail } from '@/composables/useTrail'
 import { offerUndo } from '@/composables/useUndo'
+import { useBegun } from '@/api/drafts'
 import { useUnsaved } from '@/composables/useUnsaved'
 import { runTime } from '@/composables/words'
 import MarkList from '@/features/pieces/MarkList.vue'
@@ -55,17 +56,15 @@ useTrail(() => [
   { says: say('pieces-title'), to: '/pieces' },
   { says: piece.value.title || say('pieces-add') },
 ])
-watch(
-  () => found.data.value,
-  (read) => {
-    if (!read) return
-    const { title, length, style, rights, place, question, feel, tags } = read
-    piece.value = { title, length, style, rights, place, question, feel, marks: [], tags }
-    marks.value = read.marks.map(({ at, section, change }) => ({ at, section, change }))
-    dirty.value = false
-  },
-  { immediate: true },
-)
+function anew() {
+  const read = found.data.value
+  if (!read || dirty.value) return
+  const { title, length, style, rights, place, question, feel, tags } = read
+  piece.value = { title, length, style, rights, place, question, feel, marks: [], tags }
+  marks.value = read.marks.map(({ at, section, change }) => ({ at, section, change }))
+}
+useBegun(() => `/recordings/${props.id}`, dirty, anew)
+watch(() => found.data.value, anew, { immediate: true })
 const own = computed(() => found.data.value?.own ?? false)
 const player = usePlayer(
   () => (own.value ? () => tonesOf(props.id) : null),

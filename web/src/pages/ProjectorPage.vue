@@ -4,7 +4,7 @@ import { computed, watchEffect } from 'vue'
 import { useLesson } from '@/api/lessons'
 import { useMe, useScore } from '@/api/queries'
 import PageState from '@/components/PageState.vue'
-import ScoreView from '@/components/ScoreView.vue'
+import WallView from '@/components/WallView.vue'
 import { looking, useProjectedPart } from '@/features/teach/useProjector'
 import { say } from '@/locales/say'
 
@@ -32,71 +32,28 @@ watchEffect(() => (document.title = say('projector-title')))
 <template>
   <main class="wall">
     <PageState v-if="!lesson.data.value" :error="lesson.error.value" @again="lesson.refetch()" />
-    <template v-else-if="part">
-      <h1 v-if="part.song">{{ part.song.title }}</h1>
-      <div
-        v-if="part.song && score.data.value"
-        :class="['music', { 'one-part': look.part !== null }]"
-      >
-        <ScoreView :svg="score.data.value" :label="say('song-score', { title: part.song.title })" />
-      </div>
-      <div v-else-if="part.piece" class="cue">
-        <h1>{{ part.piece.title }}</h1>
-        <p>{{ part.piece.question }}</p>
-      </div>
-      <div v-else-if="!part.song" class="cue">
-        <h1>{{ part.title }}</h1>
-        <p>{{ say('projector-look') }}</p>
-      </div>
+    <template v-else-if="part?.song">
+      <WallView
+        v-if="score.data.value"
+        :title="part.song.title"
+        :svg="score.data.value"
+        :one-part="look.part !== null"
+      />
+      <h1 v-else>{{ part.song.title }}</h1>
     </template>
+    <WallView
+      v-else-if="part"
+      :title="part.piece?.title ?? part.title"
+      :question="part.piece?.question"
+    />
     <p v-else class="cue">{{ say('projector-waiting') }}</p>
   </main>
 </template>
 
 <style scoped>
-.wall {
-  min-height: 100vh;
-  height: 100vh;
-  overflow: hidden;
-  padding: 3vh 3vw;
-  display: flex;
-  flex-direction: column;
-  gap: 1vh;
-}
-h1 {
-  font-size: clamp(40px, 5.5vh, 72px);
-}
-.music {
-  flex: 1;
-  min-height: 0;
-  display: flex;
-  align-items: flex-start;
-  justify-content: center;
-}
-.music :deep(.score) {
-  width: 100%;
-  height: 100%;
-}
-.music :deep(svg) {
-  width: 100%;
-  max-height: 100%;
-}
-.music :deep(.syl tspan tspan) {
-  font-size: 590px;
-}
 .cue {
-  flex: 1;
-  display: grid;
-  place-content: center;
-  justify-items: center;
-  text-align: center;
-  gap: 3vh;
+  margin: auto;
   font-size: clamp(40px, 7vh, 72px);
   color: var(--granite);
-}
-.cue h1 {
-  font-size: clamp(72px, 15vh, 160px);
-  color: var(--ink);
-  text-wrap: balance;
 }
 </style>

@@ -10,6 +10,7 @@ import FileField from '@/components/FileField.vue'
 import PageState from '@/components/PageState.vue'
 import { useTrail } from '@/composables/useTrail'
 import { offerUndo } from '@/composables/useUndo'
+import { useBegun } from '@/api/drafts'
 import { useUnsaved } from '@/composables/useUnsaved'
 import { shortDay } from '@/composables/words'
 import ConceptDetails from '@/features/setup/ConceptDetails.vue'
@@ -26,16 +27,14 @@ useUnsaved(dirty)
 const open = ref('')
 const said = ref('')
 const refused = ref('')
-watch(
-  () => sequence.data.value,
-  (now) => {
-    if (!now) return
-    rows.value = JSON.parse(JSON.stringify(now.concepts)) as Row[]
-    name.value = now.name
-    dirty.value = false
-  },
-  { immediate: true },
-)
+function anew() {
+  const now = sequence.data.value
+  if (!now || dirty.value) return
+  rows.value = JSON.parse(JSON.stringify(now.concepts)) as Row[]
+  name.value = now.name
+}
+useBegun(() => '/sequence', dirty, anew)
+watch(() => sequence.data.value, anew, { immediate: true })
 const grades = computed(() =>
   [...new Set(rows.value.map((row) => row.grade))].sort((a, b) => a - b),
 )
@@ -99,6 +98,8 @@ async function act(make: () => Promise<Schemas['SequenceRead']>) {
   const before = sequence.data.value?.number
   try {
     const read = await make()
+    dirty.value = false
+    anew()
     if (before)
       offerUndo(say('kept-sequence'), () =>
         acts.start.mutateAsync({ shipped: null, number: before }),

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // Set-up in the order of a year's beginning: dates, sections and rosters, what was lost, concerts; then this device.
 import { computed, ref } from 'vue'
-import { end } from '@/api/outbox'
+import { leave } from '@/api/adults'
 import { api, body } from '@/api/client'
 import { lookAtRoster, useRollOver, useSingers, useWords, setSingers, setWords } from '@/api/setup'
 import { queryClient, useConcepts, useDay, useMe, useSections } from '@/api/queries'
@@ -133,11 +133,6 @@ async function roll() {
   await queryClient.invalidateQueries()
 }
 const bring = (sent: Schemas['RosterBody']) => body(api.POST('/api/roster', { body: sent }))
-async function leave(everywhere: boolean) {
-  await (everywhere ? api.POST('/api/sign-out-everywhere') : api.POST('/api/sign-out'))
-  end()
-  window.location.assign('/sign-in') // a new page forgets everything
-}
 </script>
 
 <template>
@@ -261,6 +256,9 @@ async function leave(everywhere: boolean) {
         </p>
         <p>
           <router-link to="/backups">{{ say('set-up-backups') }}</router-link>
+        </p>
+        <p>
+          <router-link to="/privacy">{{ say('set-up-privacy') }}</router-link>
         </p>
       </section>
     </div>

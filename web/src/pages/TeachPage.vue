@@ -5,13 +5,16 @@ import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { outbox, settled, tell } from '@/api/outbox'
 import { useHearing, useLate, useLesson } from '@/api/lessons'
+import { useMe } from '@/api/queries'
 import LessonContour from '@/components/LessonContour.vue'
 import PageState from '@/components/PageState.vue'
 import { device } from '@/composables/useDevice'
+import { teaches } from '@/composables/roles'
 import { useKeys } from '@/composables/useKeys'
 import { play } from '@/composables/useSound'
 import { useTrail } from '@/composables/useTrail'
 import ActivityFace from '@/features/teach/ActivityFace.vue'
+import FarScreen from '@/features/teach/FarScreen.vue'
 import HearingPanel from '@/features/teach/HearingPanel.vue'
 import { lessonNow, partNow } from '@/features/teach/lessonNow'
 import LessonEnd from '@/features/teach/LessonEnd.vue'
@@ -22,12 +25,15 @@ import { say, sayOf } from '@/locales/say'
 const props = defineProps<{ id: string }>()
 const router = useRouter()
 const lesson = useLesson(() => props.id)
+const me = useMe()
+/** Whoever stands in has no other pages. */
+const way = (to: string) => (teaches(me.data.value?.role) ? { to } : {})
 const found = computed(() => lesson.data.value && lessonNow(lesson.data.value, outbox.kept.value))
 useTrail(() =>
   found.value
     ? [
-        { says: found.value.section.name, to: `/sections/${found.value.section.id}` },
-        { says: say('lesson-title', { n: found.value.number }), to: `/lessons/${props.id}` },
+        { says: found.value.section.name, ...way(`/sections/${found.value.section.id}`) },
+        { says: say('lesson-title', { n: found.value.number }), ...way(`/lessons/${props.id}`) },
         { says: say('today-teach') },
       ]
     : [],
@@ -62,6 +68,7 @@ const { four, then, current, picked, done, give, undo, locate } = useQueue(
 
 const held = ref(false)
 const look = ref<Look>(ALL)
+const pairing = ref(false)
 const projector = useProjectorLink(
   () => props.id,
   () => part.value?.id ?? '',
@@ -208,10 +215,15 @@ useKeys([
           say('teach-left', { n: left })
         }}</span
       >
-      <v-btn size="small" :prepend-icon="mdiProjectorScreenOutline" @click="project">{{
-        say('teach-projector')
-      }}</v-btn>
+      <div class="row screens">
+        <v-btn size="small" :prepend-icon="mdiProjectorScreenOutline" @click="project">{{
+          say('teach-projector')
+        }}</v-btn><v-btn size="small" :aria-expanded="pairing" @click="pairing = !pairing">{{
+          say('far-other')
+        }}</v-btn>
+      </div>
     </header>
+    <FarScreen v-model="pairing" :lesson="id" :part="part?.id ?? ''" :look="look" />
     <p v-if="tooLate && !ending" class="late row" role="status">
       <strong>{{ tooLate.says }}</strong>
       <v-btn size="small" height="44" @click="leaveOut">{{ say('teach-leave-out') }}</v-btn><v-btn

@@ -11,14 +11,12 @@ from fastapi import APIRouter, Path, Request
 from kopje.api.deps import COOKIE, Provided, Transaction, Work
 from kopje.api.schemas.adults import (
     AcceptBody,
-    AdultRead,
     AdultsRead,
     DeviceRead,
     GivenBody,
     InvitedRead,
     LinkRead,
     PasswordBody,
-    WaitingRead,
 )
 from kopje.usecases.setup import adults
 
@@ -28,11 +26,7 @@ Token = Annotated[str, Path(min_length=8, max_length=80)]
 
 @router.get("/adults", operation_id="adults", summary="Who may come in, and which links wait")
 def get_adults(ctx: Work) -> AdultsRead:
-    there, waiting = adults.adults(ctx)
-    return AdultsRead(
-        adults=[AdultRead.model_validate(one) for one in there],
-        waiting=[WaitingRead.model_validate(one) for one in waiting],
-    )
+    return AdultsRead.of(adults.adults(ctx))
 
 
 @router.post("/adults", status_code=201, operation_id="inviteAdult", summary="Invite somebody by a link")

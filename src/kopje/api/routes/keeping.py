@@ -12,7 +12,7 @@ from kopje.api.problems import answers
 from kopje.api.schemas.keeping import BackupsRead, BackupsToldRead, FolderBody, SealBody
 from kopje.core.backups import old
 from kopje.core.errors import NotAllowedError
-from kopje.usecases.setup import set_up_school
+from kopje.usecases.setup import privacy, set_up_school
 
 router = APIRouter(tags=["keeping"], prefix="/backups")
 
@@ -46,12 +46,13 @@ def post_backup(ctx: Work, services: Provided) -> BackupsRead:
 )
 def get_backup(
     backup_name: Annotated[str, Path(max_length=80)],
-    ctx: Work,  # noqa: ARG001  # asks who it is
+    ctx: Work,
     services: Provided,
 ) -> FileResponse:
     if services.backups.kept().several_schools:
         raise NotAllowedError("backup_several")
     path = services.backups.file(backup_name)
+    privacy.looked(services.work, ctx, "backup_taken_out")
     return FileResponse(path, media_type="application/zip", filename=path.name)
 
 

@@ -98,7 +98,7 @@ def post_refuse(lesson_id: UUID, part_id: UUID, body: SeenBody, desk: AtDesk) ->
     "/lessons/{lesson_id}/parts/{part_id}/hearing", operation_id="hearing", summary="Whom to hear in a part"
 )
 def get_hearing(lesson_id: UUID, part_id: UUID, ctx: Work) -> HearingRead:
-    return HearingRead.of(read_hearing.hearing(ctx, lesson_id, part_id), ctx.words)
+    return HearingRead.of(read_hearing.hearing(ctx, lesson_id, part_id), ctx.words, ctx.room)
 
 
 @router.get(

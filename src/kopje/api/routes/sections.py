@@ -7,7 +7,7 @@ from uuid import UUID
 
 from fastapi import APIRouter, Query, Response
 
-from kopje.api.deps import AtDesk, Work
+from kopje.api.deps import AtDesk, Provided, Work
 from kopje.api.schemas.base import Day
 from kopje.api.schemas.concepts import ConceptRead
 from kopje.api.schemas.ledger import EvidenceRead, LedgerRead
@@ -28,7 +28,7 @@ from kopje.api.schemas.to_do import DayLikeBody, DayLikeRead, DayNeedsRead, Room
 from kopje.core.sequence.phases import Purpose
 from kopje.usecases.ledger import read_ledger
 from kopje.usecases.lessons import day_like, read_day, read_fetch, read_lesson, read_to_do
-from kopje.usecases.setup import change_section, known_songs, school_habits, set_up_school
+from kopje.usecases.setup import change_section, known_songs, privacy, school_habits, set_up_school
 from kopje.usecases.songs.songbook import songs_by_id
 from kopje.usecases.year import read_section
 
@@ -220,5 +220,10 @@ def get_ledger(section_id: UUID, ctx: Work) -> Response:
     operation_id="evidence",
     summary="The evidence of one child in one concept",
 )
-def get_evidence(section_id: UUID, child_id: UUID, concept: str, ctx: Work) -> EvidenceRead:
-    return EvidenceRead.of(read_ledger.evidence(ctx, section_id, child_id, concept), ctx.words)
+def get_evidence(
+    section_id: UUID, child_id: UUID, concept: str, ctx: Work, services: Provided
+) -> EvidenceRead:
+    """That it was looked at is in the list of who looked."""
+    found = read_ledger.evidence(ctx, section_id, child_id, concept)
+    privacy.looked(services.work, ctx, "child_looked_at", child_id)
+    return EvidenceRead.of(found, ctx.words)

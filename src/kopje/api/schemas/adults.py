@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from datetime import date, datetime
-from typing import Annotated, Literal
+from typing import Annotated
 from uuid import UUID
 
 from pydantic import Field
@@ -11,18 +11,22 @@ from pydantic import Field
 from kopje.api.schemas.base import Body, Day, Name, Read
 from kopje.api.schemas.people import Login, Password
 from kopje.core.rights import Role
-from kopje.usecases.setup.adults import Given
+from kopje.usecases.setup.adults import Adults, Given
 
 
 class GivenBody(Body):
-    """What an adult is to be. `until`: the last day on which they may come in."""
+    """What an adult is to be. `until`: the last day on which they may come in. `sections`: those given; for
+    an owner or teacher none means all, a substitute has only these."""
 
     name: Name = Field(examples=["Ines"])
-    role: Literal["owner", "teacher"] = Field(examples=["owner"])
+    role: Role = Field(examples=["owner"])
     until: Day | None = Field(default=None, examples=[None])
+    sections: Annotated[list[Annotated[UUID, Field(strict=False)]], Field(max_length=200)] = Field(
+        default_factory=list, examples=[[]]
+    )
 
     def value(self) -> Given:
-        return Given(self.name, self.role, self.until)
+        return Given(self.name, self.role, self.until, tuple(self.sections))
 
 
 class AdultRead(Read):
@@ -31,6 +35,7 @@ class AdultRead(Read):
     login: str
     role: Role
     until: date | None
+    sections: list[UUID]
 
 
 class WaitingRead(Read):
@@ -46,6 +51,21 @@ class WaitingRead(Read):
 class AdultsRead(Read):
     adults: list[AdultRead]
     waiting: list[WaitingRead]
+
+    @classmethod
+    def of(cls, found: Adults) -> AdultsRead:
+        adults = [
+            AdultRead(
+                id=one.id,
+                name=one.name,
+                login=one.login,
+                role=one.role,
+                until=one.until,
+                sections=list(found.given.get(one.id, ())),
+            )
+            for one in found.there
+        ]
+        return cls(adults=adults, waiting=[WaitingRead.model_validate(one) for one in found.waiting])
 
 
 class LinkRead(Read):

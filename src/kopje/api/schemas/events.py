@@ -168,10 +168,11 @@ class BatchBody(Body):
 
 
 class AnswerRead(Read):
-    """`taken`, `known` already, or kept `aside` until the teacher settles it; then `sentence` says why."""
+    """`taken`, `known` already, or kept `aside` until the teacher settles it; then `sentence` says why.
+    `erased`: it speaks of a child that was erased, and nothing of it is kept."""
 
     id: UUID
-    outcome: Literal["taken", "known", "aside"]
+    outcome: Literal["taken", "known", "aside", "erased"]
     code: str
     sentence: str
 

@@ -13,6 +13,7 @@ from kopje.core.choir.rungs import Broke, breaks_of
 from kopje.core.ledger.events import ClassEvent
 from kopje.core.ledger.marks import Help, Result, Voices
 from kopje.core.ledger.rota import Place
+from kopje.core.rights import Room
 from kopje.core.sequence.concepts import Way
 from kopje.usecases.ledger.read_hearing import Hearing
 from kopje.usecases.ledger.read_ledger import Evidence, Grid, StandingToday
@@ -27,8 +28,8 @@ class PlaceRead(Read):
     reason: str
 
     @classmethod
-    def of(cls, place: Place, words: Words) -> PlaceRead:
-        said = " ".join(words.say(reason) for reason in place.reasons)
+    def of(cls, place: Place, words: Words, told: bool) -> PlaceRead:
+        said = " ".join(words.say(reason) for reason in place.reasons) if told else ""
         return cls(child_id=UUID(place.child), name=place.name, reason=said)
 
 
@@ -77,14 +78,15 @@ class HearingRead(Read):
     marks: list[MarkRead]
 
     @classmethod
-    def of(cls, hearing: Hearing, words: Words) -> HearingRead:
+    def of(cls, hearing: Hearing, words: Words, room: Room) -> HearingRead:
+        """Why somebody is next tells of weeks before: not to whoever has nothing but the day."""
         return cls(
             concept=ConceptRead.of(hearing.concept, words),
             way=hearing.way,
             voices=hearing.voices,
             help=hearing.help,
             breaks=list(breaks_of(hearing.concept.key)),
-            queue=[PlaceRead.of(place, words) for place in hearing.queue],
+            queue=[PlaceRead.of(place, words, not room.walled) for place in hearing.queue],
             marks=[MarkRead.of(event) for event in hearing.marks],
         )
 

@@ -30,19 +30,23 @@ class Day:
 
 
 def day(ctx: Context) -> Day:
-    """Today, or the next day on which anybody has a lesson."""
+    """Today, or the next day on which anybody has a lesson; of the sections that are theirs who ask."""
     found = snapshot(ctx, judged=False)
-    coming = [(at, one) for one in found.sections for at in one.lessons if at.day >= ctx.today]
-    shown = min((at.day for at, _ in coming), default=ctx.today)
+    mine = [one for one in found.sections if ctx.room.lists(one.id)]
+    coming = [(at, one) for one in mine for at in one.lessons if at.day >= ctx.today]
+    shown = ctx.today if ctx.room.walled else min((at.day for at, _ in coming), default=ctx.today)
     entries = [entry(one, at.day, at.starts) for at, one in coming if at.day == shown]
-    never = tuple(one.name for one in found.sections if not found.calendar.meetings.get(one.id))
+    never = tuple(one.name for one in mine if not found.calendar.meetings.get(one.id))
     return Day(shown, tuple(sorted(entries, key=lambda one: (one.starts, one.section.name))), never)
 
 
 def lessons_on(ctx: Context, day: date) -> list[UUID]:
     """The lessons of a day that are planned or began, by time."""
     found = snapshot(ctx, judged=False)
-    entries = [entry(one, at.day, at.starts) for one in found.sections for at in one.lessons if at.day == day]
+    if ctx.room.walled and day != ctx.today:
+        return []
+    mine = [one for one in found.sections if ctx.room.lists(one.id)]
+    entries = [entry(one, at.day, at.starts) for one in mine for at in one.lessons if at.day == day]
     entries.sort(key=lambda one: (one.starts, one.section.name))
     return [one.lesson_id for one in entries if one.lesson_id is not None and one.state != "not_held"]
 

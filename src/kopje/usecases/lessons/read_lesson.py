@@ -80,7 +80,8 @@ def lesson(ctx: Context, lesson_id: UUID) -> LessonView:
     held = events.held(ctx.session, lesson_id)
     planned = plans.lessons_of(ctx.session, ctx.school_id, [lesson_id]).get(lesson_id)
     section_id = planned.section_id if planned else UUID(held.section) if held else None
-    if section_id is None:
+    at = planned or held
+    if section_id is None or at is None or not ctx.room.lets_in(section_id, at.day, ctx.today):
         raise NotFoundError("no_such", what=because("what_lesson"), value=str(lesson_id))
     now = snapshot(ctx, [section_id]).section(section_id)
     return view(now, planned, plans.parts(ctx.session, lesson_id), held)

@@ -40,12 +40,15 @@ def to_do(ctx: Context) -> ToDo:
     found = [
         Unopened(one, at, at.minutes or one.minutes, planned.get((one.id, at.day, at.starts)))
         for one in seen.sections
+        if ctx.room.lists(one.id)
         for at in one.lessons
         if since.date() <= at.day <= ctx.today and _over(ctx, one, at, since)
     ]
     found.sort(key=lambda one: (one.at.day, one.at.starts, one.section.name), reverse=True)
     count = songs.count(ctx.session, ctx.school_id)
-    return ToDo(tuple(found), next_thing(count, [_brief(one) for one in seen.sections]))
+    return ToDo(
+        tuple(found), next_thing(count, [_brief(one) for one in seen.sections if ctx.room.lists(one.id)])
+    )
 
 
 def _over(ctx: Context, section: SectionNow, at: LessonTime, since: datetime) -> bool:

@@ -16,7 +16,7 @@ from kopje.core.ledger.events import dated
 from kopje.core.ledger.held import BEGINS, part_of, part_values
 from kopje.core.planning.repertoire import Repertoire
 from kopje.core.reasons import Reason, because, packed
-from kopje.store import events, sections
+from kopje.store import events, privacy, sections
 from kopje.store import tables as t
 from kopje.usecases.context import Context
 from kopje.usecases.ledger.projections import keep_facts, keep_lessons, keep_standings
@@ -28,7 +28,7 @@ OF_A_CHILD = frozenset(("marked", "absent"))
 CHANGES_LESSON = frozenset(("started", "ticked", "ended", "reopened", "rated", "not_held", "noted", "absent"))
 SAME = ("kind", "section_id", "lesson_id", "child_id", "part_id", "target_id", "concept")
 
-Outcome = Literal["taken", "known", "aside"]
+Outcome = Literal["taken", "known", "aside", "erased"]
 
 
 @dataclass(frozen=True)
@@ -112,6 +112,8 @@ class _Batch:
         self.waiting = events.aside_ids(ctx.session, (one.id for one in reported))
         self.lessons = known_lessons(ctx, (one.lesson_id for one in reported))
         self.members = sections.members(ctx.session, children)
+        named = {one.child_id for one in reported if one.child_id}
+        self.erased = privacy.erased_among(ctx.session, named - children)
         self.rows: list[dict[str, Any]] = []
         self.new: dict[UUID, dict[str, Any]] = {}
         self.aside: list[dict[str, Any]] = []
@@ -121,6 +123,8 @@ class _Batch:
         )  # lessons that a mark says something new of: that they began, or that a child is there
 
     def answer(self, one: ReportedEvent) -> Answer:
+        if one.child_id in self.erased:
+            return Answer(one.id, "erased")
         there = self.known.get(one.id) or self.new.get(one.id)
         try:
             if there is not None:
@@ -207,6 +211,8 @@ class _Batch:
             raise _refuse("lesson")
         if lesson.section_id != one.section_id:
             raise _refuse("section")
+        if not self.ctx.room.takes(lesson.section_id, lesson.day, self.ctx.today):
+            raise _refuse("room")
         self.lessons[one.lesson_id] = lesson
         return lesson
 

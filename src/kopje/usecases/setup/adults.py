@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import secrets
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date, datetime, timedelta
 from uuid import UUID
@@ -26,16 +26,29 @@ LEAST_PASSWORD = 8
 
 @dataclass(frozen=True, slots=True)
 class Given:
-    """What an adult is to be. `until`: the last day."""
+    """What an adult is to be. `until`: the last day. `sections`: those given; to a teacher none means all."""
 
     name: str
     role: Role
     until: date | None = None
+    sections: tuple[UUID, ...] = ()
 
 
-def adults(ctx: Context) -> tuple[Sequence[t.Teacher], Sequence[t.Invitation]]:
-    """Those who may come in, and links that wait."""
-    return people.adults(ctx.session, ctx.school_id), people.invitations(ctx.session, ctx.school_id, ctx.now)
+@dataclass(frozen=True, slots=True)
+class Adults:
+    """Those who may come in, with the sections that each was given, and links that wait."""
+
+    there: Sequence[t.Teacher]
+    given: Mapping[UUID, Sequence[UUID]]
+    waiting: Sequence[t.Invitation]
+
+
+def adults(ctx: Context) -> Adults:
+    return Adults(
+        people.adults(ctx.session, ctx.school_id),
+        people.sections_given(ctx.session, ctx.school_id),
+        people.invitations(ctx.session, ctx.school_id, ctx.now),
+    )
 
 
 def invite(ctx: Context, given: Given) -> str:
@@ -59,6 +72,7 @@ def _link(ctx: Context, given: Given, teacher_id: UUID | None) -> str:
             name=shown(given.name) or "?",
             role=given.role,
             until=given.until,
+            sections=[str(one) for one in given.sections],
             token_hash=token_hash(token),
             expires=ctx.now + LINK_LASTS,
         )
@@ -80,6 +94,7 @@ def change(ctx: Context, teacher_id: UUID, given: Given) -> None:
     if one.role == "owner" and given.role != "owner":
         _another_owner(ctx, one)
     one.name, one.role, one.until = shown(given.name) or one.name, given.role, given.until
+    people.give_sections(ctx.session, ctx.school_id, one.id, given.sections)
 
 
 def remove(ctx: Context, teacher_id: UUID) -> None:
@@ -137,17 +152,18 @@ def accept(
         else:
             if people.login_is_taken(session, login):
                 raise SetUpError("login_taken", text=login)
-            session.add(
-                t.Teacher(
-                    id=new_id(),
-                    school_id=row.school_id,
-                    login=login,
-                    name=row.name,
-                    role=row.role,
-                    password_hash=password_hash,
-                    until=row.until,
-                )
+            new = t.Teacher(
+                id=new_id(),
+                school_id=row.school_id,
+                login=login,
+                name=row.name,
+                role=row.role,
+                password_hash=password_hash,
+                until=row.until,
             )
+            session.add(new)
+            session.flush()
+            people.give_sections(session, row.school_id, new.id, map(UUID, row.sections))
         session.delete(row)
 
 

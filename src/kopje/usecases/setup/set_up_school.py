@@ -184,8 +184,9 @@ def add_child(ctx: Context, section_id: UUID, name: str, joined: date) -> t.Chil
 
 
 def sections_of_school(ctx: Context) -> Sequence[t.Section]:
-    """In order of grade and name."""
-    return sections.sections(ctx.session, ctx.school_id)
+    """In order of grade and name; to whoever has nothing but the sections given, those."""
+    found = sections.sections(ctx.session, ctx.school_id)
+    return [one for one in found if ctx.room.lists(one.id)] if ctx.room.walled else found
 
 
 def declared(ctx: Context, section_id: UUID) -> list[str]:

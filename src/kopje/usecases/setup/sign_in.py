@@ -17,6 +17,7 @@ from argon2.exceptions import InvalidHashError, VerificationError
 from sqlalchemy.orm import Session
 
 from kopje.core.errors import SignedOutError, SignInError, SignInSlowedError
+from kopje.core.rights import Room
 from kopje.core.sign_in import FREE_TRIES_OF_CLIENT, seconds_to_wait
 from kopje.store import people
 from kopje.store.tables import FailedSignIn, KnownDevice, SignIn
@@ -42,6 +43,11 @@ class SignedIn:
     wording: Mapping[str, Any] = field(default_factory=dict)
     time_zone: str | None = None
     habits: int = 0
+    sections: frozenset[UUID] = frozenset()
+
+    @property
+    def room(self) -> Room:
+        return Room(self.role, self.sections)
 
 
 @dataclass(frozen=True, slots=True)
@@ -159,7 +165,7 @@ def who(session: Session, token: str | None, now: datetime) -> SignedIn:
     found = people.signed_in(session, token_hash(token), now) if token else None
     if found is None:
         raise SignedOutError("signed_out")
-    teacher, school = found
+    teacher, school, sections = found
     if teacher.until is not None and now.date() > teacher.until:
         raise SignedOutError("signed_out")
     return SignedIn(
@@ -172,6 +178,7 @@ def who(session: Session, token: str | None, now: datetime) -> SignedIn:
         school.wording,
         school.time_zone,
         school.habits,
+        sections,
     )
 
 

@@ -40,7 +40,7 @@ class WeekDay:
 def week(ctx: Context, day: date) -> tuple[WeekDay, ...]:
     """Monday to Friday of the week a day lies in (and Saturday or Sunday where something meets)."""
     seen = snapshot(ctx)
-    years = school_years(ctx, seen)
+    years = [one for one in school_years(ctx, seen) if ctx.room.lists(one.now.id)]
     found = []
     for offset in range(7):
         on = monday(day) + timedelta(days=offset)

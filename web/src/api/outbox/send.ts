@@ -3,7 +3,7 @@ import { Refusal } from '../client'
 import * as kept from './kept'
 
 export const MOST = 500
-export type Answer = { id: string; outcome: 'taken' | 'known' | 'aside' }
+export type Answer = { id: string; outcome: 'taken' | 'known' | 'aside' | 'erased' }
 export type Post = (sent: string, events: kept.OutEvent[]) => Promise<Answer[]>
 export type Trouble = 'none' | 'away' | 'signed-out'
 

@@ -2,6 +2,10 @@
 // A child on the roll: its name to display, its section, or that it left. Its marks go with it.
 import { rules } from '@/api/rules'
 import { ref, watch } from 'vue'
+import { eraseChild, everythingOf } from '@/api/privacy'
+import { useMe } from '@/api/queries'
+import { useKeep } from '@/composables/useKeep'
+import { shortDay, shortMoment } from '@/composables/words'
 import type { Schemas } from '@/api/client'
 import { say } from '@/locales/say'
 
@@ -11,7 +15,19 @@ const props = defineProps<{
   sections: readonly Schemas['SectionRead'][]
   today: string
 }>()
-const emit = defineEmits<{ change: [body: Schemas['ChildBody']] }>()
+const emit = defineEmits<{ change: [body: Schemas['ChildBody']]; erased: [] }>()
+const me = useMe()
+const { refused, busy, keep } = useKeep()
+const erasing = ref(false)
+const gone = ref<Schemas['GoneRead'] | null>(null)
+async function erase() {
+  if (!erasing.value) {
+    erasing.value = true
+    return
+  }
+  erasing.value = false
+  await keep(async () => (gone.value = await eraseChild(props.child.id)))
+}
 const name = ref('')
 const chosen = ref('')
 watch(
@@ -19,6 +35,7 @@ watch(
   () => {
     name.value = props.child.name
     chosen.value = props.section
+    erasing.value = false
   },
   { immediate: true },
 )
@@ -53,6 +70,44 @@ watch(
       </div>
       <p class="small quiet">{{ say('child-stays') }}</p>
     </form>
+    <div class="stack all">
+      <p class="small">
+        {{ say('child-everything') }}
+        <a :href="everythingOf(child.id, 'html')" download>{{ say('child-page') }}</a>,
+        <a :href="everythingOf(child.id, 'json')" download>{{ say('child-json') }}</a>
+      </p>
+      <template v-if="me.data.value?.role === 'owner' && !gone">
+        <p v-if="erasing" class="small">△ {{ say('child-erase-what') }}</p>
+        <div class="row">
+          <v-btn size="small" :disabled="busy" @click="erase">{{
+            erasing ? say('child-erase-sure', { name: child.name }) : say('child-erase')
+          }}</v-btn><v-btn v-if="erasing" size="small" @click="erasing = false">{{
+            say('privacy-end-not')
+          }}</v-btn>
+        </div>
+      </template>
+      <p v-if="refused" class="wrong small" role="alert">△ {{ refused }}</p>
+      <div v-if="gone" class="stack small" role="status">
+        <p>● {{ say('child-erased') }}</p>
+        <p v-if="gone.backups.length">
+          {{
+            say('privacy-still-in', { days: gone.backups.map((at) => shortMoment(at)).join('; ') })
+          }}
+        </p>
+        <p v-if="gone.notes.length">
+          {{ say('child-notes') }}
+          <router-link
+            v-for="one in gone.notes"
+            :key="one.lesson_id"
+            :to="`/lessons/${one.lesson_id}`"
+            >{{ shortDay(one.day) }}</router-link
+          >
+        </p>
+        <div class="row">
+          <v-btn size="small" @click="emit('erased')">{{ say('child-erased-close') }}</v-btn>
+        </div>
+      </div>
+    </div>
   </details>
 </template>
 
@@ -60,7 +115,8 @@ watch(
 summary {
   cursor: pointer;
 }
-form {
+form,
+.all {
   padding-top: 10px;
   gap: 10px;
 }

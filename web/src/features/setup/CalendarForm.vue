@@ -2,26 +2,26 @@
 // Terms, holidays and the kind of timetable, as a table that is edited in place.
 import { rules } from '@/api/rules'
 import { mdiClose, mdiPlus } from '@mdi/js'
-import { ref, watch } from 'vue'
+import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
+import { useDraft } from '@/api/drafts'
 import DayField from '@/components/DayField.vue'
 import { say } from '@/locales/say'
 
 const props = defineProps<{ calendar: Schemas['CalendarRead']; busy: boolean }>()
 const emit = defineEmits<{ keep: [periods: Schemas['PeriodsBody']] }>()
 type Row = Schemas['SpanBody']
-const terms = ref<Row[]>([])
-const holidays = ref<Row[]>([])
-const cycle = ref(0)
-watch(
+const { draft } = useDraft(
+  () => '/calendar',
   () => props.calendar,
-  (now) => {
-    terms.value = now.terms.map((one) => ({ ...one }))
-    holidays.value = now.holidays.map((one) => ({ ...one }))
-    cycle.value = now.cycle
-  },
-  { immediate: true },
+  (now) => ({
+    terms: now.terms.map((one) => ({ ...one })),
+    holidays: now.holidays.map((one) => ({ ...one })),
+    cycle: now.cycle,
+  }),
 )
+const terms = computed(() => draft.value?.terms ?? [])
+const holidays = computed(() => draft.value?.holidays ?? [])
 const fresh = (name: string): Row => ({
   name,
   first: terms.value.at(-1)?.last ?? '',
@@ -34,7 +34,7 @@ const complete = () =>
 </script>
 
 <template>
-  <form class="stack" @submit.prevent="emit('keep', { terms, holidays, cycle })">
+  <form v-if="draft" class="stack" @submit.prevent="emit('keep', draft)">
     <fieldset
       v-for="part in [
         { says: say('calendar-terms'), rows: terms, add: say('calendar-add-term') },
@@ -73,7 +73,7 @@ const complete = () =>
       }}</v-btn>
     </fieldset>
     <v-select
-      v-model="cycle"
+      v-model="draft.cycle"
       :label="say('calendar-cycle')"
       :items="
         cycles.map((one) => ({

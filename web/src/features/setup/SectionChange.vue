@@ -1,8 +1,9 @@
 <script setup lang="ts">
 // What a section is called, which grades it holds, how long and when it meets: changed here, and taken back at the foot.
-import { ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
 import { changeSection, useSectionDetail } from '@/api/setup'
+import { useDraft } from '@/api/drafts'
+import { useKeep } from '@/composables/useKeep'
 import { offerUndo } from '@/composables/useUndo'
 import { say } from '@/locales/say'
 import { complete, emptySection } from './emptySection'
@@ -11,9 +12,7 @@ import SectionForm from './SectionForm.vue'
 const props = defineProps<{ id: string }>()
 const emit = defineEmits<{ done: [] }>()
 const detail = useSectionDetail(() => props.id)
-const section = ref(emptySection())
-const refused = ref('')
-const busy = ref(false)
+const { refused, busy, keep: keeping } = useKeep()
 const body = (one: Schemas['SectionDetail'] | Schemas['SectionBody']) => ({
   name: one.name,
   grade: one.grade,
@@ -21,32 +20,24 @@ const body = (one: Schemas['SectionDetail'] | Schemas['SectionBody']) => ({
   minutes: one.minutes,
   meetings: one.meetings.map((meeting) => ({ ...meeting, minutes: meeting.minutes ?? null })),
 })
-watch(
+const { draft: section } = useDraft(
+  () => `/sections/${props.id}`,
   () => detail.data.value,
-  (now) => {
-    if (now) section.value = { ...emptySection(), ...body(now) }
-  },
-  { immediate: true },
+  (now) => ({ ...emptySection(), ...body(now) }),
 )
-async function keep() {
-  const before = detail.data.value && body(detail.data.value)
-  refused.value = ''
-  busy.value = true
-  try {
+const keep = () =>
+  keeping(async () => {
+    if (!section.value) return
+    const before = detail.data.value && body(detail.data.value)
     const now = await changeSection(props.id, body(section.value))
     if (before)
       offerUndo(say('section-changed', { name: now.name }), () => changeSection(props.id, before))
     emit('done')
-  } catch (problem) {
-    refused.value = problem instanceof Error ? problem.message : String(problem)
-  } finally {
-    busy.value = false
-  }
-}
+  })
 </script>
 
 <template>
-  <form v-if="detail.data.value" class="stack change" @submit.prevent="keep">
+  <form v-if="section" class="stack change" @submit.prevent="keep">
     <SectionForm v-model="section" there />
     <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
     <div>

@@ -1,16 +1,16 @@
 <script setup lang="ts">
 // What a school calls things: its phases, its syllables, its names for degrees and rhythms, what children are told; dates and times.
-import { computed, ref, watch } from 'vue'
+import { computed } from 'vue'
+import { useDraft } from '@/api/drafts'
 import type { Schemas } from '@/api/client'
 import { choices, say } from '@/locales/say'
 
 const props = defineProps<{ words: Schemas['WordsRead']; busy: boolean }>()
 const emit = defineEmits<{ keep: [words: Schemas['WordsBody']] }>()
-const mine = ref<Schemas['WordsBody']>()
-watch(
+const { draft: mine } = useDraft(
+  () => '/words',
   () => props.words,
-  (now) => (mine.value = wordsBody(now)),
-  { immediate: true },
+  wordsBody,
 )
 const model = computed(() => props.words.models.find((one) => one.key === mine.value?.model))
 const phases = computed(() => [

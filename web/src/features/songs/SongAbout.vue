@@ -1,9 +1,11 @@
 <script setup lang="ts">
 // What is known about a song beside its notes: where it comes from, in which language, whether that was verified, when it is sung, what to take care of.
 import { rules } from '@/api/rules'
-import { computed, ref, watch } from 'vue'
+import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import { sayAbout } from '@/api/songs'
+import { useDraft } from '@/api/drafts'
+import { useKeep } from '@/composables/useKeep'
 import { toneSetName } from '@/locales/names'
 import { say, sayOf } from '@/locales/say'
 
@@ -26,16 +28,11 @@ const FIELDS = [
   'note',
 ] as const
 const editing = ref(false)
-const title = ref('')
-const facts = ref<Record<string, string>>({})
-const refused = ref('')
-watch(
+const { refused, keep: keeping } = useKeep()
+const { draft } = useDraft(
+  () => `/songs/${props.song.id}`,
   () => props.song,
-  (now) => {
-    title.value = now.title
-    facts.value = { ...now.facts }
-  },
-  { immediate: true },
+  (now) => ({ title: now.title, facts: { ...now.facts } as Record<string, string> }),
 )
 /** A role names concepts by their keys; people read names. */
 const named = (role: string) =>
@@ -50,15 +47,9 @@ const shown = computed(() =>
   ),
 )
 async function keep() {
-  refused.value = ''
-  await sayAbout(props.song.id, title.value, facts.value).then(
-    () => {
-      editing.value = false
-    },
-    (problem: unknown) => {
-      refused.value = problem instanceof Error ? problem.message : String(problem)
-    },
-  )
+  const now = draft.value
+  if (now && (await keeping(() => sayAbout(props.song.id, now.title, now.facts))))
+    editing.value = false
 }
 </script>
 
@@ -68,9 +59,9 @@ async function keep() {
       <h2>{{ say('song-facts') }}</h2>
       <v-btn v-if="!editing" size="small" @click="editing = true">{{ say('about-change') }}</v-btn>
     </div>
-    <form v-if="editing" class="form" @submit.prevent="keep">
+    <form v-if="editing && draft" class="form" @submit.prevent="keep">
       <v-text-field
-        v-model="title"
+        v-model="draft.title"
         :label="say('typing-name')"
         required
         :rules="rules('AboutBody', 'title')"
@@ -79,12 +70,12 @@ async function keep() {
       <v-text-field
         v-for="field in FIELDS"
         :key="field"
-        v-model="facts[field]"
+        v-model="draft.facts[field]"
         :label="sayOf('song-names', field)"
         maxlength="600"
       />
       <v-select
-        v-model="facts.verified"
+        v-model="draft.facts.verified"
         :label="say('song-names-verified')"
         :items="[
           { value: null, title: say('about-unsaid') },

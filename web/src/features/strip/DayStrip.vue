@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // The day's sections in the order they come through the door; always there, always the way back to "what now".
 import {
+  mdiAccountOutline,
   mdiBookOpenVariant,
   mdiCalendarWeek,
   mdiCogOutline,
@@ -9,7 +10,8 @@ import {
   mdiViewGridOutline,
 } from '@mdi/js'
 import { computed } from 'vue'
-import { useDay } from '@/api/queries'
+import { useDay, useMe } from '@/api/queries'
+import { teaches } from '@/composables/roles'
 import { sectionHere } from '@/composables/useTrail'
 import { clock, minutesUntil, weekday } from '@/composables/words'
 import { say } from '@/locales/say'
@@ -27,7 +29,17 @@ const nowBefore = computed(() => {
   )
   return index < 0 ? entries.value.length : index
 })
-const places = computed(() => [
+const me = useMe()
+const all = computed(() => teaches(me.data.value?.role))
+const target = (entry: { section: { id: string }; lesson_id: string | null }) => {
+  if (all.value) return `/sections/${entry.section.id}`
+  return entry.lesson_id ? `/lessons/${entry.lesson_id}/teach` : '/'
+}
+const few = computed(() => [
+  { to: '/', says: say('places-today'), icon: mdiDoorOpen },
+  { to: '/you', says: say('places-you'), icon: mdiAccountOutline },
+])
+const many = computed(() => [
   { to: '/', says: say('places-today'), icon: mdiDoorOpen },
   { to: '/week', says: say('places-week'), icon: mdiCalendarWeek },
   {
@@ -43,6 +55,7 @@ const places = computed(() => [
   },
   { to: '/set-up', says: say('places-set-up'), icon: mdiCogOutline },
 ])
+const places = computed(() => (all.value ? many.value : few.value))
 </script>
 
 <template>
@@ -56,7 +69,7 @@ const places = computed(() => [
           </li>
           <li>
             <router-link
-              :to="`/sections/${entry.section.id}`"
+              :to="target(entry)"
               :class="[
                 'entry',
                 { past: isToday && index < nowBefore, running: entry.state === 'running' },

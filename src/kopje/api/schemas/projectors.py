@@ -1,0 +1,54 @@
+"""Projectors on other devices on the wire."""
+
+from __future__ import annotations
+
+from typing import Annotated, Self
+from uuid import UUID
+
+from pydantic import Field
+
+from kopje.api.schemas.base import Body, Read
+from kopje.store import tables
+
+
+class FrameRead(Read):
+    """What a class sees: a title; the music as SVG, or a question, or neither. No names, no marks."""
+
+    title: str
+    svg: str | None = None
+    question: str = ""
+
+
+class NewProjectorRead(Read):
+    """`token`: what the device asks under from now on; it is told once."""
+
+    token: str
+    code: str
+
+
+class ProjectedRead(Read):
+    """`code` as long as nobody has typed it; then the frame, once there is one."""
+
+    code: str | None
+    frame: FrameRead | None
+
+    @classmethod
+    def of(cls, row: tables.Projector) -> Self:
+        return cls(code=row.code, frame=FrameRead.model_validate(row.frame) if row.frame else None)
+
+
+class ShowBody(Body):
+    """A part of a lesson; of a score in parts, the one that is looked at, and whether it stands alone."""
+
+    lesson_id: Annotated[UUID, Field(strict=False)]
+    part_id: Annotated[UUID, Field(strict=False)]
+    part: Annotated[int, Field(ge=1, le=8)] | None = Field(default=None, examples=[None])
+    alone: bool = False
+
+
+class PairBody(ShowBody):
+    code: Annotated[str, Field(pattern=r"^[0-9]{6}$")] = Field(examples=["123456"])
+
+
+class ProjectorRead(Read):
+    id: UUID

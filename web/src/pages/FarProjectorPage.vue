@@ -1,0 +1,48 @@
+<script setup lang="ts">
+// A screen on another device: first the number to be typed on the teaching screen, then what the class may see.
+import { computed, watchEffect } from 'vue'
+import { useFarFrame } from '@/api/projectors'
+import PageState from '@/components/PageState.vue'
+import WallView from '@/components/WallView.vue'
+import { say } from '@/locales/say'
+
+const read = useFarFrame()
+const frame = computed(() => read.data.value?.frame)
+const digits = computed(() => read.data.value?.code?.replace(/(...)(...)/, '$1 $2'))
+watchEffect(() => (document.title = say('projector-title')))
+</script>
+
+<template>
+  <main class="wall">
+    <PageState v-if="!read.data.value" :error="read.error.value" @again="read.refetch()" />
+    <div v-else-if="digits" class="code" role="status">
+      <p>{{ say('far-type') }}</p>
+      <p class="digits">{{ digits }}</p>
+      <p class="small quiet">{{ say('far-how') }}</p>
+    </div>
+    <WallView
+      v-else-if="frame"
+      :title="frame.title"
+      :svg="frame.svg"
+      :question="frame.question"
+      one-part
+    />
+    <p v-else class="code">{{ say('projector-waiting') }}</p>
+  </main>
+</template>
+
+<style scoped>
+.code {
+  margin: auto;
+  text-align: center;
+  font-size: clamp(24px, 4vh, 40px);
+  display: grid;
+  gap: 2vh;
+}
+.digits {
+  font-size: clamp(96px, 26vh, 260px);
+  font-weight: 650;
+  line-height: 1;
+  font-variant-numeric: tabular-nums;
+}
+</style>
