@@ -26,6 +26,7 @@ from kopje.store.work import UnitOfWork, engine_for
 from kopje.usecases.context import Context, Desk
 from kopje.usecases.ledger.projections import RULES
 from kopje.usecases.lessons import activity_shelf, kept_sets, propose_lesson
+from kopje.usecases.room import projectors
 from kopje.usecases.setup import (
     adults,
     school_calendar,
@@ -97,7 +98,7 @@ def make_school(work: UnitOfWork, name: str) -> Place:
         )
         adults.invite(ctx(session), adults.Given("Ines", "teacher"))
         session.flush()
-        (waiting,) = adults.adults(ctx(session))[1]
+        (waiting,) = adults.adults(ctx(session)).waiting
         (device,) = people.devices(session, teacher_id, now)
         meetings = (Meeting(1, time(9, 50)), Meeting(4, time(9, 10)))
         new = set_up_school.NewSection("2A", 2, 30, ("Ama", "Jun", "Ines", "Tove", "Kofi", "Lien"), meetings)
@@ -121,6 +122,11 @@ def make_school(work: UnitOfWork, name: str) -> Place:
         child = session.query(Child).filter_by(section_id=section.id).order_by(Child.name).first()
         part = next(p for p in plans.parts(session, lesson_id) if activity(p.activity).way == "sing")
         assert child is not None
+        unseen, shown = (
+            projectors.begin(session, name, f"{one} screen of {name}", uuid.uuid4, now)
+            for one in ("another", "a")
+        )
+        projectors.pair(ctx(session), shown.code or "")
         kept_set = kept_sets.keep_set(ctx(session), str(section.id), 3, "Before the holidays")
         ids = {
             "school_id": school_id,
@@ -142,6 +148,8 @@ def make_school(work: UnitOfWork, name: str) -> Place:
             "adult_id": other_id,
             "invitation_id": waiting.id,
             "device_id": device.id,
+            "projector_id": shown.id,
+            "code": unseen.code,
         }
     return Place(name.lower(), {key: str(value) for key, value in ids.items()}, own)
 

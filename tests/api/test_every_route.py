@@ -88,6 +88,8 @@ def request(
         for key, value in body.items():
             if isinstance(value, str) and value.startswith("@alternative."):
                 body[key] = alternative.get(value.split(".")[1])
+            if value == "@school":
+                body[key] = place.login.capitalize()
             if value == "@set_version":
                 seen = client.get(f"/api/sets/{place.ids['section_id']}")
                 body[key] = seen.json().get("version", 0)

@@ -161,6 +161,12 @@ def without_what_is_given_up(found: dict[str, list[str]]) -> dict[str, list[str]
         "activity_note",
         "attachment",
         "kept_set",
+        "adult_section",
+        "projector",
+        "retention",
+        "access",
+        "erased_child",
+        "written",
     )
     kept = {name: values for name, values in found.items() if name not in gone}
     kept["school"] = [re.sub(r'"habits": \d+, ', "", one) for one in kept["school"]]

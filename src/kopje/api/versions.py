@@ -4,6 +4,9 @@
 from __future__ import annotations
 
 import re
+from collections.abc import Mapping
+from typing import Any
+from urllib.parse import quote
 
 READS = {
     "calendar": "/calendar",
@@ -55,8 +58,13 @@ WRITES = {
 TAG = re.compile(r'(?:W/)?"(?P<name>/[^"]*):(?P<number>\d{1,9})"')
 
 
-def named(pattern: str, path: dict[str, str]) -> str:
-    return pattern.format_map(path)
+def named(pattern: str, path: Mapping[str, Any]) -> str:
+    """As an address has it: a header holds no other signs.
+
+    >>> named("/activities/{activity_key}", {"activity_key": 'own "ā'})
+    '/activities/own%20%22%C4%81'
+    """
+    return pattern.format_map({key: quote(str(value), safe="") for key, value in path.items()})
 
 
 def tag(name: str, number: int) -> str:

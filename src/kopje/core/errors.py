@@ -85,6 +85,12 @@ class StaleError(KopjeError):
     code = "stale"
 
 
+class StaleWriteError(StaleError):
+    """Of something that is written as a whole: what was sent is to be chosen again, or given up."""
+
+    code = "stale_write"
+
+
 class BusyError(KopjeError):
     """The same thing is being worked out at this moment."""
 

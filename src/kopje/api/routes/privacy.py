@@ -71,4 +71,4 @@ def post_erase(body: EraseSchoolBody, desk: AtDesk, services: Provided) -> Schoo
     """Everything, and the backups that were made here."""
     with desk.keep() as ctx:
         privacy.erase_school(ctx, body.name)
-    return SchoolGoneRead(backups=privacy.erase_its_backups(ctx.school_id, services.backups))
+    return SchoolGoneRead(backups=privacy.erase_its_backups(services.work, ctx.school_id, services.backups))

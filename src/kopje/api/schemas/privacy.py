@@ -93,7 +93,7 @@ class GoneRead(Read):
 class EraseSchoolBody(Body):
     """The school's name, so that nothing is erased by a slip."""
 
-    name: Name = Field(examples=["Another school"])
+    name: Name = Field(examples=["@school"])
 
 
 class SchoolGoneRead(Read):

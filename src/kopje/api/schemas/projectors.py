@@ -43,7 +43,7 @@ class ShowBody(Body):
     lesson_id: Annotated[UUID, Field(strict=False)]
     part_id: Annotated[UUID, Field(strict=False)]
     part: Annotated[int, Field(ge=1, le=8)] | None = Field(default=None, examples=[None])
-    alone: bool = False
+    alone: bool = Field(default=False, examples=[False])
 
 
 class PairBody(ShowBody):

@@ -130,13 +130,15 @@ def erase_school(ctx: Context, name: str) -> None:
     privacy.erase_school(ctx.session, ctx.school_id)
 
 
-def erase_its_backups(school_id: UUID, backups: Backups) -> int:
-    """Those that Kopje made here, once the school is gone; how many. Where other schools are in the same
-    database they stay: theirs is in them too."""
+def erase_its_backups(work: UnitOfWork, school_id: UUID, backups: Backups) -> int:
+    """Those that Kopje made here, once the school is gone; how many. Where another school is in the same
+    database they stay: it is in them too."""
     at = backups.kept()
+    with work.read() as session:
+        others = people.any_school(session)
     for folder in {at.folder, backups.usual}:
         erasure_list.add(folder, [Erased(school_id, None, backups.now())])
-    if at.several_schools:
+    if others:
         return 0
     for one in at.files:
         (at.folder / one.name).unlink(missing_ok=True)

@@ -8,7 +8,7 @@ from uuid import UUID
 
 from sqlalchemy.orm import Session
 
-from kopje.core.errors import StaleError
+from kopje.core.errors import StaleWriteError
 from kopje.core.reasons import because
 from kopje.store import versions
 
@@ -21,13 +21,13 @@ def written(
     session: Session, school_id: UUID, teacher_id: UUID, name: str, seen: int | None, now: datetime
 ) -> int:
     """It is written now; the new version. `seen`: the version that the writer looked at, None if she does not
-    mind. StaleError, and nothing is kept, if it was written since then."""
+    mind. StaleWriteError, and nothing is kept, if it was written since then."""
     row = versions.locked(session, school_id, name)
     if seen is not None and seen != row.number:
         who = versions.writer(session, row)
         when = row.moment or now
         local = when.astimezone(now.tzinfo)
-        raise StaleError(
+        raise StaleWriteError(
             "stale_write",
             who=who or because("somebody"),
             day=local.date(),
