@@ -217,7 +217,7 @@ def _serve(options: argparse.Namespace) -> int:
         said = _load_demo(work, settings) if options.demo else ""
         if cluster is not None and not options.demo:
             said = "  " + _words().word("cli_data_in", folder=str(cluster.folder))
-        to_stderr(settings.log_level)
+        to_stderr(settings.log_level, cluster.folder.with_name("logs") if cluster is not None else None)
         code = settings.first_code or new_code() if is_empty(work.engine) else None
         if code and not settings.first_code:
             said += "\n" + _words().word("cli_first_code", letters=code)

@@ -5,12 +5,15 @@ from __future__ import annotations
 import logging
 import sys
 import traceback
+from logging.handlers import RotatingFileHandler
+from pathlib import Path
 from types import TracebackType
 from typing import Any
 
 import structlog
 from structlog.typing import EventDict, Processor
 
+FILE, LONGEST, OLDER = "kopje.log", 2_000_000, 5
 SHARED: tuple[Processor, ...] = (
     structlog.contextvars.merge_contextvars,
     structlog.stdlib.add_log_level,
@@ -52,22 +55,26 @@ def configure(level: str = "warning") -> None:
     )
 
 
-def to_stderr(level: str) -> None:
-    """Where the process is ours: everything goes out as JSON lines."""
+def to_stderr(level: str, folder: Path | None = None) -> None:
+    """Where the process is ours: everything goes out as JSON lines, and into a file of a folder, if one is
+    told. The file is begun anew when it is long; so many older ones stay."""
     configure(level)
-    handler = logging.StreamHandler(sys.stderr)
-    handler.setFormatter(
-        structlog.stdlib.ProcessorFormatter(
-            foreign_pre_chain=list(SHARED),
-            processors=[
-                frames_only,
-                structlog.stdlib.ProcessorFormatter.remove_processors_meta,
-                structlog.processors.JSONRenderer(ensure_ascii=False),
-            ],
-        )
+    lines = structlog.stdlib.ProcessorFormatter(
+        foreign_pre_chain=list(SHARED),
+        processors=[
+            frames_only,
+            structlog.stdlib.ProcessorFormatter.remove_processors_meta,
+            structlog.processors.JSONRenderer(ensure_ascii=False),
+        ],
     )
+    handlers: list[logging.Handler] = [logging.StreamHandler(sys.stderr)]
+    if folder is not None:
+        folder.mkdir(mode=0o700, parents=True, exist_ok=True)
+        handlers.append(RotatingFileHandler(folder / FILE, maxBytes=LONGEST, backupCount=OLDER, delay=True))
+    for handler in handlers:
+        handler.setFormatter(lines)
     root = logging.getLogger()
-    root.handlers = [handler]
+    root.handlers = handlers
     root.setLevel(level.upper())
     for name in ("uvicorn", "uvicorn.error", "uvicorn.access"):
         logging.getLogger(name).handlers = []

@@ -97,7 +97,9 @@ def page(browser: Browser) -> Iterator[Page]:
     context.on(
         "console",
         lambda m: (
-            wrong.append(f"{m.text} {m.location}") if m.type == "error" and "401" not in m.text else None
+            wrong.append(f"{m.text} {m.location}")
+            if m.type == "error" and not re.search("status of (401|409)", m.text)
+            else None
         ),
     )
     yield page

@@ -79,6 +79,9 @@ def pages(place: Place) -> Iterator[tuple[str, str]]:
     yield "/coverage", ""
     yield "/backups", ""
     yield "/people", ""
+    yield "/privacy", ""
+    yield "/you", ""
+    yield "/projector", ""
     yield "/kept", ""
     yield "/42", ""
 

@@ -3,6 +3,8 @@ it at once."""
 
 from __future__ import annotations
 
+import contextlib
+import logging
 import os
 import re
 import shutil
@@ -20,8 +22,11 @@ import psycopg
 import pytest
 
 from kopje import cli
+from kopje.logs import LONGEST, OLDER, to_stderr
 from kopje.settings import Settings
 from kopje.store.cluster import Cluster, free_port
+from kopje.store.migrate import unmigrate
+from kopje.store.work import engine_for
 
 COMMAND = [sys.executable, "-m", "kopje.cli", "serve"]
 OURS = {"x-kopje-request": "1"}
@@ -59,6 +64,8 @@ class Served:
         self.started.append(process)
         assert process.stdout is not None
         said = process.stdout.readline()
+        if "everything was copied to" in said:  # before an update
+            said = process.stdout.readline()
         assert f"its data is in {self.data}/database" in said, said
         return process
 
@@ -181,3 +188,137 @@ def test_a_database_that_is_killed_is_started_again_while_the_server_goes_on(fol
         assert client.post("/sign-in", json=signing_in).status_code == 200
         served.process.terminate()
         served.process.wait(60)
+
+
+def test_a_cut_in_the_middle_of_a_migration_leaves_a_school_that_starts(folder: Path) -> None:
+    """The update waits for a table in its midst; then the power goes for it and for the database."""
+    served = Served(folder)
+    with served.ask() as client:
+        assert client.post("/first-run", json=FIRST).status_code == 201
+    served.process.terminate()
+    served.process.wait(60)
+    cluster = Cluster(folder / "database").start()
+    url = cluster.ensure("kopje")
+    engine = engine_for(url)
+    unmigrate(engine, "-3")
+    engine.dispose()
+    updating = f"from kopje.store import work, migrate; migrate.migrate(work.engine_for({url!r}))"
+    with contextlib.closing(psycopg.connect(cluster.conninfo("kopje"))) as other:
+        other.execute("LOCK TABLE teacher IN ACCESS EXCLUSIVE MODE")
+        process = subprocess.Popen([sys.executable, "-c", updating])
+        with psycopg.connect(cluster.conninfo("kopje"), autocommit=True) as watching:
+            waits = "SELECT count(*) FROM pg_locks WHERE NOT granted AND pid <> pg_backend_pid()"
+            for _ in range(600):
+                if watching.execute(waits).fetchone() != (0,):
+                    break
+                time.sleep(0.05)
+            else:
+                pytest.fail("the update never waited")
+        process.kill()
+        process.wait()
+        assert cluster.process is not None
+        os.kill(int(served.pid_file.read_text().split()[0]), signal.SIGKILL)
+    cluster.stop()
+    served.process = served.start()
+    with served.ask() as client:
+        signing_in = {"login": "noor", "password": FIRST["password"]}
+        assert client.post("/sign-in", json=signing_in).status_code == 200
+        assert [one["name"] for one in client.get("/sections").json()] == ["2A"]
+        assert client.get("/school").headers["etag"] == '"/school:0"'  # of the newest tables
+    assert list((folder / "backups").glob("kopje-*-before-update.zip"))
+
+
+@pytest.fixture
+def small_disk(folder: Path) -> Iterator[Path]:
+    """A disk of 240 MB of its own; only root may make one."""
+    place = folder / "disk"
+    place.mkdir()
+    made = subprocess.run(
+        ["mount", "-t", "tmpfs", "-o", "size=240m", "tmpfs", str(place)], capture_output=True, check=False
+    )
+    if made.returncode:
+        pytest.skip("this user may mount no disk of its own")
+    place.chmod(0o755)
+    yield place
+    for served in SERVED:
+        for process in served.started:
+            process.terminate()
+            process.wait(60)
+    subprocess.run(["umount", "-l", str(place)], check=False)
+
+
+def filled(disk: Path) -> Path:
+    """The rest of a disk is taken by something else."""
+    rest = disk / "something-else"
+    with rest.open("wb", buffering=0) as stream, contextlib.suppress(OSError):
+        while True:
+            stream.write(bytes(1 << 16))
+    return rest
+
+
+def test_a_full_disk_is_said_and_nothing_that_was_kept_is_lost(small_disk: Path) -> None:
+    served = Served(small_disk)
+    song = b"X:1\nT:Long\nM:2/4\nK:C\n" + b"C2 E2|" * 300 + b"\n"
+    with served.ask() as client:
+        assert client.post("/first-run", json=FIRST).status_code == 201
+        rest = filled(small_disk)
+        kept, answer = 0, None
+        for n in range(400):
+            answer = client.post(
+                "/songs", files=[("files", (f"{n}.abc", song.replace(b"Long", b"No %d" % n)))]
+            )
+            if answer.status_code != 201:
+                break
+            kept += 1
+        assert answer is not None
+        assert answer.status_code == 503, answer.text
+        assert answer.json()["code"] in ("disk_full", "database_silent")
+        assert answer.headers["Retry-After"]
+        rest.unlink()
+        for _ in range(300):  # a database that fell over is up again, by itself
+            answer = client.post("/songs", files=[("files", ("last.abc", song))])
+            if answer.status_code == 201:
+                break
+            time.sleep(0.2)
+        assert answer.status_code == 201, answer.text
+        assert client.get("/songs", params={"limit": 1}).json()["total"] >= kept + 1
+    rest = filled(small_disk)
+    served.kill_everything()
+    rest.unlink()
+    served.process = served.start()
+    with served.ask() as client:
+        signing_in = {"login": "noor", "password": FIRST["password"]}
+        assert client.post("/sign-in", json=signing_in).status_code == 200
+        assert client.get("/songs", params={"limit": 1}).json()["total"] >= kept + 1
+
+
+def test_no_log_holds_a_child_s_name_and_none_grows_for_ever(folder: Path) -> None:
+    served = Served(folder)
+    with served.ask() as client:
+        assert client.post("/first-run", json=FIRST).status_code == 201
+        assert client.get("/sections", params={"name": "Amaryllis"}).status_code == 200
+    with (
+        Cluster(folder / "database").borrowed() as cluster,
+        psycopg.connect(cluster.conninfo("kopje")) as connection,
+    ):
+        section = connection.execute("SELECT id, school_id FROM section").fetchone()
+        assert section is not None
+        child = "INSERT INTO child (id, school_id, section_id, name) VALUES (%s, %s, %s, 'Amaryllis')"
+        with pytest.raises(psycopg.Error):  # its row would be told in the log
+            connection.execute(child, (section[0], section[1], section[0]))
+    served.process.terminate()
+    served.process.wait(60)
+    logs = [*(folder / "database" / "data" / "log").glob("*"), folder / "database" / "server.log"]
+    logs += (folder / "logs").glob("*")
+    said = "".join(one.read_text() for one in logs if one.exists())
+    assert "null value in column" in said
+    assert "Amaryllis" not in said
+    to_stderr("info", folder / "logs")
+    try:
+        for n in range(30_000):
+            logging.getLogger("kopje").info("line %d of a log that would grow for ever, and more of it", n)
+    finally:
+        logging.getLogger().handlers = []
+    sizes = [one.stat().st_size for one in (folder / "logs").glob("kopje.log*")]
+    assert 1 < len(sizes) <= OLDER + 1
+    assert max(sizes) <= LONGEST

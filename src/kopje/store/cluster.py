@@ -26,6 +26,9 @@ import psycopg
 from kopje.core.errors import KopjeError
 from kopje.store.places import has_data, make, reachable
 
+# What the database says of an error is its kind: the row it met holds a child's name.
+QUIET = ("-c", "log_error_verbosity=terse", "-c", "log_min_error_statement=panic")
+LONG_LOG = 2_000_000  # bytes
 _AS_POSTGRES = (
     "setpriv",
     "--reuid=postgres",
@@ -172,10 +175,28 @@ class Cluster:
             "listen_addresses=127.0.0.1",
             "-k",
             str(self._sockets),
-            *(unsafe if self.throw_away else ()),
+            *(unsafe if self.throw_away else self._own_log()),
+            *QUIET,
         ]
-        with (self.folder / "server.log").open("ab") as log:
+        with (self.folder / "server.log").open("wb" if self._is_long() else "ab") as log:
             self.process = subprocess.Popen(command, stdout=log, stderr=log, start_new_session=True)
+
+    def _own_log(self) -> list[str]:
+        """A file for each day of the week, written over a week later."""
+        told = {
+            "logging_collector": "on",
+            "log_directory": str(self.folder / "data" / "log"),
+            "log_filename": "database-%a.log",
+            "log_truncate_on_rotation": "on",
+            "log_rotation_age": "1d",
+            "log_rotation_size": "0",
+        }
+        return [part for name, value in told.items() for part in ("-c", f"{name}={value}")]
+
+    def _is_long(self) -> bool:
+        """Of what it says before it has its own log."""
+        log = self.folder / "server.log"
+        return log.exists() and log.stat().st_size > LONG_LOG
 
     def _take(self, serving: int) -> None:
         """Hold the folder for as long as this process lives, however it ends."""

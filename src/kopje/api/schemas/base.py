@@ -6,7 +6,7 @@ from collections.abc import Iterable
 from datetime import date, datetime
 from typing import Annotated, Literal
 
-from pydantic import BaseModel, BeforeValidator, ConfigDict, Field
+from pydantic import AfterValidator, BaseModel, BeforeValidator, ConfigDict, Field
 
 from kopje.core.reasons import Reason
 from kopje.words import Words
@@ -21,8 +21,26 @@ def _written(value: object) -> object:
 
 
 Written = BeforeValidator(_written)
-Day = Annotated[date, Written, Field(strict=False)]
-Moment = Annotated[datetime, Written, Field(strict=False)]
+# Some weeks away from the first and the last day there is: what is counted from a day is a day too.
+FIRST, LAST = date(1, 3, 1), date(9999, 10, 31)
+
+
+def _in_time(moment: datetime) -> datetime:
+    """A clock that is wrong by thousands of years says no more than that it is wrong."""
+    if not FIRST <= moment.date() <= LAST:
+        edge = FIRST if moment.date() < FIRST else LAST
+        return datetime.combine(edge, moment.timetz())
+    return moment
+
+
+def _counted_from(day: date) -> date:
+    if not FIRST <= day <= LAST:
+        raise ValueError("a day that nothing is counted from")
+    return day
+
+
+Day = Annotated[date, Written, Field(strict=False), AfterValidator(_counted_from)]
+Moment = Annotated[datetime, Written, Field(strict=False), AfterValidator(_in_time)]
 Small = Annotated[int, Field(ge=0, le=2**31 - 1)]
 Name = Annotated[str, Field(min_length=1, max_length=120, pattern=r"\S")]
 
