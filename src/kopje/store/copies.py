@@ -125,10 +125,40 @@ def copy_in(engine: Engine, copy: Copy) -> None:
             raise BackupError("backup_damaged", table=name)
     with engine.begin() as connection:
         inner: Any = connection.connection.driver_connection
-        for name in order:
-            if name in copy.tables:
-                _fill(inner, name, copy)
+        with _unheld(inner):
+            for name in order:
+                if name in copy.tables:
+                    _fill(inner, name, copy)
     migrate(engine)
+
+
+# Keys and unique columns first, for references need them; each as PostgreSQL itself would write it.
+HELD = """SELECT conrelid::regclass::text, quote_ident(conname), pg_get_constraintdef(oid) FROM pg_constraint
+WHERE connamespace = current_schema()::regnamespace AND contype IN ('p', 'u', 'f')
+ORDER BY contype = 'f', conrelid, conname"""
+INDEXED = """SELECT quote_ident(indexname), indexdef FROM pg_indexes WHERE schemaname = current_schema()
+AND indexname NOT IN
+    (SELECT conname FROM pg_constraint WHERE connamespace = current_schema()::regnamespace)"""
+
+
+@contextmanager
+def _unheld(connection: psycopg.Connection[Any]) -> Iterator[None]:
+    """Tables are filled without their indexes and references, and get them back when they are full: each row
+    is then not looked up by itself. BackupError where the rows do not fit together."""
+    held, indexed = connection.execute(HELD).fetchall(), connection.execute(INDEXED).fetchall()
+    for name, _ in indexed:
+        connection.execute(f"DROP INDEX {name}")
+    for table, name, _ in reversed(held):
+        connection.execute(f"ALTER TABLE {table} DROP CONSTRAINT {name}")
+    yield
+    connection.execute("SET LOCAL maintenance_work_mem = '128MB'")
+    for table, name, how in held:
+        try:
+            connection.execute(f"ALTER TABLE {table} ADD CONSTRAINT {name} {how}")
+        except psycopg.IntegrityError as problem:
+            raise BackupError("backup_damaged", table=table) from problem
+    for _, how in indexed:
+        connection.execute(how)
 
 
 def _fill(connection: psycopg.Connection[Any], table: str, source: Copy) -> None:
