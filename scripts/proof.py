@@ -16,6 +16,7 @@ sys.path.insert(0, str(ROOT / "tests"))
 from core.test_lesson_set import one_at_random  # noqa: E402
 from core.years import question  # noqa: E402
 from formats import borders, corpora, oracle, tonics  # noqa: E402
+from hostile import pulled_at  # noqa: E402
 from hostile.readers import FILES, READERS, mutants, timed_reading  # noqa: E402
 from hostile.readers import SECONDS as READ_WITHIN  # noqa: E402
 from kopje.core.analysis.analysis import analyse  # noqa: E402
@@ -221,6 +222,9 @@ PARTS = {
     "Composing lesson sets for made-up classes": sets,
     "Reading every piece of the installed collections": readers,
     "Files that mean harm": hostile,
+    "Killed while marks arrive": pulled_at.kills,
+    "Guessed at while a teacher signs in": pulled_at.guesses,
+    "Who may do what": pulled_at.rights,
 }
 
 
