@@ -67,10 +67,11 @@ def kills() -> list[str]:
         served.process.terminate()
         served.process.wait(60)
         shutil.rmtree(folder, ignore_errors=True)
+    marks = acknowledged - 1  # the first event began the lesson
     return [
         f"{sum(killed.values())} kills -9 ({killed['server']} of the server, "
-        f"{killed['database']} of the database) while {told} events were sent: "
-        f"{acknowledged} acknowledged, of these marks {acknowledged - 1}; kept {kept}. Lost of the acknowledged: {max(acknowledged - 1 - kept, 0)}."
+        f"{killed['database']} of the database) while {told} events were sent: {acknowledged} acknowledged, "
+        f"{marks} of them marks; kept {kept}. Lost of the acknowledged: {max(marks - kept, 0)}."
     ]
 
 
