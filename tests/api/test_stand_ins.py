@@ -73,6 +73,8 @@ def test_a_substitute_has_today_and_the_sections_given_and_nothing_else(
         text("SELECT t.name FROM class_event e JOIN teacher t ON t.id = e.teacher_id WHERE e.kind = 'marked'")
     )
     assert by.scalars().all() == ["Luisa"]
+    evidence = f"/api/sections/{ids['section_id']}/ledger/{ids['child_id']}/so-mi"
+    assert [one["by"] for one in owner.get(evidence).json()["marks"]] == ["Luisa"]
     to_today(connection, kestrel, -8)
     assert "aside" in outcomes(tell(luisa, mark(kestrel)))
 

@@ -15,7 +15,7 @@ from sqlalchemy.orm import Session
 from kopje.core.ledger.events import ClassEvent
 from kopje.core.ledger.held import HeldLesson, TaughtPart, part_of, part_values
 from kopje.store.owned import owned
-from kopje.store.tables import AsideEvent, Child, Event, FactsRow, HeldLessonRow, Section, SongMetRow
+from kopje.store.tables import AsideEvent, Child, Event, FactsRow, HeldLessonRow, Section, SongMetRow, Teacher
 
 
 def _text(column: Any) -> Any:
@@ -125,6 +125,12 @@ def marks_with_backs(
         found += backs
         targets = [event.id for event in backs]
     return found
+
+
+def tellers(session: Session, ids: Iterable[str]) -> dict[str, str]:
+    """Who told each of these events, by name, whether or not they still may come in."""
+    chosen = select(_text(Event.id), Teacher.name).join(Teacher, Teacher.id == Event.teacher_id)
+    return {key: name for key, name in session.execute(chosen.where(Event.id.in_(set(map(UUID, ids)))))}
 
 
 def pairs_of(session: Session, ids: Iterable[UUID]) -> set[tuple[UUID, str]]:

@@ -34,7 +34,8 @@ class PlaceRead(Read):
 
 
 class MarkRead(Read):
-    """A mark that counts. `off_day`: its moment lay off its lesson's day, whose day it takes."""
+    """A mark that counts. `off_day`: its moment lay off its lesson's day, whose day it takes. `by`: who made
+    it, where that was asked for."""
 
     id: UUID
     child_id: UUID
@@ -47,9 +48,10 @@ class MarkRead(Read):
     day: date
     moment: datetime
     off_day: bool
+    by: str | None
 
     @classmethod
-    def of(cls, event: ClassEvent) -> MarkRead:
+    def of(cls, event: ClassEvent, by: str | None = None) -> MarkRead:
         b = event.body
         return cls(
             id=UUID(event.id),
@@ -63,6 +65,7 @@ class MarkRead(Read):
             day=event.day,
             moment=event.moment,
             off_day=event.off_day,
+            by=by,
         )
 
 
@@ -142,7 +145,7 @@ class EvidenceRead(Read):
             due=e.standing_today.due,
             sentence=_said(e.standing_today, words),
             ways=[WayRead.of(way, standing_today, words) for way, standing_today in e.ways],
-            marks=[MarkRead.of(mark) for mark in e.marks],
+            marks=[MarkRead.of(mark, e.by.get(mark.id)) for mark in e.marks],
         )
 
 

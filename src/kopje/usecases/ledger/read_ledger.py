@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections import Counter
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
 from uuid import UUID
@@ -107,13 +107,15 @@ class StandingToday:
 
 @dataclass(frozen=True)
 class Evidence:
-    """One child in one concept: the standing, its ways, and every mark that counts, newest first."""
+    """One child in one concept: the standing, its ways, and every mark that counts, newest first; `by` says
+    who made each."""
 
     child: t.Child
     concept: Concept
     standing_today: StandingToday
     ways: tuple[tuple[Way, StandingToday], ...]
     marks: tuple[ClassEvent, ...]
+    by: Mapping[str, str]
 
 
 def evidence(ctx: Context, section_id: UUID, child_id: UUID, concept_key: str) -> Evidence:
@@ -125,9 +127,9 @@ def evidence(ctx: Context, section_id: UUID, child_id: UUID, concept_key: str) -
     values = [value_of(event) for event in marks]
     before = Before(ctx, [row]).child(str(child.id), section_id)
     ways = tuple((way, _standing_today(one, before)) for way, one in by_way(concept, values))
-    return Evidence(
-        child, concept, _standing_today(standing(concept, values), before), ways, tuple(reversed(marks))
-    )
+    by = events.tellers(ctx.session, (mark.id for mark in marks))
+    found_today = _standing_today(standing(concept, values), before)
+    return Evidence(child, concept, found_today, ways, tuple(reversed(marks)), by)
 
 
 def _standing_today(found: Standing, before: date | None) -> StandingToday:

@@ -1,11 +1,14 @@
 <script setup lang="ts">
 // The reason behind one stone, and the marks it was read from.
+import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import StandingGlyph from '@/components/StandingGlyph.vue'
 import { capital, shortDay } from '@/composables/words'
 import { say, sayOf } from '@/locales/say'
 
-defineProps<{ evidence: Schemas['EvidenceRead'] }>()
+const props = defineProps<{ evidence: Schemas['EvidenceRead'] }>()
+/** Who marked is said where it was not always the same adult. */
+const several = computed(() => new Set(props.evidence.marks.map((one) => one.by)).size > 1)
 </script>
 
 <template>
@@ -41,7 +44,7 @@ defineProps<{ evidence: Schemas['EvidenceRead'] }>()
               >, {{ sayOf('teach-helps', mark.help) }}</template
             ><template v-for="strand in mark.broke" :key="strand"
               >, {{ say('ledger-broke', { where: sayOf('ladder-strand', strand) }) }}</template
-            ></span
+            ><template v-if="several && mark.by">, {{ mark.by }}</template></span
           >
         </li>
       </ul>
