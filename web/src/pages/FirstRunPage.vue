@@ -7,6 +7,7 @@ import { rules } from '@/api/rules'
 import { complete, emptySection } from '@/features/setup/emptySection'
 import SectionForm from '@/features/setup/SectionForm.vue'
 import { vFirst } from '@/composables/vFirst'
+import { useKeep } from '@/composables/useKeep'
 import { say } from '@/locales/say'
 
 const router = useRouter()
@@ -19,7 +20,7 @@ const sent = reactive({
   code: '',
 })
 const section = ref(emptySection())
-const refused = ref('')
+const { refused, busy, keep } = useKeep()
 const first = useFirstRun()
 const now = computed(
   () => first.data.value && { weekday: first.data.value.weekday, starts: first.data.value.clock },
@@ -33,12 +34,8 @@ const missing = computed(
     !complete(section.value) ||
     !section.value.meetings.length,
 )
-const busy = ref(false)
-
-async function go() {
-  busy.value = true
-  refused.value = ''
-  try {
+const go = () =>
+  keep(async () => {
     const me = await body(
       api.POST('/api/first-run', {
         body: {
@@ -50,12 +47,7 @@ async function go() {
     )
     await signedInAs(me)
     await router.replace('/')
-  } catch (problem) {
-    refused.value = problem instanceof Error ? problem.message : String(problem)
-  } finally {
-    busy.value = false
-  }
-}
+  })
 </script>
 
 <template>

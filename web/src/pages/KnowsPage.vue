@@ -6,6 +6,7 @@ import { useConcepts, useSections } from '@/api/queries'
 import { useSongTitles } from '@/api/sets'
 import ConceptSign from '@/components/ConceptSign.vue'
 import PageState from '@/components/PageState.vue'
+import { useKeep } from '@/composables/useKeep'
 import { offerUndo } from '@/composables/useUndo'
 import { useTrail } from '@/composables/useTrail'
 import { say } from '@/locales/say'
@@ -22,7 +23,7 @@ const declared = useDeclared(() => props.id)
 const songs = useSongTitles(true)
 const known = useKnownSongs(() => props.id)
 const acts = useKnowsActs(() => props.id)
-const refused = ref('')
+const { refused, keep } = useKeep()
 const wanted = ref('')
 const named = computed(() => new Set(declared.data.value?.concepts ?? []))
 const sung = computed(() => new Set(known.data.value?.song_ids ?? []))
@@ -38,12 +39,6 @@ const shown = computed(() =>
     (one) => sung.value.has(one.id) || one.title.toLowerCase().includes(wanted.value.toLowerCase()),
   ),
 )
-async function keep(act: () => Promise<void>) {
-  refused.value = ''
-  await act().catch((problem: unknown) => {
-    refused.value = problem instanceof Error ? problem.message : String(problem)
-  })
-}
 function setConcepts(keys: string[], on: boolean | null) {
   const now = new Set(named.value)
   for (const key of keys) {

@@ -8,6 +8,7 @@ import type { Schemas } from '@/api/client'
 import ConceptSign from '@/components/ConceptSign.vue'
 import FileField from '@/components/FileField.vue'
 import PageState from '@/components/PageState.vue'
+import { useKeep } from '@/composables/useKeep'
 import { useTrail } from '@/composables/useTrail'
 import { offerUndo } from '@/composables/useUndo'
 import { useBegun } from '@/api/drafts'
@@ -26,7 +27,7 @@ const dirty = ref(false)
 useUnsaved(dirty)
 const open = ref('')
 const said = ref('')
-const refused = ref('')
+const { refused, keep: keeping } = useKeep()
 function anew() {
   const now = sequence.data.value
   if (!now || dirty.value) return
@@ -94,9 +95,8 @@ function remove(row: Row) {
   change()
 }
 async function act(make: () => Promise<Schemas['SequenceRead']>) {
-  refused.value = ''
   const before = sequence.data.value?.number
-  try {
+  await keeping(async () => {
     const read = await make()
     dirty.value = false
     anew()
@@ -107,9 +107,7 @@ async function act(make: () => Promise<Schemas['SequenceRead']>) {
     said.value = read.along.length
       ? say('sequence-along', { names: read.along.join(', ') })
       : say('sequence-kept', { n: read.number })
-  } catch (problem) {
-    refused.value = problem instanceof Error ? problem.message : String(problem)
-  }
+  })
 }
 const keep = () =>
   act(() =>
@@ -123,16 +121,13 @@ const start = (shipped: 'so-mi' | 'mi-re-do' | 'scale') =>
 const back = (number: number) => act(() => acts.start.mutateAsync({ shipped: null, number }))
 async function fromFile([file]: File[]) {
   if (!file) return
-  refused.value = ''
-  try {
+  await keeping(async () => {
     const read = await lookAtSequence(file)
     rows.value = read.concepts
     name.value = read.name
     dirty.value = true
     said.value = say('sequence-read', { n: read.concepts.length })
-  } catch (problem) {
-    refused.value = problem instanceof Error ? problem.message : String(problem)
-  }
+  })
 }
 </script>
 

@@ -8,6 +8,7 @@ import { queryClient, useConcepts, useDay, useMe, useSections } from '@/api/quer
 import { useSongTitles } from '@/api/sets'
 import { useCalendar, useCalendarActs } from '@/api/year'
 import type { Schemas } from '@/api/client'
+import { useKeep } from '@/composables/useKeep'
 import { device } from '@/composables/useDevice'
 import { useTrail } from '@/composables/useTrail'
 import { offerUndo } from '@/composables/useUndo'
@@ -31,18 +32,16 @@ const me = useMe()
 const sections = useSections()
 const section = ref(emptySection())
 const answer = ref('')
-const refused = ref('')
+const { refused, keep } = useKeep()
 
 async function add() {
-  answer.value = refused.value = ''
-  try {
+  answer.value = ''
+  await keep(async () => {
     const made = await body(api.POST('/api/sections', { body: section.value }))
     answer.value = say('set-up-added', { name: made.name })
     section.value = emptySection()
     await queryClient.invalidateQueries()
-  } catch (problem) {
-    refused.value = problem instanceof Error ? problem.message : String(problem)
-  }
+  })
 }
 const calendar = useCalendar()
 const concepts = useConcepts()
@@ -99,20 +98,11 @@ const contents = computed(() => [
   ...(me.data.value?.role === 'owner' ? [{ to: 'safe', says: say('set-up-safe') }] : []),
 ])
 const words = useWords(() => true)
-const keeping = ref(false)
-const wordsRefused = ref('')
+const { refused: wordsRefused, busy: keeping, keep: keepWord } = useKeep()
 async function keepWords(sent: Schemas['WordsBody']) {
   const before = words.data.value && wordsBody(words.data.value)
-  keeping.value = true
-  wordsRefused.value = ''
-  try {
-    await setWords(sent)
-    if (before) offerUndo(say('kept-words'), () => setWords(before))
-  } catch (problem) {
-    wordsRefused.value = problem instanceof Error ? problem.message : String(problem)
-  } finally {
-    keeping.value = false
-  }
+  if ((await keepWord(() => setWords(sent))) && before)
+    offerUndo(say('kept-words'), () => setWords(before))
 }
 const choir = computed(() => sections.data.value?.find((one) => one.grade === 13))
 const singers = useSingers(() => choir.value?.id ?? '')

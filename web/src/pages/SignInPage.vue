@@ -4,6 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import { api, body } from '@/api/client'
 import { signedInAs } from '@/api/queries'
 import HillMark from '@/components/HillMark.vue'
+import { useKeep } from '@/composables/useKeep'
 import { vFirst } from '@/composables/vFirst'
 import { say } from '@/locales/say'
 
@@ -11,15 +12,12 @@ const route = useRoute()
 const router = useRouter()
 const login = ref('')
 const password = ref('')
-const refused = ref('')
-const busy = ref(false)
+const { refused, busy, keep } = useKeep()
 const others = ref(false)
 const plain = !window.isSecureContext
 
-async function go() {
-  busy.value = true
-  refused.value = ''
-  try {
+const go = () =>
+  keep(async () => {
     const me = await body(
       api.POST('/api/sign-in', {
         body: {
@@ -33,12 +31,7 @@ async function go() {
     const to =
       typeof route.query.to === 'string' && route.query.to.startsWith('/') ? route.query.to : '/'
     await router.replace(to === '/sign-in' ? '/' : to)
-  } catch (problem) {
-    refused.value = problem instanceof Error ? problem.message : String(problem)
-  } finally {
-    busy.value = false
-  }
-}
+  })
 </script>
 
 <template>

@@ -6,6 +6,7 @@ import { useWays, useYear, useYearActs } from '@/api/year'
 import type { Schemas } from '@/api/client'
 import PageState from '@/components/PageState.vue'
 import SideDrawer from '@/components/SideDrawer.vue'
+import { useKeep } from '@/composables/useKeep'
 import { useKeys } from '@/composables/useKeys'
 import { useTrail } from '@/composables/useTrail'
 import { offerUndo } from '@/composables/useUndo'
@@ -37,7 +38,7 @@ useTrail(() =>
 )
 const picked = ref('')
 const pushed = ref<{ name: string; by: number }[] | null>(null)
-const refused = ref('')
+const { refused, keep } = useKeep()
 const looking = ref(false)
 const preview = ref<Schemas['WayOutRead'] | null>(null)
 const ways = useWays(() => props.id, looking)
@@ -68,8 +69,7 @@ watch(picked, () => {
 
 async function act(make: () => Promise<Schemas['YearRead']>) {
   const before = found.value
-  refused.value = ''
-  try {
+  await keep(async () => {
     const after = await make()
     if (before)
       pushed.value = moved(before, after).filter((one) => one.name !== concept.value?.name)
@@ -77,9 +77,7 @@ async function act(make: () => Promise<Schemas['YearRead']>) {
     preview.value = null
     if (make !== undone && after.can_undo)
       offerUndo(say('year-changed', { name: after.section.name }), undone)
-  } catch (problem) {
-    refused.value = problem instanceof Error ? problem.message : String(problem)
-  }
+  })
 }
 const fit = () => act(() => acts.fit.mutateAsync())
 const override = (one: Schemas['ArcOverrideBody']) =>

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 // Native: a word in a line of text that opens choices.
 // What is the day like? Two presses say it, and the songs that its classes know for it are named.
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { setDayLike, useDayLike } from '@/api/days'
+import { useKeep } from '@/composables/useKeep'
 import { say } from '@/locales/say'
 
 const props = defineProps<{ day: string; songs?: boolean }>()
 const like = useDayLike(() => props.day)
-const refused = ref('')
+const { refused, keep } = useKeep()
 const times = computed(() => like.data.value?.times ?? [])
 const said = computed(() => times.value.filter((one) => one.said).map((one) => one.key))
 /** Its season, then what was said of it. */
@@ -18,13 +19,8 @@ const told = computed(() =>
 )
 const suiting = computed(() => like.data.value?.suiting ?? [])
 async function turn(key: string) {
-  refused.value = ''
   const rest = said.value.filter((one) => one !== key)
-  try {
-    await setDayLike(props.day, rest.length === said.value.length ? [...rest, key] : rest)
-  } catch (problem) {
-    refused.value = problem instanceof Error ? problem.message : String(problem)
-  }
+  await keep(() => setDayLike(props.day, rest.length === said.value.length ? [...rest, key] : rest))
 }
 </script>
 

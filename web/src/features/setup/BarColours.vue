@@ -1,8 +1,9 @@
 <script setup lang="ts">
 // Native: the system knows how to choose a colour, and a chooser of our own would weigh more than the page.
 // The colours of the bars in this room, if they have any: set here once, by letter, as the room has them. No colours are given.
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { setBarColours, useBarColours } from '@/api/songs'
+import { useKeep } from '@/composables/useKeep'
 import { offerUndo } from '@/composables/useUndo'
 import { pitchName } from '@/composables/words'
 import { say } from '@/locales/say'
@@ -11,18 +12,14 @@ const BARS = ['C', 'D', 'E', 'F', 'F#', 'G', 'A', 'Bb', 'B'] as const
 type Bar = (typeof BARS)[number]
 const read = useBarColours()
 const colours = computed<Partial<Record<Bar, string>>>(() => read.data.value?.colours ?? {})
-const refused = ref('')
+const { refused, keep } = useKeep()
 async function set(bar: Bar, colour: string | null) {
   const now = Object.fromEntries(
     Object.entries({ ...colours.value, [bar]: colour }).filter(([, one]) => one),
   )
-  refused.value = ''
   const before = { ...colours.value }
-  offerUndo(say('kept-colours'), () => setBarColours(before))
-  await setBarColours(now).catch(
-    (problem: unknown) =>
-      (refused.value = problem instanceof Error ? problem.message : String(problem)),
-  )
+  if (await keep(() => setBarColours(now)))
+    offerUndo(say('kept-colours'), () => setBarColours(before))
 }
 </script>
 
