@@ -51,11 +51,12 @@ BROWSER = "Mozilla/5.0 (X11; Linux x86_64) Firefox/140.0"
 @dataclass(frozen=True)
 class Place:
     """A school with one section, a running lesson and one mark; `ids` by the names that paths and
-    bodies use, `activity` the key of its own one."""
+    bodies use, `activity` the key of its own one, `code` what a screen waits under."""
 
     login: str
     ids: dict[str, str]
     activity: str = ""
+    code: str = ""
 
 
 @pytest.fixture(scope="session")
@@ -149,9 +150,8 @@ def make_school(work: UnitOfWork, name: str) -> Place:
             "invitation_id": waiting.id,
             "device_id": device.id,
             "projector_id": shown.id,
-            "code": unseen.code,
         }
-    return Place(name.lower(), {key: str(value) for key, value in ids.items()}, own)
+    return Place(name.lower(), {key: str(value) for key, value in ids.items()}, own, unseen.code or "")
 
 
 COUNTING = count(1)

@@ -88,6 +88,8 @@ def request(
         for key, value in body.items():
             if isinstance(value, str) and value.startswith("@alternative."):
                 body[key] = alternative.get(value.split(".")[1])
+            if value == "@code":
+                body[key] = place.code
             if value == "@school":
                 body[key] = place.login.capitalize()
             if value == "@set_version":

@@ -145,7 +145,7 @@ def test_a_screen_elsewhere_gets_its_frame_by_a_code_and_nothing_else(
     assert owner.delete(one).status_code == 204
     assert shown(screen, made["token"]).status_code == 404
     connection.execute(text("UPDATE projector SET expires = '2026-01-01'"))
-    late = owner.post("/api/projectors/pair", json={"code": kestrel.ids["code"], **what})
+    late = owner.post("/api/projectors/pair", json={"code": kestrel.code, **what})
     assert late.status_code == 404
 
 

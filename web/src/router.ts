@@ -107,7 +107,12 @@ export const router = createRouter({
       component: () => import('./pages/ActivityPage.vue'),
       props: true,
     },
-    { path: '/kept', name: 'kept', component: () => import('./pages/KeptPage.vue') },
+    {
+      path: '/kept',
+      name: 'kept',
+      component: () => import('./pages/KeptPage.vue'),
+      meta: { anybody: true },
+    },
     { path: '/pieces', name: 'pieces', component: () => import('./pages/PiecesPage.vue') },
     {
       path: '/pieces/:id',

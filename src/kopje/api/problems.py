@@ -36,6 +36,7 @@ STATUS: dict[type[errors.KopjeError], int] = {
     errors.PlanError: 409,
     errors.LessonError: 409,
     errors.StaleError: 409,
+    errors.StaleWriteError: 409,
     errors.BusyError: 409,
     errors.EventError: 409,
     errors.FileError: 422,

@@ -16,7 +16,7 @@ watchEffect(() => (document.title = say('projector-title')))
   <main class="wall">
     <PageState v-if="!read.data.value" :error="read.error.value" @again="read.refetch()" />
     <div v-else-if="digits" class="code" role="status">
-      <p>{{ say('far-type') }}</p>
+      <h1>{{ say('far-type') }}</h1>
       <p class="digits">{{ digits }}</p>
       <p class="small quiet">{{ say('far-how') }}</p>
     </div>
@@ -27,7 +27,7 @@ watchEffect(() => (document.title = say('projector-title')))
       :question="frame.question"
       one-part
     />
-    <p v-else class="code">{{ say('projector-waiting') }}</p>
+    <h1 v-else class="code">{{ say('projector-waiting') }}</h1>
   </main>
 </template>
 
@@ -38,6 +38,10 @@ watchEffect(() => (document.title = say('projector-title')))
   font-size: clamp(24px, 4vh, 40px);
   display: grid;
   gap: 2vh;
+}
+h1 {
+  font-size: inherit;
+  font-weight: inherit;
 }
 .digits {
   font-size: clamp(96px, 26vh, 260px);

@@ -47,7 +47,7 @@ class ShowBody(Body):
 
 
 class PairBody(ShowBody):
-    code: Annotated[str, Field(pattern=r"^[0-9]{6}$")] = Field(examples=["123456"])
+    code: Annotated[str, Field(pattern=r"^[0-9]{6}$")] = Field(examples=["@code"])
 
 
 class ProjectorRead(Read):

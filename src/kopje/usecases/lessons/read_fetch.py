@@ -73,7 +73,7 @@ def change_between(before: Needs, now: Needs) -> Param | None:
 
 
 def day_needs(ctx: Context, day: date) -> tuple[LessonNeeds, ...]:
-    """Of every lesson planned on a day, by time."""
+    """Of every lesson of theirs planned on a day, by time; what is out before it may be a neighbour's."""
     seen = snapshot(ctx, judged=False)
     there = [
         (at.starts, one, planned)
@@ -94,7 +94,8 @@ def day_needs(ctx: Context, day: date) -> tuple[LessonNeeds, ...]:
         change = change_between(before, needs)
         first = [songs[UUID(key)] for key in _first_read(one, planned) if UUID(key) in songs]
         copies = tuple(because("copies_of", title=song.title, count=one.roll) for song in first)
-        found.append(LessonNeeds(one, starts, planned.id, needs, bars, change, copies))
+        if ctx.room.lists(one.id):
+            found.append(LessonNeeds(one, starts, planned.id, needs, bars, change, copies))
         before = needs
     return tuple(found)
 

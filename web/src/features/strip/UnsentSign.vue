@@ -3,6 +3,8 @@
 import { computed, onUnmounted, ref, watch } from 'vue'
 import { outbox } from '@/api/outbox'
 import { useAside } from '@/api/lessons'
+import { useMe } from '@/api/queries'
+import { standsIn, teaches } from '@/composables/roles'
 import { say } from '@/locales/say'
 
 const SOON = 1500 // what is sent at once need not be said
@@ -18,7 +20,8 @@ watch(
   { immediate: true },
 )
 onUnmounted(() => window.clearTimeout(timer))
-const aside = useAside(true)
+const me = useMe()
+const aside = useAside(() => teaches(me.data.value?.role) || standsIn(me.data.value?.role))
 const toSettle = computed(() => outbox.refused.value.length + (aside.data.value?.length ?? 0))
 </script>
 
