@@ -123,6 +123,7 @@ def test_what_was_erased_since_a_backup_is_erased_again_when_it_is_brought_back(
     (tmp_path / erasure_list.FILE).write_text(json.dumps(whole))
     with pytest.raises(BackupError, match="restore_erased"):
         erase_again(work, [tmp_path], SETTINGS.now())
+    assert school not in every_cell(connection)
 
 
 def test_children_who_left_go_when_their_time_is_over(

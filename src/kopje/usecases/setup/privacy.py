@@ -163,16 +163,20 @@ def keep_to_times(work: UnitOfWork, backups: Backups, now: datetime) -> int:
 
 def erase_again(work: UnitOfWork, folders: Iterable[Path], now: datetime) -> int:
     """After a restore: who was erased since the backup was made is erased in it too. How many children were.
-    BackupError for a school that was erased as a whole."""
+    A school that was erased as a whole is erased again too, and BackupError says so."""
     listed = {(one.school, one.child): one for folder in folders for one in erasure_list.read(folder)}
-    count = 0
+    count, refused = 0, None
     with work.begin() as session:
         for school in people.schools(session):
             if (whole := listed.get((school.id, None))) is not None:
-                raise BackupError("restore_erased", name=school.name, day=whole.moment.date())
+                refused = BackupError("restore_erased", name=school.name, day=whole.moment.date())
+                privacy.erase_school(session, school.id)
+                continue
             ctx = of_school(session, school, now)
             for (_, child), _ in listed.items():
                 if child is not None and privacy.is_there(session, school.id, child):
                     _erase(ctx, child)
                     count += 1
+    if refused is not None:
+        raise refused
     return count

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Search: sections and songs by name, the keyboard alone is enough.
-import { computed, nextTick, onMounted, ref } from 'vue'
+import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useSections, useSongsNamed } from '@/api/queries'
 import { gradesName } from '@/locales/names'
@@ -38,6 +38,18 @@ function go(to?: string) {
   if (to) void router.push(to)
   emit('close')
 }
+/** What is shown may still answer what was typed before: then the answer is waited for. */
+const waits = ref(false)
+function enter() {
+  if (songs.isFetching.value) waits.value = true
+  else go(found.value[at.value]?.to)
+}
+watch(
+  () => songs.isFetching.value,
+  (busy) => {
+    if (!busy && waits.value) go(found.value[at.value]?.to)
+  },
+)
 function walk(by: number) {
   at.value = Math.min(Math.max(at.value + by, 0), Math.max(found.value.length - 1, 0))
 }
@@ -54,7 +66,7 @@ function walk(by: number) {
       @update:model-value="at = 0"
       @keydown.down.prevent="walk(1)"
       @keydown.up.prevent="walk(-1)"
-      @keydown.enter="go(found[at]?.to)"
+      @keydown.enter="enter"
       @keydown.esc="go()"
       @blur="emit('close')"
     />
