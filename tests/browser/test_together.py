@@ -69,7 +69,8 @@ def test_two_change_the_same_thing_and_one_is_chosen(page: Page, browser: Browse
     mine.fill("Kestrel Ridge School")
     assert page.request.put(f"{demo.address}/api/school", data=body, headers=head).ok
     page.locator("form.school").get_by_role("button").last.click()
-    sign.get_by_role("button", name="Keep mine instead").click()
+    with page.expect_response(lambda one: one.request.method == "PUT" and one.ok):
+        sign.get_by_role("button", name="Keep mine instead").click()
     expect(sign).to_have_count(0)
     expect(mine).to_have_value("Kestrel Ridge School")
     assert page.request.get(f"{demo.address}/api/school").json()["name"] == "Kestrel Ridge School"

@@ -65,8 +65,7 @@ def read_abc_scores(data: bytes, name: str = "") -> tuple[Score, ...]:
 
 def _music_blocks(data: bytes) -> Iterator[list[str]]:
     check_size(data)
-    for count, block in enumerate(_blocks(_decoded(data)), 1):
-        check_count(count, MAX_TUNES, "tunes")
+    for block in _blocks(_decoded(data)):
         check_count(len(block), MAX_LINES, "lines")
         check_count(sum(map(len, block)), MAX_LETTERS, "letters")
         check_count(max(map(len, block), default=0), MAX_LETTERS_IN_LINE, "letters_in_line")
@@ -108,6 +107,7 @@ def _decoded(data: bytes) -> str:
 def _blocks(text: str) -> Iterator[list[str]]:
     """The lines of each tune: from one X: (or from the first field) to the next. What a book says before its
     first tune is said of all."""
+    check_count(text.count("\nX:"), MAX_TUNES, "tunes")
     block: list[str] = []
     head: list[str] = []
     for line in text.split("\n"):
