@@ -293,6 +293,81 @@ teach-skip = Skip
 teach-end = End the lesson
 teach-minutes = min
 teach-left = { $n } min left in the lesson
+teach-past = { $n } min over the lesson’s time
+teach-swap = { $title } first
+teach-calm = Calm
+teach-write = Note
+teach-nothing-to-judge = Nothing in this part can be judged. Choose what to listen for, if you want to.
+teach-in-group = { $n } together
+teach-children = { $n } children
+teach-pace = { $n } s each
+teach-best = best round { $n } s each
+ring-left = { $n } { $n ->
+    [one] minute
+   *[other] minutes
+  } left in this part
+ring-over = { $n } { $n ->
+    [one] minute
+   *[other] minutes
+  } over in this part
+begin-other = { $name } has not been ended yet.
+begin-not-now = This lesson is on { $day } at { $time }, not now.
+begin-again = Press again to begin all the same.
+begin-go-there = Go to { $name } and end it
+more-title = Other ways
+more-away = Missing
+more-find = By name
+more-all = All at once
+more-game = A game
+more-class = Whole class
+more-hands = Hands up
+more-other = Something else
+more-size = { $n ->
+    [1] One alone
+   *[other] { $n } together
+  }
+more-help = Help
+more-by-seats = As they sit
+more-by-rota = By turn
+more-all-how = All answer silently at the same moment: by a sign, a card, with eyes shut. Tap those who do not have it.
+more-could-copy = They could see each other
+more-all-take = { $n } have it{ $not ->
+    [0] {""}
+   *[other] , { $not } not yet
+  }
+more-away-how = Tap who is not here; tap again who comes after all.
+more-find-how = First letters
+more-find-nobody = Nobody who is still to be heard
+more-game-how = A game with two answers that never repeats one more than three times. It is one mark, and luck is reckoned in.
+more-game-right = Right
+more-game-of = of
+more-game-asked = Asked
+more-game-take = Take it: { $result }
+more-class-how = The class as a whole:
+more-class-kept = The whole class: { $result }. It is kept with the lesson and counts for no child.
+more-results-secure = has it
+more-results-nearly = nearly has it
+more-results-not_yet = does not have it yet
+more-hands-asked = What was asked
+more-hands-count = Hands
+more-hands-how = Kept with the lesson; never a mark.
+more-hands-kept = { $n } of { $of } hands.
+more-keep = Keep
+more-other-which = Listen for
+more-other-hear = Listen for it in this part
+more-other-move = Move the { $n ->
+    [one] mark
+   *[other] { $n } marks
+  } of this part there
+more-other-back = Back to the part’s own
+keys-passes = Passes
+keys-size = One alone, or two to four together
+keys-order = By turn, or as they sit
+keys-shut = Shut what is open
+keys-longer = Two minutes more for this part
+keys-swap = The next part first
+keys-calm = Something done sitting
+keys-note = A note
 teach-names = Hold to show names
 teach-mine = Only I see this screen
 teach-projector = Projector
@@ -317,7 +392,7 @@ teach-ended = What was not done comes again in the next lesson, as far as it fin
 teach-ticked-done = done
 teach-ticked-partly = partly
 teach-ticked-skipped = skipped
-teach-names-hidden = Names are hidden while this screen may be mirrored.
+teach-names-hidden = Names are hidden while this screen may be mirrored. Hold n to see them, open the projector, or say beside it that nobody else sees this one.
 teach-now = now hearing
 teach-hearing = Hearing queue
 teach-activity = Activity

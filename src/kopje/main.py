@@ -28,6 +28,7 @@ from kopje.api.problems import words_of
 from kopje.api.routes import (
     activities,
     adults,
+    asked,
     events,
     keeping,
     lesson_sets,
@@ -127,6 +128,7 @@ def create_app(
         people,
         adults,
         sections,
+        asked,
         practice,
         songbook,
         songs,

@@ -62,7 +62,7 @@ def test_a_substitute_has_today_and_the_sections_given_and_nothing_else(
         assert nobody.get(path).status_code == 404, path
         if not path.endswith("late"):
             assert luisa.get(path).status_code == 200, path
-    heard = luisa.get(hearing).json()
+    heard = luisa.get(f"{hearing}?concept=so-mi").json()
     assert {one["reason"] for one in heard["queue"]} == {""}
     assert "" not in {one["reason"] for one in owner.get(hearing).json()["queue"]}
     for path in (f"/api/sections/{ids['section_id']}", "/api/songs", "/api/week", "/api/to-do"):

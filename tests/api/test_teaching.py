@@ -97,7 +97,7 @@ def test_the_absent_leave_the_queue_and_the_ledger_alone(app_client: TestClient,
     lesson, part = kestrel.ids["lesson_id"], kestrel.ids["part_id"]
 
     def names() -> list[str]:
-        found = client.get(f"/api/lessons/{lesson}/parts/{part}/hearing").json()
+        found = client.get(f"/api/lessons/{lesson}/parts/{part}/hearing?concept=so-mi").json()
         return [child["name"] for child in found["queue"]]
 
     away = event(kestrel, "absent", child_id=kestrel.ids["child_id"])

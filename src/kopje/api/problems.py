@@ -28,6 +28,7 @@ STATUS: dict[type[errors.KopjeError], int] = {
     errors.SongQuestionError: 422,
     errors.RecordingError: 422,
     errors.PracticeError: 422,
+    errors.AskError: 422,
     errors.ConceptError: 422,
     errors.SequenceError: 422,
     errors.WordingError: 422,

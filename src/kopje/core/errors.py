@@ -47,6 +47,10 @@ class PracticeError(KopjeError):
     code = "practice"
 
 
+class AskError(KopjeError):
+    code = "ask"
+
+
 class SongQuestionError(KopjeError):
     code = "song_question"
 

@@ -90,6 +90,7 @@ TEACHING = (
     *("overrideYear", "undoYear", "waysOut", "schoolYear", "gradeYear", "week", "calendarFile"),
     *("readHolidays", "lookAtRoster", "bringRoster", "goneChildren", "changeChild", "previewRollOver"),
     *("rollOver", "setWords", "setBarColours", "sequence", "keepSequence", "startSequence", "ladder"),
+    *("askNotHeard", "askFading", "askRefresh", "askMissing", "askDrift", "askLeftOver", "askNeeds"),
     *("setLadder", "ladderNow", "sequenceFile", "lookAtSequence", "backupsTold", "exportChild"),
 )
 OWNING = (

@@ -241,6 +241,8 @@ class Telling:
 def _hear(autumn: Autumn, ctx: Context, plan: Plan, telling: Telling, part: PartView) -> None:
     """Four to six children in the order of the queue; the absent are passed over."""
     found = read_hearing.hearing_in(ctx, telling.lesson, part.id)
+    if found.concept is None:
+        return
     taught = telling.lesson.section.facts.taught.get(found.concept.key, {})
     times = sum(taught.values())
     talent = plan.rhythm if found.concept.line == "rhythm" else plan.melody

@@ -35,7 +35,7 @@ class Event(OfSchool):
     child_id: Mapped[UUID | None] = mapped_column(ForeignKey("child.id", ondelete="CASCADE"))
     part_id: Mapped[UUID | None]
     target_id: Mapped[UUID | None]
-    concept: Mapped[str | None]  # of a mark
+    concept: Mapped[str | None]  # of a mark, or of a word on a standing
     body: Mapped[Json]
     __table_args__ = (
         one_of("kind", *KINDS),
@@ -91,6 +91,20 @@ class StandingRow(Table):
     last_full: Mapped[date | None]
     last_alone: Mapped[date | None]
     reasons: Mapped[list[Json]]
+    word: Mapped[str | None]  # the teacher's, beside what was worked out; counts before it
+    word_note: Mapped[str] = mapped_column(server_default="")
+    word_day: Mapped[date | None]
+
+    @property
+    def counts(self) -> str:
+        """The level that counts: the teacher's word, where there is one."""
+        return self.word or self.level
+
+    @property
+    def fades_from(self) -> date | None:
+        """The day from which it is told whether it is due; a word never is."""
+        return None if self.word else self.last_full
+
     __table_args__ = (one_of("level", "not_heard", "not_yet", "nearly", "once", "secure"),)
 
 

@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Iterable, Iterator, Mapping, Sequence
+from datetime import date, datetime
 from typing import Any
 from uuid import UUID
 
@@ -40,6 +41,7 @@ COLUMNS = (
     Event.off_day,
     Event.concept,
 )
+STANDS = ("marked", "judged")  # what a standing is made of
 BODY = Event.body.op("-")(literal(["part", "parts", "lesson"], ARRAY(Text)))
 JUDGED = tuple(BODY if column is Event.body else column for column in COLUMNS)
 
@@ -105,7 +107,7 @@ def of_lessons(session: Session, lessons: Iterable[UUID]) -> Sequence[ClassEvent
 def marks_with_backs(
     session: Session, pairs: Iterable[tuple[UUID, str]], school_id: UUID
 ) -> Sequence[ClassEvent]:
-    """The marks of (child, concept) pairs, with whatever takes them back, and takes that back. Of their
+    """The marks of (child, concept) pairs and the teacher's words on them, with whatever takes them back, and takes that back. Of their
     bodies only what is judged: how a lesson looked is longer than everything else, and a child has many
     marks."""
     children, keys = zip(*asked, strict=True) if (asked := list(pairs)) else ((), ())
@@ -113,7 +115,7 @@ def marks_with_backs(
     wanted = listed.table_valued("child", "concept").render_derived(name="wanted")
     marked = (
         select(*JUDGED)
-        .where(Event.school_id == school_id, Event.kind == "marked")
+        .where(Event.school_id == school_id, Event.kind.in_(STANDS))
         .join(wanted, and_(Event.child_id == wanted.c.child, Event.concept == wanted.c.concept))
     )
     found = [_value(row) for row in session.execute(marked)]
@@ -127,6 +129,70 @@ def marks_with_backs(
     return found
 
 
+def last_step(session: Session, lesson_id: UUID) -> datetime | None:
+    """When a lesson began, or its last part was ticked."""
+    steps = select(func.max(Event.moment)).where(
+        Event.lesson_id == lesson_id, Event.kind.in_(("started", "ticked"))
+    )
+    return session.scalar(steps)
+
+
+ROUNDS = text(
+    """SELECT min(m.day), count(DISTINCT m.child_id), extract(epoch FROM max(m.moment) - min(m.moment))::float
+    FROM class_event m WHERE m.section_id = :section AND m.kind = 'marked' AND m.part_id IS NOT NULL AND NOT m.off_day
+        AND NOT m.body ? 'together' AND NOT EXISTS (SELECT 1 FROM class_event b WHERE b.target_id = m.id)
+    GROUP BY m.lesson_id, m.part_id HAVING count(DISTINCT m.child_id) >= :least AND max(m.moment) > min(m.moment)"""
+)
+
+
+def rounds(session: Session, section_id: UUID, least: int) -> list[tuple[date, int, float]]:
+    """(day, children, seconds from the first mark to the last) of the parts in which at least so many children
+    of a section were marked one by one."""
+    found = session.execute(ROUNDS, {"section": section_id, "least": least})
+    return [(day, children, seconds) for day, children, seconds in found]
+
+
+def backs(session: Session, school_id: UUID) -> Sequence[ClassEvent]:
+    """Every “taken back” of a school."""
+    chosen = select(*JUDGED).where(Event.school_id == school_id, Event.kind == "taken_back")
+    return [_value(row) for row in session.execute(chosen)]
+
+
+def replacements(session: Session, school_id: UUID) -> list[tuple[str, str]]:
+    """(the mark that was corrected, the mark that stands for it) of a school."""
+    of = Event.body["supersedes"].astext
+    chosen = select(of, _text(Event.id)).where(
+        Event.school_id == school_id, Event.kind == "marked", Event.body.has_key("supersedes")
+    )
+    return [(old, new) for old, new in session.execute(chosen)]
+
+
+def all_marks(session: Session, school_id: UUID) -> Iterator[tuple[ClassEvent, str, str]]:
+    """Every mark that was ever made, in order, those that were taken back too; with the name of its section
+    and of whoever made it. Read in lots, so that a large school does not stand in memory."""
+    chosen = (
+        select(*COLUMNS, Section.name, Teacher.name)
+        .join(Section, Section.id == Event.section_id)
+        .join(Teacher, Teacher.id == Event.teacher_id)
+        .where(Event.school_id == school_id, Event.kind == "marked")
+        .order_by(Event.day, Event.moment, Event.device, Event.sequence)
+    )
+    for *row, section, teacher in session.execute(chosen.execution_options(yield_per=2000)):
+        yield _value(row), section, teacher
+
+
+def all_held(session: Session, school_id: UUID) -> Iterator[tuple[HeldLesson, str]]:
+    """Every lesson that began, in order, with the name of its section."""
+    chosen = (
+        select(HeldLessonRow, Section.name)
+        .join(Section, Section.id == HeldLessonRow.section_id)
+        .where(HeldLessonRow.school_id == school_id)
+        .order_by(HeldLessonRow.day, HeldLessonRow.starts, HeldLessonRow.id)
+    )
+    for row, section in session.execute(chosen.execution_options(yield_per=500)):
+        yield _held(row), section
+
+
 def tellers(session: Session, ids: Iterable[str]) -> dict[str, str]:
     """Who told each of these events, by name, whether or not they still may come in."""
     chosen = select(_text(Event.id), Teacher.name).join(Teacher, Teacher.id == Event.teacher_id)
@@ -134,8 +200,8 @@ def tellers(session: Session, ids: Iterable[str]) -> dict[str, str]:
 
 
 def pairs_of(session: Session, ids: Iterable[UUID]) -> set[tuple[UUID, str]]:
-    """(child, concept) of the marks among these events."""
-    chosen = select(Event.child_id, Event.concept).where(Event.id.in_(set(ids)), Event.kind == "marked")
+    """(child, concept) of the marks and words among these events."""
+    chosen = select(Event.child_id, Event.concept).where(Event.id.in_(set(ids)), Event.kind.in_(STANDS))
     return {(child, concept) for child, concept in session.execute(chosen) if child and concept}
 
 
@@ -308,8 +374,8 @@ def lessons_with_events(session: Session, school_id: UUID) -> list[tuple[UUID, U
 
 
 def marked_pairs(session: Session, school_id: UUID) -> set[tuple[UUID, str]]:
-    """Every (child, concept) that was ever marked."""
-    chosen = select(Event.child_id, Event.concept).where(Event.school_id == school_id, Event.kind == "marked")
+    """Every (child, concept) that was ever marked or judged."""
+    chosen = select(Event.child_id, Event.concept).where(Event.school_id == school_id, Event.kind.in_(STANDS))
     return {(child, concept) for child, concept in session.execute(chosen.distinct()) if child and concept}
 
 

@@ -9,21 +9,22 @@ from typing import Any
 from uuid import UUID
 
 from pydantic_core import to_json
-from sqlalchemy import delete, func, select, text, tuple_
+from sqlalchemy import ColumnElement, and_, delete, func, or_, select, text, tuple_
 from sqlalchemy.orm import Session
 
 from kopje.core.errors import NotFoundError
 from kopje.core.reasons import because
 from kopje.store.sections import on_roll
-from kopje.store.tables import Child, StandingRow
+from kopje.store.tables import Child, Section, StandingRow
 
 KEEP = text(
-    """INSERT INTO standing (child_id, concept, school_id, level, partly, last_full, last_alone, reasons)
-    SELECT child_id, concept, school_id, level, partly, last_full, last_alone, reasons
+    """INSERT INTO standing (child_id, concept, school_id, level, partly, last_full, last_alone, reasons, word, word_note, word_day)
+    SELECT child_id, concept, school_id, level, partly, last_full, last_alone, reasons, word, word_note, word_day
     FROM jsonb_to_recordset(CAST(:rows AS jsonb)) AS r(child_id uuid, concept text, school_id uuid, level text, partly boolean,
-        last_full date, last_alone date, reasons jsonb)
+        last_full date, last_alone date, reasons jsonb, word text, word_note text, word_day date)
     ON CONFLICT (child_id, concept) DO UPDATE SET level = excluded.level, partly = excluded.partly,
-        last_full = excluded.last_full, last_alone = excluded.last_alone, reasons = excluded.reasons"""
+        last_full = excluded.last_full, last_alone = excluded.last_alone, reasons = excluded.reasons,
+        word = excluded.word, word_note = excluded.word_note, word_day = excluded.word_day"""
 )
 
 
@@ -60,6 +61,51 @@ def last_heard_alone(session: Session, section_id: UUID, day: date) -> dict[UUID
     return {child: last for child, last in rows if last}
 
 
+def standings_of_section(
+    session: Session, section_id: UUID, day: date
+) -> Sequence[tuple[UUID, str, StandingRow]]:
+    """(child, name, standing) of everybody on the roll that day, in every concept they were heard in."""
+    rows = session.execute(
+        select(Child.id, Child.name, StandingRow)
+        .join(StandingRow, StandingRow.child_id == Child.id)
+        .where(on_roll(section_id, day))
+        .order_by(Child.name, Child.id)
+    )
+    return [(child, name, row) for child, name, row in rows]
+
+
+def standings_of_concept(
+    session: Session, school_id: UUID, concept: str, day: date
+) -> Sequence[tuple[UUID, UUID, str, str, StandingRow]]:
+    """(child, class, its name, child's name, standing) of everybody on a roll that day."""
+    rows = session.execute(
+        select(Child.id, Section.id, Section.name, Child.name, StandingRow)
+        .join(Section, Section.id == Child.section_id)
+        .join(StandingRow, StandingRow.child_id == Child.id)
+        .where(Child.school_id == school_id, StandingRow.concept == concept, _in_school(day))
+    )
+    return [(child, home, section, name, row) for child, home, section, name, row in rows]
+
+
+def _in_school(day: date) -> ColumnElement[bool]:
+    left = or_(Child.left.is_(None), Child.left > day)
+    return and_(Section.ended.is_(None), Child.joined <= day, left)
+
+
+def last_heard_of_all(
+    session: Session, school_id: UUID, day: date
+) -> Sequence[tuple[str, str, str, date | None]]:
+    """(child, class, name, the day it was last heard alone) of everybody on a roll that day."""
+    rows = session.execute(
+        select(Child.id, Section.name, Child.name, func.max(StandingRow.last_alone))
+        .join(Section, Section.id == Child.section_id)
+        .outerjoin(StandingRow, StandingRow.child_id == Child.id)
+        .where(Child.school_id == school_id, _in_school(day))
+        .group_by(Child.id, Section.name)
+    )
+    return [(str(child), section, name, last) for child, section, name, last in rows]
+
+
 GRID = text(
     """
     WITH roll AS (
@@ -73,8 +119,10 @@ GRID = text(
     WHERE n.id = :section AND n.school_id = :school
     UNION ALL SELECT 'child', r.id::text, r.name, r.place, 0, 0 FROM roll r
     UNION ALL
-    SELECT 'stones', s.concept, string_agg(r.place || CASE WHEN s.partly THEN 'p' ELSE
-        CASE s.level WHEN 'secure' THEN 's' WHEN 'once' THEN 'o' WHEN 'nearly' THEN 'n' ELSE 'y' END END
+    SELECT 'stones', s.concept, string_agg(r.place || CASE WHEN s.word IS NOT NULL THEN
+            CASE s.word WHEN 'secure' THEN 'S' WHEN 'once' THEN 'O' WHEN 'nearly' THEN 'N' ELSE 'Y' END
+        WHEN s.partly THEN 'p' ELSE
+            CASE s.level WHEN 'secure' THEN 's' WHEN 'once' THEN 'o' WHEN 'nearly' THEN 'n' ELSE 'y' END END
         || coalesce((s.last_full - DATE '1970-01-01')::text, ''), ' '), 0, 0, 0
     FROM standing s JOIN roll r ON r.id = s.child_id GROUP BY s.concept
     """
@@ -85,8 +133,8 @@ GRID = text(
 class GridRows:
     """A section's ledger in one question to the database. `section` is (name, grade, upper, minutes), `children` is
     (id, name) in the order of the roll. `stones` in short, by concept, made by the database (`0s20781 2n`:
-    place on the roll, then s secure, o once, n nearly, y not yet, p heard in one way only, then the day it
-    was last heard alone, in days since 1970): a grid is many rows and no thought."""
+    place on the roll, then s secure, o once, n nearly, y not yet, p heard in one way only, in capitals where
+    the teacher said so; then the day it was last heard alone, in days since 1970): a grid is many rows and no thought."""
 
     section: tuple[str, int, int, int]
     children: tuple[tuple[str, str], ...]

@@ -10,7 +10,7 @@ from sqlalchemy import ColumnElement, and_, delete, or_, select
 from sqlalchemy.orm import Session
 
 from kopje.store.owned import owned
-from kopje.store.tables import Child, Declared, KnownSong, Meeting, Membership, Refusal, Section
+from kopje.store.tables import Child, Declared, KnownSong, Meeting, Membership, Refusal, Seating, Section
 
 
 def section(session: Session, school_id: UUID, section_id: UUID) -> Section:
@@ -63,6 +63,16 @@ def singers(session: Session, section_id: UUID) -> Sequence[UUID]:
     return session.scalars(select(Membership.child_id).where(Membership.section_id == section_id)).all()
 
 
+def seating(session: Session, section_id: UUID) -> Seating | None:
+    return session.get(Seating, section_id)
+
+
+def seats(session: Session, section_id: UUID) -> tuple[str, ...]:
+    """Children by where they sit; empty where nobody said so."""
+    found = seating(session, section_id)
+    return tuple(child for child in found.places if child) if found else ()
+
+
 def clear_singers(session: Session, section_id: UUID) -> None:
     session.execute(delete(Membership).where(Membership.section_id == section_id))
 
@@ -81,6 +91,17 @@ def children(
             or_(Child.left.is_(None), Child.left > day),
         )
         .order_by(Section.name, Child.name)
+    )
+    return [(child, name) for child, name in rows]
+
+
+def every_child(session: Session, school_id: UUID) -> Sequence[tuple[Child, str]]:
+    """Everybody who is or was on a roll, with their class, by class and name."""
+    rows = session.execute(
+        select(Child, Section.name)
+        .join(Section, Section.id == Child.section_id)
+        .where(Child.school_id == school_id)
+        .order_by(Section.name, Child.name, Child.id)
     )
     return [(child, name) for child, name in rows]
 

@@ -46,7 +46,8 @@ ROLLS = text(
 STONES = text(
     f"""SELECT g.section_id, json_agg(json_build_array(g.concept, g.level, g.children, g.last_full, g.singer))
     FROM (SELECT m.section_id, s.concept, s.level, count(*) AS children, s.last_full, m.singer FROM (
-        SELECT child_id, concept, level, CASE WHEN level = 'once' THEN last_full END AS last_full
+        SELECT child_id, concept, coalesce(word, level) AS level,
+            CASE WHEN word IS NULL AND level = 'once' THEN last_full END AS last_full
         FROM standing WHERE school_id = :school
     ) s JOIN (
         SELECT c.id, c.section_id, CASE WHEN EXISTS (SELECT 1 FROM membership x WHERE x.child_id = c.id) THEN c.id END AS singer

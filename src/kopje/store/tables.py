@@ -6,6 +6,7 @@ from datetime import date, datetime, time
 from uuid import UUID
 
 from sqlalchemy import CheckConstraint, ForeignKey, UniqueConstraint
+from sqlalchemy.dialects.postgresql import JSONB
 from sqlalchemy.orm import Mapped, mapped_column
 
 from kopje.store.adult_tables import (
@@ -103,6 +104,12 @@ class School(Table):
     bar_colours: Mapped[Json] = mapped_column(
         server_default="{}"
     )  # of the room's bars, by letter; empty: none
+    ledger_rules: Mapped[Json] = mapped_column(
+        server_default="{}"
+    )  # what it changed of the rules of standing and readiness; empty: as shipped
+    report_words: Mapped[Json] = mapped_column(
+        server_default="{}"
+    )  # its own words in reports, by the shipped sentence's name
     rules: Mapped[int] = mapped_column(
         server_default="0"
     )  # by which version of the rules its projections were worked out
@@ -268,13 +275,44 @@ class ArcOverride(OfSchool):
 
 
 class Child(OfSchool):
-    """The least about a child: a name to display, a section, when it joined and left."""
+    """The least about a child: a name to display, a section, when it joined and left; how its name is said;
+    kinds of games it is left out of, without a reason."""
 
     __tablename__ = "child"
     section_id: Mapped[UUID] = mapped_column(ForeignKey("section.id", ondelete="CASCADE"), index=True)
     name: Mapped[str]
     joined: Mapped[date]
     left: Mapped[date | None]
+    say: Mapped[str] = mapped_column(server_default="")
+    without: Mapped[list[str]] = mapped_column(server_default="[]")
+
+
+class Seating(Table):
+    """Who sits where in a section's lessons: children in the order of the places, empty places as null."""
+
+    __tablename__ = "seating"
+    section_id: Mapped[UUID] = mapped_column(ForeignKey("section.id", ondelete="CASCADE"), primary_key=True)
+    school_id: Mapped[UUID] = mapped_column(ForeignKey("school.id", ondelete="CASCADE"), index=True)
+    kind: Mapped[str]
+    across: Mapped[int]  # places in a row; of a circle, how many there are
+    places: Mapped[list[str | None]] = mapped_column(JSONB)
+    __table_args__ = (
+        one_of("kind", "rows", "circle"),
+        CheckConstraint("across BETWEEN 1 AND 20", name="across"),
+    )
+
+
+class Report(OfSchool):
+    """What is said of a child in a report, as it was kept once: blocks of text. Kept again it is another
+    number; what was printed stays."""
+
+    __tablename__ = "report"
+    child_id: Mapped[UUID] = mapped_column(ForeignKey("child.id", ondelete="CASCADE"))
+    teacher_id: Mapped[UUID] = mapped_column(ForeignKey("teacher.id"))
+    made: Mapped[datetime]
+    number: Mapped[int]
+    blocks: Mapped[list[Json]]
+    __table_args__ = (UniqueConstraint("child_id", "number"),)
 
 
 class Declared(OfSchool):

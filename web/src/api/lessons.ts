@@ -47,14 +47,26 @@ export function useAlternatives(lesson: Id, part: Id) {
   })
 }
 
-export function useHearing(lesson: Id, part: Id) {
+export interface Hears {
+  concept: string
+  order: 'rota' | 'seats'
+}
+/** Whom to hear in a part, in its own concept or in another, by the rota or as they sit. */
+export function useHearing(
+  lesson: Id,
+  part: Id,
+  how: () => Hears = () => ({ concept: '', order: 'rota' }),
+) {
   return useQuery({
-    queryKey: ['hearing', lesson, part],
+    queryKey: ['hearing', lesson, part, computed(how)],
     queryFn: ({ signal }) =>
       body(
         api.GET('/api/lessons/{lesson_id}/parts/{part_id}/hearing', {
           signal,
-          params: { path: { lesson_id: toValue(lesson), part_id: toValue(part) } },
+          params: {
+            path: { lesson_id: toValue(lesson), part_id: toValue(part) },
+            query: { concept: how().concept || null, order: how().order },
+          },
         }),
       ),
     enabled: computed(() => toValue(part) !== ''),

@@ -13,7 +13,9 @@ import { useTrail } from '@/composables/useTrail'
 import { clock, weekday } from '@/composables/words'
 import PartReasons from '@/features/lesson/PartReasons.vue'
 import PartRow from '@/features/lesson/PartRow.vue'
-import { lessonNow, startedNow } from '@/features/teach/lessonNow'
+import BeginAsks from '@/features/teach/BeginAsks.vue'
+import { lessonNow } from '@/features/teach/lessonNow'
+import { useBegin } from '@/features/teach/useBegin'
 import { gradesName } from '@/locales/names'
 import { say } from '@/locales/say'
 import type { Schemas } from '@/api/client'
@@ -80,10 +82,7 @@ function swap(to: Schemas['AlternativeRead']) {
     },
   })
 }
-async function teach() {
-  if (found.value?.state === 'planned') await tell(startedNow(found.value))
-  await router.push(`/lessons/${props.id}/teach`)
-}
+const { begin: teach, asks, other } = useBegin(found)
 async function reopen() {
   if (!found.value) return
   await tell({ kind: 'reopened', section_id: found.value.section.id, lesson_id: props.id })
@@ -144,6 +143,7 @@ useKeys([
           ><v-btn class="main" @click="nextOne">{{ say('lesson-next-one') }}</v-btn>
         </div>
       </header>
+      <BeginAsks :asks="asks" :other="other" />
       <p v-if="error" class="wrong" role="alert">△ {{ error.message }}</p>
       <LessonContour :blocks="found.parts" :height="72" :current="index" />
       <ol class="parts">

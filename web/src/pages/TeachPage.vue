@@ -1,12 +1,10 @@
 <script setup lang="ts">
 // In front of the class: one activity, what comes next, whom to hear. Nothing else.
-import { mdiProjectorScreenOutline } from '@mdi/js'
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { outbox, settled, tell } from '@/api/outbox'
 import { useHearing, useLate, useLesson } from '@/api/lessons'
 import { useMe } from '@/api/queries'
-import LessonContour from '@/components/LessonContour.vue'
 import PageState from '@/components/PageState.vue'
 import { device } from '@/composables/useDevice'
 import { teaches } from '@/composables/roles'
@@ -15,12 +13,19 @@ import { play } from '@/composables/useSound'
 import { useTrail } from '@/composables/useTrail'
 import ActivityFace from '@/features/teach/ActivityFace.vue'
 import FarScreen from '@/features/teach/FarScreen.vue'
+import HearingMore, { type Mode } from '@/features/teach/HearingMore.vue'
 import HearingPanel from '@/features/teach/HearingPanel.vue'
 import { lessonNow, partNow } from '@/features/teach/lessonNow'
 import LessonEnd from '@/features/teach/LessonEnd.vue'
+import RoomNote from '@/features/teach/RoomNote.vue'
+import TeachBar from '@/features/teach/TeachBar.vue'
+import TeachControls from '@/features/teach/TeachControls.vue'
+import { useClock } from '@/features/teach/useClock'
+import { usePace } from '@/features/teach/usePace'
+import { useParts } from '@/features/teach/useParts'
 import { ALL, type Look, startOf, useProjectorLink } from '@/features/teach/useProjector'
-import { type Broke, useQueue } from '@/features/teach/useQueue'
-import { say, sayOf } from '@/locales/say'
+import { type Broke, MOST_TOGETHER, useQueue } from '@/features/teach/useQueue'
+import { say } from '@/locales/say'
 
 const props = defineProps<{ id: string }>()
 const router = useRouter()
@@ -38,34 +43,78 @@ useTrail(() =>
       ]
     : [],
 )
-
-const parts = computed(() => found.value?.parts ?? [])
-const at = ref(-1)
-watch(
-  parts,
-  (list) => {
-    if (at.value < 0 && list.length)
-      at.value = Math.max(
-        list.findIndex((one) => !one.tick),
-        0,
-      )
-  },
-  { immediate: true },
+const { parts, part, next, at, ending, go, longer, swap, bring, calm } = useParts(
+  () => props.id,
+  () => found.value?.parts ?? [],
 )
-const part = computed(() => parts.value[at.value])
-const ending = computed(() => at.value >= parts.value.length && parts.value.length > 0)
+const clock = useClock(
+  () => lesson.data.value,
+  () => part.value,
+)
+
+// Whom to hear, and in what.
+const instead = ref('')
+const order = ref<'rota' | 'seats'>('rota')
+const help = ref<'' | 'none' | 'model' | 'signs'>('')
+const mode = ref<Mode>('')
+const ways = ref(false)
+function openWays() {
+  ways.value = !ways.value
+  mode.value = ''
+}
 const hearing = useHearing(
   () => props.id,
   () => part.value?.id ?? '',
+  () => ({ concept: instead.value, order: order.value }),
 )
 const section = () => found.value?.section.id ?? ''
-const { four, then, current, picked, done, give, undo, locate } = useQueue(
+const queue = useQueue(
   section,
   () => props.id,
   () => part.value?.id ?? '',
   hearing.data,
+  () => help.value,
+)
+const { four, then, current, together, picked, size, done, waiting, give, undo, locate } = queue
+const pace = usePace(done)
+const said = computed(
+  () => new Map((hearing.data.value?.roll ?? []).map((one) => [one.child_id, one.say])),
+)
+const given = computed(() => {
+  const key = hearing.data.value?.concept?.key
+  const ids = (hearing.data.value?.marks ?? [])
+    .filter((one) => one.part_id === part.value?.id && one.concept === key)
+    .map((one) => one.id)
+  const own = done.value.flatMap((one) => (one.heard?.concept === key ? [one.event] : []))
+  return new Set([...ids, ...own]).size
+})
+async function move(concept: string) {
+  const key = hearing.data.value?.concept?.key
+  const marks = (hearing.data.value?.marks ?? []).filter(
+    (one) => one.part_id === part.value?.id && one.concept === key,
+  )
+  await queue.move(marks, concept)
+  instead.value = concept
+  await settled()
+  await hearing.refetch()
+}
+const HELPS = ['none', 'model', 'signs'] as const
+function otherHelp() {
+  const now = help.value || (hearing.data.value?.help ?? 'none')
+  help.value = HELPS[(HELPS.indexOf(now) + 1) % HELPS.length] ?? 'none'
+}
+watch(
+  () => part.value?.id,
+  () => {
+    instead.value = ''
+    help.value = ''
+    size.value = 1
+    mode.value = ''
+    ways.value = false
+  },
 )
 
+// Screens.
 const held = ref(false)
 const look = ref<Look>(ALL)
 const pairing = ref(false)
@@ -90,24 +139,10 @@ function lookOn() {
   const next = (look.value.part ?? 0) + 1
   look.value = next > all ? ALL : { ...look.value, part: next }
 }
-
-const now = ref(Date.now())
-const clock = window.setInterval(() => (now.value = Date.now()), 10_000)
 const release = () => (held.value = false)
 onMounted(() => window.addEventListener('blur', release))
-onUnmounted(() => {
-  window.clearInterval(clock)
-  window.removeEventListener('blur', release)
-})
-const opened = Date.now()
-const left = computed(() => {
-  const planned = parts.value.slice(at.value).reduce((sum, one) => sum + one.minutes, 0)
-  return Math.max(planned - Math.floor((now.value - opened) / 60_000), 0)
-})
+onUnmounted(() => window.removeEventListener('blur', release))
 
-function go(by: number) {
-  at.value = Math.min(Math.max(at.value + by, 0), parts.value.length)
-}
 function tick(how: 'done' | 'partly' | 'skipped') {
   if (!part.value) return
   void tell({
@@ -172,17 +207,36 @@ const broke = (strand: Broke) => hearing.data.value?.breaks.includes(strand) && 
 function project() {
   window.open(`/lessons/${props.id}/projector`, 'kopje-projector')
 }
+const noting = ref(false)
 const song = computed(() => part.value?.song)
 const starting = computed(() => song.value && startOf(song.value, look.value))
+const open = (what: Mode) => {
+  mode.value = mode.value === what ? '' : what
+}
+const more = () => (size.value = size.value === MOST_TOGETHER ? 1 : size.value + 1)
+const turn = () => (order.value = order.value === 'rota' ? 'seats' : 'rota')
 useKeys([
   { key: '3', says: say('keys-secure'), act: () => void give('secure') },
   { key: '2', says: say('keys-nearly'), act: () => void give('nearly') },
   { key: '1', says: say('keys-not-yet'), act: () => void give('not_yet') },
   { key: '0', says: say('keys-absent'), act: () => void give('absent') },
+  { key: '9', says: say('keys-passes'), act: () => void give('passed') },
   { key: 't', says: say('keys-broke-tones'), act: () => void broke('pitch') },
   { key: 'r', says: say('keys-broke-rhythm'), act: () => void broke('rhythm') },
   { key: 'v', says: say('keys-broke-part'), act: () => void broke('parts') },
   { key: 'Backspace', says: say('keys-undo'), act: () => void undo() },
+  { key: 'm', says: say('more-away'), act: () => open('away') },
+  { key: 'c', says: say('more-find'), act: () => open('find') },
+  { key: 'a', says: say('more-all'), act: () => open('all') },
+  { key: 'g', says: say('more-game'), act: () => open('game') },
+  { key: 'j', says: say('more-class'), act: () => open('class') },
+  { key: 'k', says: say('more-hands'), act: () => open('hands') },
+  { key: 'e', says: say('more-other'), act: () => open('other') },
+  { key: 'y', says: say('more-title'), act: openWays },
+  { key: 'u', says: say('keys-size'), act: more },
+  { key: 'i', says: say('more-help'), act: otherHelp },
+  { key: 'b', says: say('keys-order'), act: turn },
+  { key: 'Escape', says: say('keys-shut'), act: () => (mode.value = '') },
   { key: 'ArrowRight', says: say('keys-next'), act: () => go(1) },
   { key: 'ArrowLeft', says: say('keys-previous'), act: () => go(-1) },
   { key: 'd', says: say('keys-done'), act: () => tick('done') },
@@ -190,6 +244,10 @@ useKeys([
   { key: 'w', says: say('keys-well'), act: () => doneAnd('well') },
   { key: 'f', says: say('keys-flat'), act: () => doneAnd('flat') },
   { key: 's', says: say('keys-skip'), act: () => tick('skipped') },
+  { key: '+', says: say('keys-longer'), act: longer },
+  { key: 'x', says: say('keys-swap'), act: () => void swap() },
+  { key: 'q', says: say('keys-calm'), act: () => calm.value && bring(calm.value.id) },
+  { key: ',', says: say('keys-note'), act: () => (noting.value = !noting.value) },
   {
     key: 'p',
     says: say('keys-pitch'),
@@ -208,21 +266,18 @@ useKeys([
 <template>
   <PageState v-if="!found" :error="lesson.error.value" @again="lesson.refetch()" />
   <div v-else class="teach">
-    <header class="bar">
-      <LessonContour :blocks="parts" :height="34" :current="at" class="line" />
-      <span class="narrow where"
-        >{{ say('teach-of', { n: Math.min(at + 1, parts.length), all: parts.length }) }}<br />{{
-          say('teach-left', { n: left })
-        }}</span
-      >
-      <div class="row screens">
-        <v-btn size="small" :prepend-icon="mdiProjectorScreenOutline" @click="project">{{
-          say('teach-projector')
-        }}</v-btn><v-btn size="small" :aria-expanded="pairing" @click="pairing = !pairing">{{
-          say('far-other')
-        }}</v-btn>
-      </div>
-    </header>
+    <TeachBar
+      :parts="parts"
+      :at="at"
+      :left="clock.left.value"
+      :part-left="clock.partLeft.value"
+      :share="clock.share.value"
+      :running="found.state === 'running'"
+      :pairing="pairing"
+      @longer="longer"
+      @project="project"
+      @pair="pairing = !pairing"
+    />
     <FarScreen v-model="pairing" :lesson="id" :part="part?.id ?? ''" :look="look" />
     <p v-if="tooLate && !ending" class="late row" role="status">
       <strong>{{ tooLate.says }}</strong>
@@ -237,6 +292,7 @@ useKeys([
       v-if="ending"
       :parts="parts"
       :busy="leaving"
+      :note="found.note"
       @end="end"
       @back="go(-1)"
       @rate="rate"
@@ -247,46 +303,69 @@ useKeys([
         <p v-if="outbox.full.value" class="wrong small" role="alert">△ {{ say('outbox-full') }}</p>
         <HearingPanel
           v-if="hearing.data.value"
+          v-model:held="held"
           :hearing="hearing.data.value"
           :four="four"
           :then="then"
           :current="current"
+          :together="together"
           :done="done"
           :names="names"
+          :pace="pace"
+          :help="help"
+          :said="said"
+          :hides="!device.mine && !projector.open.value"
+          :busy="['all', 'away', 'game', 'class', 'hands', 'other'].includes(mode)"
           @pick="picked = $event"
           @give="give"
           @undo="undo"
           @locate="locate"
+        >
+          <template #more
+            ><v-btn size="small" height="44" :aria-expanded="ways" @click="openWays"
+              >{{ say('more-title') }} <span class="kbd">y</span></v-btn
+            ></template
+          >
+          <HearingMore
+            v-model="mode"
+            :shown="ways"
+            :hearing="hearing.data.value"
+            :waiting="waiting"
+            :names="names"
+            :section="found.section.id"
+            :lesson="id"
+            :part="part.id"
+            :instead="instead"
+            :order="order"
+            :size="size"
+            :given="given"
+            @pick="picked = $event"
+            @give="give"
+            @all="queue.giveAll"
+            @ask="instead = $event"
+            @order="order = $event"
+            @size="size = $event"
+            @help="otherHelp"
+            @move="move"
+          />
+        </HearingPanel>
+        <RoomNote
+          v-if="noting"
+          v-model="noting"
+          :section="found.section.id"
+          :lesson="id"
+          :note="found.note"
         />
-        <div class="row spread controls">
-          <div class="row">
-            <v-btn height="48" @click="go(-1)">← {{ say('teach-previous') }}</v-btn
-            ><v-btn height="48" @click="go(1)">{{ say('teach-next') }} →</v-btn>
-            <v-btn
-              v-if="!device.mine && !projector.open.value"
-              size="small"
-              class="names"
-              @pointerdown="held = true"
-              @pointerup="held = false"
-              @pointerleave="held = false"
-              @keydown.space.prevent="held = true"
-              @keyup.space="held = false"
-            >
-              {{ say('teach-names') }} <span class="kbd">n</span>
-            </v-btn>
-            <v-checkbox v-model="device.mine" :label="say('teach-mine')" />
-          </div>
-          <div class="row">
-            <span v-if="part.tick" class="tag">{{ sayOf('teach-ticked', part.tick) }}</span>
-            <v-btn height="48" @click="tick('skipped')"
-              >{{ say('teach-skip') }} <span class="kbd">s</span></v-btn
-            ><v-btn height="48" @click="tick('partly')"
-              >{{ say('teach-partly') }} <span class="kbd">h</span></v-btn
-            ><v-btn class="main" height="48" @click="tick('done')"
-              >✓ {{ say('teach-done') }} <span class="kbd">d</span></v-btn
-            >
-          </div>
-        </div>
+        <TeachControls
+          :part="part"
+          :next="next"
+          :calm="calm"
+          @go="go"
+          @tick="tick"
+          @swap="swap"
+          @calm="calm && bring(calm.id)"
+          @note="noting = !noting"
+        />
       </div>
     </template>
   </div>
@@ -297,20 +376,8 @@ useKeys([
   display: flex;
   flex-direction: column;
   height: 100%;
-  padding: 12px 24px 14px;
-  gap: 12px;
-}
-.bar {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) auto auto;
-  gap: 20px;
-  align-items: center;
-}
-.where {
-  text-align: right;
-  color: var(--granite);
-  line-height: 1.2;
-  white-space: nowrap;
+  padding: 10px 24px 12px;
+  gap: 10px;
 }
 .late {
   border-left: 4px solid var(--dusk);
@@ -327,14 +394,14 @@ useKeys([
   border-top: 1px solid var(--line);
   padding-top: 10px;
 }
-.names {
-  min-height: 44px;
-  padding: 0 10px;
-  border: 1px solid var(--line);
-  border-radius: 2px;
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  user-select: none;
+@media (max-width: 900px) {
+  .teach {
+    height: auto;
+    min-height: 100%;
+    padding: 10px 14px;
+  }
+  .upper {
+    overflow: visible;
+  }
 }
 </style>

@@ -2,7 +2,7 @@
 // What now? One sentence that a tired person can obey; all else smaller.
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
-import { outbox, tell } from '@/api/outbox'
+import { outbox } from '@/api/outbox'
 import { useDay, useSections } from '@/api/queries'
 import { useHearing, useLesson, useLessonActs, useToDo } from '@/api/lessons'
 import LessonContour from '@/components/LessonContour.vue'
@@ -16,7 +16,9 @@ import { clock, listed, minutesUntil, pitchName, weekday } from '@/composables/w
 import type { Schemas } from '@/api/client'
 import BackupSign from '@/features/day/BackupSign.vue'
 import DayLike from '@/features/day/DayLike.vue'
-import { lessonNow, startedNow } from '@/features/teach/lessonNow'
+import BeginAsks from '@/features/teach/BeginAsks.vue'
+import { lessonNow } from '@/features/teach/lessonNow'
+import { useBegin } from '@/features/teach/useBegin'
 import UnopenedList from '@/features/teach/UnopenedList.vue'
 import { useUnopened } from '@/features/teach/useUnopened'
 import { say } from '@/locales/say'
@@ -50,7 +52,9 @@ const read = useLesson(lessonId)
 const lesson = computed(() => read.data.value && lessonNow(read.data.value, outbox.kept.value))
 const acts = useLessonActs(lessonId)
 const parts = computed(() => lesson.value?.parts ?? [])
-const hearingPart = computed(() => parts.value.find((part) => part.hears > 0)?.id ?? '')
+const hearingPart = computed(
+  () => parts.value.find((part) => part.hears > 0 && part.concept)?.id ?? '',
+)
 const hearing = useHearing(lessonId, hearingPart)
 const firstSong = computed(() => parts.value.find((part) => part.song?.starting)?.song)
 const sentence = computed(() => {
@@ -96,11 +100,7 @@ const places = {
 }
 const voice = computed(() => (needs.data.value ?? []).reduce((sum, one) => sum + one.voice, 0))
 const { asking, asPlanned, wasLost, otherwise } = useUnopened()
-async function teach() {
-  if (!lessonId.value) return
-  if (lesson.value?.state === 'planned') await tell(startedNow(lesson.value))
-  await router.push(`/lessons/${lessonId.value}/teach`)
-}
+const { begin: teach, asks, other } = useBegin(lesson)
 async function propose() {
   const made = await acts.propose.mutateAsync({ section: next.value?.section.id ?? '' })
   await router.push(`/lessons/${made.id}`)
@@ -125,6 +125,7 @@ useKeys([
     <section class="now">
       <h1 class="sentence">{{ sentence }}</h1>
       <template v-if="next && lesson">
+        <BeginAsks :asks="asks" :other="other" />
         <div class="row gap">
           <v-btn class="main" size="large" @click="teach"
             >{{ running ? say('today-go-on') : say('today-teach') }}

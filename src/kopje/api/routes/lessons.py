@@ -27,6 +27,7 @@ from kopje.usecases.ledger import read_hearing
 from kopje.usecases.lessons import print_lessons, propose_lesson, read_late, read_lesson
 
 router = APIRouter(tags=["lessons"])
+Asked = Annotated[str | None, Query(min_length=1, max_length=60, examples=["re"])]
 
 
 def _read(ctx: Context, lesson_id: UUID) -> LessonRead:
@@ -97,8 +98,12 @@ def post_refuse(lesson_id: UUID, part_id: UUID, body: SeenBody, desk: AtDesk) ->
 @router.get(
     "/lessons/{lesson_id}/parts/{part_id}/hearing", operation_id="hearing", summary="Whom to hear in a part"
 )
-def get_hearing(lesson_id: UUID, part_id: UUID, ctx: Work) -> HearingRead:
-    return HearingRead.of(read_hearing.hearing(ctx, lesson_id, part_id), ctx.words, ctx.room)
+def get_hearing(
+    lesson_id: UUID, part_id: UUID, ctx: Work, concept: Asked = None, order: read_hearing.Order = "rota"
+) -> HearingRead:
+    """By the rota or as they sit; `concept`: another one than the part's own."""
+    found = read_hearing.hearing(ctx, lesson_id, part_id, concept, order)
+    return HearingRead.of(found, ctx.words, ctx.room)
 
 
 @router.get(

@@ -94,8 +94,22 @@ class TickedBody(EventBody):
     part: PartBody | None = None
 
 
+class AnswersBody(Body):
+    """A game of choosing: `choices` to choose from, `asked` times, `right` of them; the game repeats an
+    answer at most `in_a_row` times."""
+
+    choices: Annotated[int, Field(ge=2, le=12)]
+    asked: Annotated[int, Field(ge=1, le=40)]
+    right: Annotated[int, Field(ge=0, le=40)]
+    in_a_row: Annotated[int, Field(ge=1, le=40)] = 3
+
+
 class MarkedBody(EventBody):
-    """`broke`: of a level of reading that was not secure, in which strands it broke."""
+    """`broke`: of a level of reading that was not secure, in which strands it broke. `supersedes`: the mark
+    that this one stands for, which is taken back beside it. `answers`: of a game with so many answers to
+    choose from. `together`: everybody answered at once, in silence; `could_copy` whether they could see each
+    other. `day`: for a mark told in the ledger, apart from any lesson; `lesson_id` is the section's id
+    then."""
 
     kind: Literal["marked"]
     child_id: Id
@@ -107,6 +121,52 @@ class MarkedBody(EventBody):
     result: Result
     activity: Key | None = None
     broke: Annotated[list[Broke], Field(max_length=3)] | None = None
+    supersedes: Id | None = None
+    answers: AnswersBody | None = None
+    together: bool | None = None
+    could_copy: bool | None = None
+    day: Day | None = None
+
+
+class ClassMarkedBody(EventBody):
+    """How the whole class did in a concept: shown with the section, and part of no child's standing."""
+
+    kind: Literal["class_marked"]
+    part_id: Id | None = None
+    concept: Key
+    way: Way
+    help: Help
+    result: Result
+
+
+class HandsBody(EventBody):
+    """A show of hands: so many of so many, to what was asked. Never a mark."""
+
+    kind: Literal["hands"]
+    part_id: Id | None = None
+    asked: Annotated[str, Field(max_length=120)]
+    count: Annotated[int, Field(ge=0, le=400)]
+    of: Annotated[int, Field(ge=0, le=400)]
+
+
+class PassedBody(EventBody):
+    """A child did not want to now: no mark, and it is not asked again in this part."""
+
+    kind: Literal["passed"]
+    child_id: Id
+    part_id: Id | None = None
+
+
+class JudgedBody(EventBody):
+    """The teacher's own word on how far a child is in a concept, kept beside what the marks say; without a
+    level the word is dropped. Apart from any lesson: `lesson_id` is the section's id."""
+
+    kind: Literal["judged"]
+    child_id: Id
+    concept: Key
+    day: Day
+    level: Literal["not_yet", "nearly", "once", "secure"] | None = None
+    note: Annotated[str, Field(max_length=200)] = ""
 
 
 class TakenBackBody(EventBody):
@@ -153,7 +213,11 @@ OneEvent = Annotated[
     | NotedBody
     | RatedBody
     | OverBody
-    | NotHeldBody,
+    | NotHeldBody
+    | ClassMarkedBody
+    | HandsBody
+    | PassedBody
+    | JudgedBody,
     Field(discriminator="kind"),
 ]
 ONE_EVENT: TypeAdapter[Any] = TypeAdapter(OneEvent)

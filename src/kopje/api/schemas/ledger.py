@@ -11,6 +11,7 @@ from kopje.api.schemas.concepts import ConceptRead
 from kopje.api.schemas.people import SectionRead
 from kopje.core.choir.rungs import Broke, breaks_of
 from kopje.core.ledger.events import ClassEvent
+from kopje.core.ledger.luck import result_of
 from kopje.core.ledger.marks import Help, Result, Voices
 from kopje.core.ledger.rota import Place
 from kopje.core.rights import Room
@@ -20,6 +21,26 @@ from kopje.usecases.ledger.read_ledger import Evidence, Grid, StandingToday
 from kopje.words import Words
 
 Level = Literal["not_heard", "not_yet", "nearly", "once", "secure"]
+
+
+ASKED = (3, 4, 5, 6, 8, 9, 10)
+GAMES = {f"{right}/{asked}": result_of(2, asked, right) for asked in ASKED for right in range(asked + 1)}
+
+
+class OnRollRead(Read):
+    """A child of the lesson; `say`: how the name is said, where somebody wrote it down; `absence`: the event
+    that told that it is not there."""
+
+    child_id: UUID
+    name: str
+    say: str
+    absence: UUID | None
+
+
+class PaceRead(Read):
+    seconds: int
+    children: int
+    day: date
 
 
 class PlaceRead(Read):
@@ -34,8 +55,9 @@ class PlaceRead(Read):
 
 
 class MarkRead(Read):
-    """A mark that counts. `off_day`: its moment lay off its lesson's day, whose day it takes. `by`: who made
-    it, where that was asked for."""
+    """A mark that counts. `by_hand`: told in the ledger, in no lesson; `together`: all answered at once;
+    `answers`: right of asked, in a game of choosing. `off_day`: its moment lay off its lesson's day, whose
+    day it takes. `by`: who made it, where that was asked for."""
 
     id: UUID
     child_id: UUID
@@ -48,6 +70,11 @@ class MarkRead(Read):
     day: date
     moment: datetime
     off_day: bool
+    by_hand: bool
+    together: bool
+    answers: str | None
+    lesson_id: UUID | None
+    part_id: UUID | None
     by: str | None
 
     @classmethod
@@ -65,32 +92,59 @@ class MarkRead(Read):
             day=event.day,
             moment=event.moment,
             off_day=event.off_day,
+            by_hand=event.by_hand,
+            together=bool(b.get("together")),
+            answers=f"{game['right']}/{game['asked']}" if (game := b.get("answers")) else None,
+            lesson_id=None if event.by_hand else UUID(event.lesson),
+            part_id=UUID(event.part) if event.part else None,
             by=by,
         )
 
 
-class HearingRead(Read):
-    """`breaks`: where a reading of this level can break; empty for anything else."""
+def _id(text: str | None) -> UUID | None:
+    return UUID(text) if text else None
 
-    concept: ConceptRead
+
+class HearingRead(Read):
+    """`breaks`: where a reading of this level can break; empty for anything else. `concept` is null where
+    nothing can be judged in the part; `others` is what the class could be heard in. `games`: what a game with
+    two answers shows, by right/asked. `best`: this class's
+    quickest round, in seconds a child."""
+
+    concept: ConceptRead | None
     way: Way
     voices: Voices
     help: Help
     breaks: list[Broke]
     queue: list[PlaceRead]
     marks: list[MarkRead]
+    others: list[ConceptRead]
+    roll: list[OnRollRead]
+    seats: list[UUID]
+    best: PaceRead | None
+    games: dict[str, Result]
 
     @classmethod
     def of(cls, hearing: Hearing, words: Words, room: Room) -> HearingRead:
         """Why somebody is next tells of weeks before: not to whoever has nothing but the day."""
         return cls(
-            concept=ConceptRead.of(hearing.concept, words),
+            concept=ConceptRead.of(hearing.concept, words) if hearing.concept else None,
             way=hearing.way,
             voices=hearing.voices,
             help=hearing.help,
-            breaks=list(breaks_of(hearing.concept.key)),
+            breaks=list(breaks_of(hearing.concept.key)) if hearing.concept else [],
             queue=[PlaceRead.of(place, words, not room.walled) for place in hearing.queue],
             marks=[MarkRead.of(event) for event in hearing.marks],
+            others=[ConceptRead.of(one, words) for one in hearing.others],
+            roll=[
+                OnRollRead(
+                    child_id=one.id, name=one.name, say=one.say, absence=_id(hearing.absent.get(str(one.id)))
+                )
+                for one in hearing.roll
+            ],
+            seats=[UUID(child) for child in hearing.seats],
+            games=GAMES,
+            best=PaceRead.model_validate(hearing.best) if hearing.best else None,
         )
 
 
@@ -124,6 +178,21 @@ def _said(standing_today: StandingToday, words: Words) -> str:
     return " ".join(words.say(reason) for reason in standing_today.reasons)
 
 
+class WordRead(Read):
+    """The teacher's own word on a standing, kept beside what the marks say until she drops it."""
+
+    id: UUID
+    level: Level
+    note: str
+    day: date
+    by: str | None
+
+    @classmethod
+    def of(cls, event: ClassEvent, by: str | None) -> WordRead:
+        b = event.body
+        return cls(id=UUID(event.id), level=b["level"], note=b.get("note", ""), day=event.day, by=by)
+
+
 class EvidenceRead(Read):
     child: str
     concept: ConceptRead
@@ -133,6 +202,7 @@ class EvidenceRead(Read):
     sentence: str
     ways: list[WayRead]
     marks: list[MarkRead]
+    word: WordRead | None
 
     @classmethod
     def of(cls, e: Evidence, words: Words) -> EvidenceRead:
@@ -146,6 +216,7 @@ class EvidenceRead(Read):
             sentence=_said(e.standing_today, words),
             ways=[WayRead.of(way, standing_today, words) for way, standing_today in e.ways],
             marks=[MarkRead.of(mark, e.by.get(mark.id)) for mark in e.marks],
+            word=WordRead.of(e.word, e.by.get(e.word.id)) if e.word else None,
         )
 
 
@@ -157,7 +228,7 @@ class ChildRead(Read):
 class LedgerRead(Read):
     """`stones` are short, by concept: `0s 2n` says that the first child is secure and the third nearly.
     Letters: s secure, d secure and due, o showed it once, e showed it once and due, n nearly, y not yet, p
-    heard in one way only; no marks, no letter."""
+    heard in one way only; a capital where the teacher said so; no marks, no letter."""
 
     section: SectionRead
     children: list[ChildRead]

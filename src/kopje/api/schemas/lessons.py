@@ -28,7 +28,8 @@ State = Literal["planned", "running", "done", "not_held"]
 
 
 class LessonRead(Read):
-    """`version`: what a change of the plan must name, so that a stale view is told; `beside`: what a small
+    """`elapsed` and `since`: seconds since the lesson began, and since its last tick, while it runs.
+    `version`: what a change of the plan must name, so that a stale view is told; `beside`: what a small
     group does beside the class, or empty."""
 
     id: UUID
@@ -43,6 +44,8 @@ class LessonRead(Read):
     status: Literal["best_possible", "best_found"]
     version: int
     started: datetime | None
+    elapsed: int | None
+    since: int | None
     note: str
     last_note: str
     unmet: list[ReasonRead]
@@ -65,6 +68,8 @@ class LessonRead(Read):
             status=lesson.status,
             version=lesson.version,
             started=lesson.started,
+            elapsed=lesson.elapsed,
+            since=lesson.since,
             beside=words.say(beside_said(lesson.beside)) if lesson.beside else "",
             note=lesson.note,
             last_note=lesson.last_note,

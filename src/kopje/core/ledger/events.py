@@ -5,14 +5,15 @@ docs/sources.md#events."""
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, field
 from datetime import date, datetime, timedelta
 from typing import Any, Literal, get_args
 
 Kind = Literal[
-    "started", "ticked", "marked", "taken_back", "absent", "noted", "ended", "reopened", "rated", "not_held"
-]
+    "started", "ticked", "marked", "taken_back", "absent", "noted", "ended", "reopened", "rated", "not_held",
+    "class_marked", "hands", "passed", "judged",
+]  # fmt: skip
 KINDS: tuple[str, ...] = get_args(Kind)
 Tick = Literal["done", "partly", "skipped"]
 Rating = Literal["well", "flat"]
@@ -43,6 +44,11 @@ class ClassEvent:
     off_day: bool = False
 
     @property
+    def by_hand(self) -> bool:
+        """Told in the ledger, apart from any lesson: its lesson is the section itself."""
+        return self.lesson == self.section
+
+    @property
     def order(self) -> tuple[date, datetime, str, int]:
         return self.day, self.moment, self.device, self.sequence
 
@@ -71,11 +77,11 @@ def standing_events(events: Iterable[ClassEvent]) -> tuple[ClassEvent, ...]:
     """In order, without what was taken back; “taken back” may itself be taken back, and may come before its
     target."""
     every = sorted(events, key=lambda event: event.order)
-    void = _void(every)
+    void = voided(every)
     return tuple(event for event in every if event.id not in void and event.kind != "taken_back")
 
 
-def _void(events: Sequence[ClassEvent]) -> set[str]:
+def voided(events: Iterable[ClassEvent]) -> set[str]:
     """Ids of what does not count: an event is void when a “taken back” that is not void itself names it."""
     backs: dict[str, list[ClassEvent]] = {}
     for event in events:

@@ -40,7 +40,8 @@ class TaughtPart:
 
 @dataclass(frozen=True, slots=True)
 class HeldLesson:
-    """`absent` are children; `marks` the events of kind “marked” that count."""
+    """`absent` are children; `marks` the events of kind “marked” that count. `class_marks` (how the whole
+    class did) and `hands` (who showed a hand) belong to the lesson and never to a child."""
 
     id: str
     section: str
@@ -54,6 +55,8 @@ class HeldLesson:
     ended: datetime | None = None
     absent: frozenset[str] = frozenset()
     marks: tuple[ClassEvent, ...] = ()
+    class_marks: tuple[ClassEvent, ...] = ()
+    hands: tuple[ClassEvent, ...] = ()
 
 
 def held_lesson(events: Iterable[ClassEvent]) -> HeldLesson | None:
@@ -64,7 +67,7 @@ def held_lesson(events: Iterable[ClassEvent]) -> HeldLesson | None:
     stays true where what it said is taken back."""
     every = sorted(events, key=lambda event: event.order)
     counting = standing_events(every)
-    begin = next((event for event in counting if event.kind in BEGINS), None)
+    begin = next((event for event in counting if event.kind in BEGINS and not event.by_hand), None)
     if begin is None:
         return None
     place = begin.body["lesson"]
@@ -100,6 +103,8 @@ def held_lesson(events: Iterable[ClassEvent]) -> HeldLesson | None:
         ended,
         frozenset(absent),
         tuple(event for event in counting if event.kind == "marked"),
+        tuple(event for event in counting if event.kind == "class_marked"),
+        tuple(event for event in counting if event.kind == "hands"),
     )
 
 

@@ -18,7 +18,7 @@ from kopje.core.sequence.concepts import ConceptKey
 from kopje.store import events, ledger, people
 from kopje.usecases.context import Context
 
-RULES = 5  # raise it when a rule changes what is kept; every school is then worked out anew at the start
+RULES = 6  # raise it when a rule changes what is kept; every school is then worked out anew at the start
 AT_ONCE = 2000  # children and concepts in one statement
 
 Pairs = Iterable[tuple[UUID, str]]
@@ -50,22 +50,32 @@ def marks_by_pair(found: Iterable[ClassEvent]) -> dict[tuple[str, str], list[Mar
     return marks
 
 
+def words_by_pair(found: Iterable[ClassEvent]) -> dict[tuple[str, str], ClassEvent]:
+    """The teacher's last word by child and concept, where one stands and was not dropped."""
+    words: dict[tuple[str, str], ClassEvent] = {}
+    for event in standing_events(found):
+        if event.kind == "judged" and event.child:
+            words[event.child, event.body["concept"]] = event
+    return {pair: event for pair, event in words.items() if event.body.get("level")}
+
+
 def keep_standings(ctx: Context, pairs: Pairs) -> None:
     """Work these standings out again from all marks there are."""
     wanted = sorted(set(pairs))
     for start in range(0, len(wanted), AT_ONCE):
         some = wanted[start : start + AT_ONCE]
-        marks = marks_by_pair(events.marks_with_backs(ctx.session, some, ctx.school_id))
-        ledger.keep_standings(
-            ctx.session, [_row(ctx, pair, marks.get((str(pair[0]), pair[1]), [])) for pair in some]
-        )
+        found = events.marks_with_backs(ctx.session, some, ctx.school_id)
+        marks, words = marks_by_pair(found), words_by_pair(found)
+        keys = {pair: (str(pair[0]), pair[1]) for pair in some}
+        rows = [_row(ctx, pair, marks.get(key, []), words.get(key)) for pair, key in keys.items()]
+        ledger.keep_standings(ctx.session, rows)
 
 
-def _row(ctx: Context, pair: tuple[UUID, str], marks: list[Mark]) -> dict[str, Any]:
+def _row(ctx: Context, pair: tuple[UUID, str], marks: list[Mark], word: ClassEvent | None) -> dict[str, Any]:
     """The row of a standing; without a level where nothing is left to be said, or the sequence has no such
     concept."""
     child, key = pair
-    row = {"child_id": child, "concept": key, "school_id": ctx.school_id, "level": None}
+    row = {"child_id": child, "concept": key, "school_id": ctx.school_id, "level": None, "word": None}
     concept = ctx.sequence.by_key.get(key)
     if concept is None:
         return row
@@ -73,11 +83,14 @@ def _row(ctx: Context, pair: tuple[UUID, str], marks: list[Mark]) -> dict[str, A
     heard = found.level != "not_heard" or found.partly
     return {
         **row,
-        "level": found.level if heard else None,
+        "level": found.level if heard or word else None,
         "partly": found.partly,
         "last_full": found.last_full,
         "last_alone": last_alone(marks),
         "reasons": [packed_reason(reason) for reason in found.reasons],
+        "word": word.body["level"] if word else None,
+        "word_note": word.body.get("note", "") if word else "",
+        "word_day": word.day if word else None,
     }
 
 

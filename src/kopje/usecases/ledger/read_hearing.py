@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date
+from typing import Literal
 from uuid import UUID
 
 from kopje.core.errors import NotFoundError
@@ -12,6 +13,7 @@ from kopje.core.ledger.events import ClassEvent, standing_events
 from kopje.core.ledger.marks import Help, Voices
 from kopje.core.ledger.rota import Place, Waiting, queue
 from kopje.core.ledger.standing import NOT_HEARD, Standing, is_due
+from kopje.core.planning.activities import Activity
 from kopje.core.reasons import unpacked
 from kopje.core.sequence.concepts import Concept, Way
 from kopje.core.sequence.section_state import due
@@ -21,46 +23,112 @@ from kopje.usecases.context import Context
 from kopje.usecases.lessons.read_lesson import LessonView, PartView, lesson
 from kopje.usecases.snapshot import Before, SectionNow
 
+Order = Literal["rota", "seats"]
+
 
 @dataclass(frozen=True, slots=True)
-class Hearing:
-    """What is listened for in a part, the whole roll in the order to hear it, and the marks that were made
-    in the lesson."""
+class Pace:
+    """How quickly a round of hearing went: seconds for each child, how many, and when."""
 
-    concept: Concept
+    seconds: int
+    children: int
+    day: date
+
+
+@dataclass(frozen=True)
+class Hearing:
+    """What is listened for in a part, everybody still to be heard in their order, and the marks that were
+    made in the lesson. `concept` is None where nothing can be judged in the part: then nobody is to be heard
+    until the teacher says for what. `others`: what else the class could be heard in. `roll`: everybody, with
+    how their names are said; `absent` of them. `best`: this class's quickest round so far."""
+
+    concept: Concept | None
     way: Way
     voices: Voices
     help: Help
     queue: tuple[Place, ...]
     marks: tuple[ClassEvent, ...]
+    others: tuple[Concept, ...]
+    roll: tuple[t.Child, ...]
+    absent: Mapping[str, str]  # the event that said so, by child
+    seats: tuple[str, ...]
+    best: Pace | None
 
 
-def hearing(ctx: Context, lesson_id: UUID, part_id: UUID) -> Hearing:
-    """Concept, way and help are set by the activity; without a concept of its own, by what is due."""
-    return hearing_in(ctx, lesson(ctx, lesson_id), part_id)
+def hearing(
+    ctx: Context, lesson_id: UUID, part_id: UUID, asked: str | None = None, order: Order = "rota"
+) -> Hearing:
+    """Concept, way and help are set by the activity; `asked` is another concept that the teacher wants to
+    hear in it."""
+    return hearing_in(ctx, lesson(ctx, lesson_id), part_id, asked, order)
 
 
-def hearing_in(ctx: Context, seen: LessonView, part_id: UUID) -> Hearing:
+def hearing_in(
+    ctx: Context, seen: LessonView, part_id: UUID, asked: str | None = None, order: Order = "rota"
+) -> Hearing:
     """The same for a lesson that was read before."""
     part = next((one for one in seen.parts if one.id == part_id), None)
     if part is None:
         raise NotFoundError("no_such_part", value=str(part_id))
-    concept, item = _listened_for(seen, part), seen.section.school.repertoire.known(part.choice.activity)
-    if concept is None or item is None:
-        raise NotFoundError("nothing_to_hear")
+    item = seen.section.school.repertoire.known(part.choice.activity)
+    own = _listened_for(seen, part, item)
+    concept = ctx.sequence.concept(asked) if asked else own
     counting = standing_events(events.of_lessons(ctx.session, [seen.id]))
     marks = tuple(event for event in counting if event.kind == "marked")
-    order = _queue(ctx, seen, concept, {mark.child or "" for mark in marks}, set(seen.absent))
-    return Hearing(concept, item.way, item.voices, item.help, order, marks)
+    gone = {event.child or "" for event in counting if _was_asked(event, part_id)}
+    seats = sections.seats(ctx.session, seen.section.id)
+    found = _queue(ctx, seen, concept, gone, set(seen.absent)) if concept else ()
+    if order == "seats":
+        found = _as_they_sit(found, seats)
+    way, voices, help_ = _how(item, concept, concept == own)
+    absent = {e.child: e.id for e in counting if e.kind == "absent" and e.child in seen.absent}
+    roll = tuple(sections.roll(ctx.session, seen.section.id, seen.day))
+    best = _best(events.rounds(ctx.session, seen.section.id, LEAST_ROUND))
+    return Hearing(concept, way, voices, help_, found, marks, _others(seen), roll, absent, seats, best)
 
 
-def _listened_for(seen: LessonView, part: PartView) -> Concept | None:
+LEAST_ROUND = 8  # children, so that a round says something of the pace
+
+
+def _was_asked(event: ClassEvent, part_id: UUID) -> bool:
+    """Marked in this lesson, or did not want to in this part."""
+    return event.kind == "marked" or (event.kind == "passed" and event.part == str(part_id))
+
+
+def _how(item: Activity | None, concept: Concept | None, own: bool) -> tuple[Way, Voices, Help]:
+    """As the activity has it; for another concept alone and without help, in a way that counts for it."""
+    if item is not None and own:
+        return item.way, item.voices, item.help
+    ways: tuple[Way, ...] = concept.ways if concept else ()
+    if item is not None and (item.way in ways or not ways):
+        return item.way, "alone", "none"
+    return next(iter(ways), "sing"), "alone", "none"
+
+
+def _best(rounds: Iterable[tuple[date, int, float]]) -> Pace | None:
+    found = [Pace(round(seconds / (children - 1)), children, day) for day, children, seconds in rounds]
+    return min(found, key=lambda one: (one.seconds, -one.children, one.day), default=None)
+
+
+def _as_they_sit(found: tuple[Place, ...], seats: tuple[str, ...]) -> tuple[Place, ...]:
+    """Those without a seat at the end."""
+    place = {child: number for number, child in enumerate(seats)}
+    return tuple(sorted(found, key=lambda one: place.get(one.child, len(place))))
+
+
+def _others(seen: LessonView) -> tuple[Concept, ...]:
+    """What is at work, then what has its name here, the newest first."""
     now = seen.section
-    own = now.sequence.by_key.get(part.choice.concept or "")
-    if own is not None:
-        return own
-    first = next(iter(due(now.state, now.laid_in(seen.day, seen.starts))), None)
-    return first.concept if first else None
+    at_work = [one.concept for one in due(now.state, now.laid_in(seen.day, seen.starts))]
+    named = [c for c in reversed(now.sequence.concepts) if now.state.named(c.key)]
+    return tuple(dict.fromkeys([*at_work, *named]))
+
+
+def _listened_for(seen: LessonView, part: PartView, item: Activity | None) -> Concept | None:
+    """The part's own; a part in which nobody can be judged has none."""
+    if item is None or not item.hears:
+        return None
+    return seen.section.sequence.by_key.get(part.choice.concept or "")
 
 
 def _queue(
@@ -100,4 +168,5 @@ def standing_of(row: t.StandingRow | None) -> Standing:
     """A standing as it is kept."""
     if row is None:
         return NOT_HEARD
-    return Standing(row.level, tuple(map(unpacked, row.reasons)), row.partly, row.last_full)  # type: ignore[arg-type]  # a level as it was stored
+    reasons = tuple(map(unpacked, row.reasons))
+    return Standing(row.counts, reasons, row.partly and not row.word, row.fades_from)  # type: ignore[arg-type]  # a level as it was stored

@@ -20,11 +20,12 @@ from kopje.store import snapshot as snapshots
 from kopje.store import tables as t
 from kopje.store.snapshot import SectionRow
 from kopje.usecases.context import Context
-from kopje.usecases.ledger.projections import value_of
+from kopje.usecases.ledger.projections import value_of, words_by_pair
 from kopje.usecases.snapshot import Before, state_of
 
 EPOCH = date(1970, 1, 1)
 LEVELS = {"s": "secure", "o": "once", "n": "nearly", "y": "not_yet", "p": "not_heard"}
+LEVELS |= {key.upper(): level for key, level in LEVELS.items()}  # the teacher's word, never due
 DUE = {"s": "d", "o": "e"}  # secure and due, shown once and due
 
 
@@ -41,7 +42,8 @@ class Column:
 @dataclass(frozen=True)
 class Grid:
     """`children` is (id, name); `stones` in short by concept: place on the roll and s secure, d secure and
-    due, o once, e once and due, n nearly, y not yet, p heard in one way only (`0s 2n`)."""
+    due, o once, e once and due, n nearly, y not yet, p heard in one way only (`0s 2n`); a capital where the
+    teacher said so."""
 
     section: SectionRow
     children: Sequence[tuple[str, str]]
@@ -74,7 +76,9 @@ def _today(short: str, days: Sequence[int]) -> tuple[str, Counts]:
         place, letter, last = _parted(stone)
         level = LEVELS[letter]
         heard_on, limit = EPOCH + timedelta(last or 0), EPOCH + timedelta(days[place])
-        due = is_due(level, heard_on if last is not None else None, limit if days[place] else None)
+        due = letter.islower() and is_due(
+            level, heard_on if last is not None else None, limit if days[place] else None
+        )
         shown.append(f"{place}{DUE[letter] if due else letter}")
         standing_today.append((level, due))
     return " ".join(shown), counts(Counter(standing_today))
@@ -108,7 +112,7 @@ class StandingToday:
 @dataclass(frozen=True)
 class Evidence:
     """One child in one concept: the standing, its ways, and every mark that counts, newest first; `by` says
-    who made each."""
+    who made each, and `word` is the teacher's own, where it stands beside them."""
 
     child: t.Child
     concept: Concept
@@ -116,6 +120,7 @@ class Evidence:
     ways: tuple[tuple[Way, StandingToday], ...]
     marks: tuple[ClassEvent, ...]
     by: Mapping[str, str]
+    word: ClassEvent | None = None
 
 
 def evidence(ctx: Context, section_id: UUID, child_id: UUID, concept_key: str) -> Evidence:
@@ -124,12 +129,14 @@ def evidence(ctx: Context, section_id: UUID, child_id: UUID, concept_key: str) -
     concept = ctx.sequence.concept(concept_key)
     found = events.marks_with_backs(ctx.session, [(child.id, concept.key)], ctx.school_id)
     marks = [event for event in standing_events(found) if event.kind == "marked"]
+    word = words_by_pair(found).get((str(child.id), concept.key))
     values = [value_of(event) for event in marks]
     before = Before(ctx, [row]).child(str(child.id), section_id)
     ways = tuple((way, _standing_today(one, before)) for way, one in by_way(concept, values))
-    by = events.tellers(ctx.session, (mark.id for mark in marks))
+    told = [*marks, *([word] if word else [])]
+    by = events.tellers(ctx.session, (one.id for one in told))
     found_today = _standing_today(standing(concept, values), before)
-    return Evidence(child, concept, found_today, ways, tuple(reversed(marks)), by)
+    return Evidence(child, concept, found_today, ways, tuple(reversed(marks)), by, word)
 
 
 def _standing_today(found: Standing, before: date | None) -> StandingToday:

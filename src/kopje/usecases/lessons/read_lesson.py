@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import date, datetime, time
 from uuid import UUID
 
@@ -60,6 +60,8 @@ class LessonView:
     unmet: tuple[Reason, ...]
     parts: tuple[PartView, ...]
     absent: frozenset[str] = frozenset()
+    elapsed: int | None = None  # seconds since it began, while it runs; of them those since the last tick
+    since: int | None = None
 
     @property
     def beside(self) -> Beside | None:
@@ -84,7 +86,12 @@ def lesson(ctx: Context, lesson_id: UUID) -> LessonView:
     if section_id is None or at is None or not ctx.room.lets_in(section_id, at.day, ctx.today):
         raise NotFoundError("no_such", what=because("what_lesson"), value=str(lesson_id))
     now = snapshot(ctx, [section_id]).section(section_id)
-    return view(now, planned, plans.parts(ctx.session, lesson_id), held)
+    seen = view(now, planned, plans.parts(ctx.session, lesson_id), held)
+    if seen.state != "running" or seen.started is None:
+        return seen
+    last = events.last_step(ctx.session, lesson_id) or seen.started
+    gone = [max(int((ctx.now - moment).total_seconds()), 0) for moment in (seen.started, last)]
+    return replace(seen, elapsed=gone[0], since=gone[1])
 
 
 def view(

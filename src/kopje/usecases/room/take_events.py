@@ -14,6 +14,7 @@ from uuid import UUID
 from kopje.core.errors import KopjeError
 from kopje.core.ledger.events import dated
 from kopje.core.ledger.held import BEGINS, part_of, part_values
+from kopje.core.ledger.luck import as_heard
 from kopje.core.planning.repertoire import Repertoire
 from kopje.core.reasons import Reason, because, packed
 from kopje.store import events, privacy, sections
@@ -24,8 +25,11 @@ from kopje.usecases.lessons.known_lessons import KnownLesson, known_lessons
 
 MOST = 500
 OF_A_PART = frozenset(("ticked", "rated"))
-OF_A_CHILD = frozenset(("marked", "absent"))
+OF_A_CHILD = frozenset(("marked", "absent", "passed", "judged"))
+OF_A_CONCEPT = frozenset(("marked", "class_marked", "judged"))
+STANDS = frozenset(("marked", "judged"))  # what a standing is made of
 CHANGES_LESSON = frozenset(("started", "ticked", "ended", "reopened", "rated", "not_held", "noted", "absent"))
+SAID = ("result", "broke", "tick", "note", "rating", "level", "count", "of", "asked")
 SAME = ("kind", "section_id", "lesson_id", "child_id", "part_id", "target_id", "concept")
 
 Outcome = Literal["taken", "known", "aside", "erased"]
@@ -83,6 +87,7 @@ def take(ctx: Context, sent: datetime, reported: Sequence[ReportedEvent]) -> Tak
 
     The sections and children it speaks of are held in the order of their ids, so that batches of two devices
     neither wait for each other for ever nor work out a standing from half of the marks."""
+    reported = [replace(one, body=as_heard(one.body)) if one.kind == "marked" else one for one in reported]
     here = events.lock_sections(ctx.session, ctx.school_id, (one.section_id for one in reported))
     children = {one.child_id for one in reported if one.child_id}
     children_here = events.lock_children(ctx.session, ctx.school_id, children)
@@ -156,7 +161,7 @@ class _Batch:
             "target_id": one.target_id,
             "concept": one.body.get("concept"),
         }
-        said = [name for name in ("result", "broke", "tick", "note", "rating") if name in one.body]
+        said = [name for name in SAID if name in one.body]
         same = all(kept[name] == mine[name] for name in SAME)
         same = same and all(kept["body"].get(name) == one.body[name] for name in said)
         if kept["school_id"] != self.ctx.school_id or not same:
@@ -168,7 +173,7 @@ class _Batch:
         when = dated(one.clock, self.offset, self.ctx.now, lesson.day)
         body = {**self._body(one, lesson), "lesson": lesson.place}
         if (
-            one.kind in BEGINS and not lesson.begun
+            one.kind in BEGINS and not lesson.begun and one.lesson_id != one.section_id
         ):  # whichever comes first keeps the lesson as it was planned
             known = self.lessons[one.lesson_id]
             body.setdefault("parts", list(known.parts.values()))
@@ -206,15 +211,29 @@ class _Batch:
     def _lesson_of(self, one: ReportedEvent) -> KnownLesson:
         if one.section_id not in self.here:
             raise _refuse("section")
-        lesson = self.lessons.get(one.lesson_id) or _reported_lesson(one)
+        lesson = self._by_hand(one) or self.lessons.get(one.lesson_id) or _reported_lesson(one)
         if lesson is None:
             raise _refuse("lesson")
         if lesson.section_id != one.section_id:
             raise _refuse("section")
         if not self.ctx.room.takes(lesson.section_id, lesson.day, self.ctx.today):
             raise _refuse("room")
-        self.lessons[one.lesson_id] = lesson
+        if one.lesson_id != one.section_id:
+            self.lessons[one.lesson_id] = lesson
         return lesson
+
+    def _by_hand(self, one: ReportedEvent) -> KnownLesson | None:
+        """What was told in the ledger lies on a day, in no lesson."""
+        if one.lesson_id != one.section_id:
+            return None
+        if one.kind == "taken_back" and one.target_id:
+            return KnownLesson(one.section_id, self.ctx.today, time(0), 0, {})
+        if one.kind not in STANDS or "day" not in one.body or self.ctx.room.walled:
+            return None
+        day = date.fromisoformat(one.body["day"])
+        if day > self.ctx.today:
+            raise _refuse("day")
+        return KnownLesson(one.section_id, day, time(0), 0, {})
 
     def _body(self, one: ReportedEvent, lesson: KnownLesson) -> dict[str, Any]:
         """What is kept of an event's body, checked against what there is; parts are kept as they are at this
@@ -222,10 +241,11 @@ class _Batch:
         body = dict(one.body)
         if one.kind in OF_A_CHILD:
             self._check_child(one)
+        if one.kind in OF_A_CONCEPT and body["concept"] not in self.ctx.sequence.by_key:
+            raise _refuse("concept", concept=body["concept"])
         if one.kind == "marked":
-            if body["concept"] not in self.ctx.sequence.by_key:
-                raise _refuse("concept", concept=body["concept"])
             part = lesson.parts.get(str(one.part_id)) if one.part_id else None
+            body.pop("day", None)
             return {**body, **({"part": part} if part else {})}
         if one.kind == "started":
             parts = [self._clean(part) for part in body.get("parts") or lesson.parts.values()]
@@ -238,7 +258,7 @@ class _Batch:
             if part is None or part["id"] != str(one.part_id):
                 raise _refuse("part")
             return {**{name: body[name] for name in ("tick", "rating", "note") if name in body}, "part": part}
-        return {name: body[name] for name in ("note",) if name in body}
+        return {name: value for name, value in body.items() if name not in ("lesson", "day")}
 
     def _clean(self, part: Mapping[str, Any]) -> dict[str, Any]:
         return _clean(part, self.ctx.habits.repertoire)
@@ -265,7 +285,7 @@ class _Batch:
         events.add(self.ctx.session, self.rows)
         events.put_aside(self.ctx.session, self.aside)
         lessons = {row["lesson_id"] for row in self.rows if row["kind"] in CHANGES_LESSON}
-        pairs = {(row["child_id"], row["concept"]) for row in self.rows if row["kind"] == "marked"}
+        pairs = {(row["child_id"], row["concept"]) for row in self.rows if row["kind"] in STANDS}
         backs = {row["target_id"] for row in self.rows if row["kind"] == "taken_back" and row["target_id"]}
         pairs |= (
             events.pairs_of(self.ctx.session, events.ends_of_chains(self.ctx.session, backs))

@@ -12,17 +12,25 @@ const props = (names: boolean) => ({
     help: 'none',
     breaks: [] as string[],
     queue: four,
+    best: null,
   },
   four,
   then: [place('Kofi'), place('Lien')],
   current: four[1],
-  done: [{ child: 'Zoe', name: 'Zoe', result: 'secure', broke: [] }],
+  together: [four[1]],
+  done: [{ child: 'Zoe', name: 'Zoe', result: 'secure', broke: [], heard: {}, act: 1 }],
   names,
+  pace: null,
+  help: '',
+  held: false,
+  hides: true,
+  busy: false,
+  said: new Map([['Ines', 'ee-NESH']]),
 })
 
 test('while a screen may be mirrored no name, no reason and no mark of a child is in the page at all', () => {
   const panel = shown(HearingPanel, props(false))
-  for (const name of ['Ama', 'Jun', 'Ines', 'Tove', 'Kofi', 'Lien', 'Zoe', 'waited'])
+  for (const name of ['Ama', 'Jun', 'Ines', 'Tove', 'Kofi', 'Lien', 'Zoe', 'waited', 'NESH'])
     expect(panel.html()).not.toContain(name)
   expect(panel.text()).toContain('Child 1')
   panel.unmount()
@@ -30,6 +38,7 @@ test('while a screen may be mirrored no name, no reason and no mark of a child i
 test('with names: whom, why, who comes then, and which one is now', () => {
   const panel = shown(HearingPanel, props(true))
   expect(panel.text()).toContain('Jun has waited')
+  expect(panel.text()).toContain('“ee-NESH” · Ines has waited')
   expect(panel.text()).toContain('then Kofi, Lien')
   expect(panel.findAll('.child').map((one) => one.attributes('aria-pressed'))).toEqual([
     'false',
@@ -56,7 +65,7 @@ test('of a reading that broke one tap says where, and on a mirrored screen nothi
   const reading = (names: boolean, result: string) => {
     const given = props(names)
     given.hearing.breaks = ['pitch', 'rhythm']
-    given.done = [{ child: 'Zoe', name: 'Zoe', result, broke: [] }]
+    given.done = [{ child: 'Zoe', name: 'Zoe', result, broke: [], heard: {}, act: 1 }]
     return shown(HearingPanel, given)
   }
   const panel = reading(true, 'nearly')

@@ -1,24 +1,36 @@
 <script setup lang="ts">
 // Native: targets as large as the hand needs them.
 // Whom to hear: four big targets, the next two names, one key a mark. Names stay hidden on a mirrored screen.
+import { computed } from 'vue'
 import type { Schemas } from '@/api/client'
 import ConceptSign from '@/components/ConceptSign.vue'
 import StandingGlyph from '@/components/StandingGlyph.vue'
+import { device } from '@/composables/useDevice'
 import { say, sayOf } from '@/locales/say'
-import { computed } from 'vue'
-import type { Broke, Done, Result } from './useQueue'
+import type { Broke, Done, Given, Result } from './useQueue'
 
 const props = defineProps<{
   hearing: Schemas['HearingRead']
   four: readonly Schemas['PlaceRead'][]
   then: readonly Schemas['PlaceRead'][]
   current: Schemas['PlaceRead'] | undefined
+  together: readonly Schemas['PlaceRead'][]
   done: readonly Done[]
   names: boolean
+  /** Seconds a child in this round, once it can be said. */
+  pace: number | null
+  help: Schemas['MarkedBody']['help'] | ''
+  /** Kept beside the names: how they are said. */
+  said: ReadonlyMap<string, string>
+  /** Whether names have to be asked for. */
+  hides: boolean
+  /** Something else is open in the place of the queue. */
+  busy: boolean
 }>()
+const held = defineModel<boolean>('held', { required: true })
 defineEmits<{
   pick: [child: string]
-  give: [result: Result | 'absent']
+  give: [result: Given]
   undo: []
   locate: [strand: Broke]
 }>()
@@ -36,12 +48,21 @@ const results: { result: Result; says: string; key: string; level: string }[] = 
   { result: 'nearly', says: say('keys-nearly'), key: '2', level: 'nearly' },
   { result: 'not_yet', says: say('keys-not-yet'), key: '1', level: 'not_yet' },
 ]
+const heard = computed(() => props.done.filter((one) => one.heard).length)
+const lastAct = computed(() => props.done.filter((one) => one.act === props.done.at(-1)?.act))
+/** What was given last; for whom only where names may be seen. */
+const last = computed(() => {
+  const one = lastAct.value[0]
+  if (!one) return undefined
+  const many = lastAct.value.length
+  return { ...one, name: many > 1 ? say('teach-children', { n: many }) : one.name }
+})
 </script>
 
 <template>
   <section class="hearing" :aria-label="say('teach-hearing')">
     <div class="row spread head">
-      <p class="row">
+      <p v-if="hearing.concept" class="row">
         <ConceptSign
           v-if="hearing.concept.sign !== hearing.concept.name"
           :sign="hearing.concept.sign"
@@ -51,15 +72,30 @@ const results: { result: Result; says: string; key: string; level: string }[] = 
           say('teach-listening', {
             concept: hearing.concept.name,
             way: sayOf('teach-ways', hearing.way),
-            help: sayOf('teach-helps', hearing.help),
+            help:
+              together.length > 1
+                ? say('teach-in-group', { n: together.length })
+                : sayOf('teach-helps', help || hearing.help),
           })
         }}</strong>
       </p>
+      <p v-else class="quiet">{{ say('teach-nothing-to-judge') }}</p>
       <p class="row small quiet">
-        <span>{{
-          say('teach-heard', { n: done.filter((one) => one.result !== 'absent').length })
-        }}</span><v-btn v-if="done.length" size="small" class="undo" @click="$emit('undo')">
-          {{ say('teach-undo') }}<template v-if="names">: {{ done.at(-1)?.name }}</template>
+        <span v-if="hearing.concept"
+          >{{ say('teach-heard', { n: heard })
+          }}<template v-if="pace !== null"> · {{ say('teach-pace', { n: pace }) }}</template
+          ><template v-if="hearing.best">
+            · {{ say('teach-best', { n: hearing.best.seconds }) }}</template
+          ></span
+        ><slot name="more" /><v-btn
+          v-if="last"
+          size="small"
+          class="undo"
+          height="44"
+          @click="$emit('undo')"
+        >
+          <StandingGlyph v-if="names && last.heard" :level="last.result" :size="16" />
+          {{ say('teach-undo') }}<template v-if="names">: {{ last.name }}</template>
           <span class="kbd">⌫</span>
         </v-btn>
       </p>
@@ -81,20 +117,22 @@ const results: { result: Result; says: string; key: string; level: string }[] = 
         <span class="kbd">{{ strandKeys[strand] }}</span></v-btn
       >
     </div>
-    <p v-if="!four.length" class="quiet">{{ say('teach-nobody') }}</p>
-    <div v-else class="panel">
+    <slot />
+    <p v-if="hearing.concept && !four.length && !busy" class="quiet">{{ say('teach-nobody') }}</p>
+    <div v-else-if="hearing.concept && !busy" class="panel">
       <div class="four" role="group" :aria-label="say('teach-queue')">
         <button
           v-for="(place, index) in four"
           :key="place.child_id"
-          :class="['child', { on: place.child_id === current?.child_id }]"
+          :class="['child', { on: together.includes(place) }]"
           :aria-pressed="place.child_id === current?.child_id"
           :title="names ? place.reason : undefined"
           @click="$emit('pick', place.child_id)"
         >
-          <span class="name">{{ shown(place, index) }}</span><span v-if="names" class="why small">{{
-            place.reason
-          }}</span>
+          <span class="name">{{ shown(place, index) }}</span><span v-if="names" class="why small"
+            ><template v-if="said.get(place.child_id)">“{{ said.get(place.child_id) }}” · </template
+            >{{ place.reason }}</span
+          >
         </button>
       </div>
       <div
@@ -111,15 +149,37 @@ const results: { result: Result; says: string; key: string; level: string }[] = 
           <StandingGlyph :level="one.level" :size="26" plain /><span>{{ one.says }}</span
           ><span class="kbd">{{ one.key }}</span>
         </button>
-        <button class="result away" @click="$emit('give', 'absent')">
-          <span>{{ say('keys-absent') }}</span><span class="kbd">0</span>
-        </button>
+        <div class="neither">
+          <button class="result away" @click="$emit('give', 'absent')">
+            <span>{{ say('keys-absent') }}</span> <span class="kbd">0</span></button
+          ><button class="result passes" @click="$emit('give', 'passed')">
+            <span>{{ say('keys-passes') }}</span> <span class="kbd">9</span>
+          </button>
+        </div>
       </div>
     </div>
-    <p v-if="names && then.length" class="small quiet">
-      {{ say('teach-then') }} {{ then.map((place) => place.name).join(', ') }}
-    </p>
-    <p v-if="!names" class="small quiet">{{ say('teach-names-hidden') }}</p>
+    <div class="row spread foot">
+      <p v-if="names" class="small quiet">
+        <template v-if="then.length && !busy"
+          >{{ say('teach-then') }} {{ then.map((place) => place.name).join(', ') }}</template
+        >
+      </p>
+      <p v-else class="small quiet">{{ say('teach-names-hidden') }}</p>
+      <div class="row">
+        <v-btn
+          v-if="hides"
+          size="small"
+          height="44"
+          @pointerdown="held = true"
+          @pointerup="held = false"
+          @pointerleave="held = false"
+          @keydown.space.prevent="held = true"
+          @keyup.space="held = false"
+        >
+          {{ say('teach-names') }} <span class="kbd">n</span> </v-btn
+        ><v-checkbox v-model="device.mine" :label="say('teach-mine')" />
+      </div>
+    </div>
   </section>
 </template>
 
@@ -132,11 +192,12 @@ const results: { result: Result; says: string; key: string; level: string }[] = 
 .head {
   min-height: 32px;
 }
+.foot {
+  min-height: 44px;
+  flex-wrap: nowrap;
+}
 .undo {
-  min-height: 32px;
   padding: 0 8px;
-  border: 1px solid var(--line);
-  border-radius: 2px;
 }
 .panel {
   display: grid;
@@ -184,6 +245,10 @@ const results: { result: Result; says: string; key: string; level: string }[] = 
   grid-template-columns: repeat(4, minmax(0, 1fr));
   gap: 8px;
 }
+.neither {
+  display: grid;
+  gap: 8px;
+}
 .result {
   border: 1px solid var(--granite);
   border-radius: 2px;
@@ -197,6 +262,11 @@ const results: { result: Result; says: string; key: string; level: string }[] = 
   background: var(--sheet);
   text-align: center;
   line-height: 1.1;
+}
+.neither .result {
+  min-height: 44px;
+  flex-direction: row;
+  gap: 8px;
 }
 .result:hover {
   background: var(--wash);

@@ -6,13 +6,18 @@ import RateButtons from '@/components/RateButtons.vue'
 import { vFirst } from '@/composables/vFirst'
 import { say, sayOf } from '@/locales/say'
 
-const props = defineProps<{ parts: readonly Schemas['PartRead'][]; busy: boolean }>()
+const props = defineProps<{
+  parts: readonly Schemas['PartRead'][]
+  busy: boolean
+  /** What was written while it ran. */
+  note: string
+}>()
 defineEmits<{
   end: [note: string]
   back: []
   rate: [part: string, rating: 'well' | 'flat', note: string]
 }>()
-const note = ref('')
+const note = ref(props.note)
 const open = computed(() => props.parts.some((part) => part.tick !== 'done'))
 </script>
 

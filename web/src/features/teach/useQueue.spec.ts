@@ -110,6 +110,54 @@ test('what broke in the last reading is told with the mark made anew, and undo t
   expect(backs).toEqual(marked.map((one) => one.id))
   expect(queue.current.value?.name).toBe('Ama')
 })
+test('a pair is marked as a group in one act and taken back in one; who passes has no mark', async () => {
+  const queue = queueOf()
+  queue.size.value = 2
+  await queue.give('nearly')
+  expect(queue.done.value.map((one) => one.child)).toEqual(['Ama', 'Jun'])
+  await queue.undo()
+  expect(queue.done.value).toEqual([])
+  queue.size.value = 1
+  await queue.give('passed')
+  await settled()
+  expect(server.got.map((one) => [one.kind, 'voices' in one ? one.voices : ''])).toEqual([
+    ['marked', 'group'],
+    ['marked', 'group'],
+    ['taken_back', ''],
+    ['taken_back', ''],
+    ['passed', ''],
+  ])
+})
+test('all at once: everybody who waits has it but for those tapped, and one undo takes all back', async () => {
+  const queue = queueOf()
+  await queue.giveAll(new Set(['Jun']), true)
+  await settled()
+  const marked = server.got.filter((one) => one.kind === 'marked')
+  expect(marked.map((one) => one.result)).toEqual(
+    ['Ama', 'Jun', 'Ines', 'Tove', 'Kofi', 'Lien'].map((child) =>
+      child === 'Jun' ? 'not_yet' : 'secure',
+    ),
+  )
+  expect(marked.every((one) => one.together && one.could_copy && one.voices === 'alone')).toBe(true)
+  await queue.undo()
+  await settled()
+  expect(server.got.filter((one) => one.kind === 'taken_back')).toHaveLength(6)
+  expect(queue.waiting.value).toHaveLength(6)
+})
+test('marks that were meant for another concept are moved there, each beside the one it stands for', async () => {
+  const queue = queueOf()
+  await queue.give('secure')
+  await queue.give('nearly')
+  await settled()
+  await queue.move([], 'mi')
+  await settled()
+  const before = server.got.slice(0, 2)
+  const moved = server.got.slice(2).filter((one) => one.kind === 'marked')
+  expect(moved.map((one) => [one.concept, one.result, one.supersedes])).toEqual([
+    ['mi', 'secure', before[0]?.id],
+    ['mi', 'nearly', before[1]?.id],
+  ])
+})
 test('a secure reading broke nowhere', async () => {
   const queue = queueOf()
   await queue.give('secure')
