@@ -1092,10 +1092,61 @@ record_mark = { DATE($day) }, { $section }: { $text }, { $result ->
 record_event = { DATE($day) }, { $section }: { $kind ->
     [absent] absent
     [taken_back] what was told before was taken back
+    [passed] did not want to, and was not marked
+    [judged] the teacher said how far it is
    *[other] { $kind }
   }. Told by { $by }.
+record_say = Its name is said “{ $text }”.
+record_without = It is left out of: { $text }.
+record_without_touch = games with touch
+record_without_alone = being heard alone
+record_reports = Reports that were kept
+record_report_line = Number { $number }, { DATE($day) }, kept by { $by }: { $text }
 record_looked_line = { DATE($day) }, { $at }: { $what ->
     [child_looked_at] marks looked at
     [child_taken_out] everything taken out
+    [report_taken_out] report taken out
    *[other] { $what }
   }, by { $by }.
+
+# What a child needs next, and the report.
+step_first = First { $concept }, on which { $later } rests; then { $later }.
+step_not_yet = Teach { $concept } once more, in a small group, and hear it alone after that.
+step_nearly = Hear { $concept } alone and without help once more: it is nearly there.
+step_once = Hear { $concept } again on another day: it was shown once.
+step_not_heard = Listen to { $concept }: nobody has heard it alone yet.
+step_due = Hear { $concept } again: it was sure, and was not heard for long.
+step_none = Nothing waits: it goes on with the class.
+report_sure = { $name } is sure of { $text }.
+report_once = { $name } has shown { $text } once.
+report_nearly = { $name } nearly has { $text }.
+report_learning = { $name } is still learning { $text }.
+report_again = Heard last long ago, and to be heard again: { $text }.
+report_nobody = Nobody has listened to { $name } alone yet in { $text }.
+report_heard = { $name } { $text }.
+report_heard_things = was heard alone { $count ->
+    [one] once
+   *[other] { $count } times
+  } this year, last on { DATE($day) }
+report_next = { $text }
+report_head_sure = Can do
+report_head_once = Showed once
+report_head_nearly = Nearly there
+report_head_learning = Learning now
+report_head_again = To be heard again
+report_head_nobody = Not heard yet
+report_head_heard = How we know
+report_head_next = Next
+report_lead = { $section }, { $school }, { DATE($day) }
+report_foot = Put together from what was heard in music lessons. It gives no grade and compares with nobody.
+report_column_name = Name
+report_column_section = Class
+group_nobody = Everybody who was heard in { $concept } has it.
+group = Teach { $concept } again to { $count ->
+    [one] one child
+   *[other] these { $count }
+  }: { $names }.
+group_behind = Teach { $count ->
+    [one] one child
+   *[other] these { $count }
+  } again: { $names }. It is really { $behind } that they miss; after that { $concept }.

@@ -338,3 +338,6 @@ projector_code = No screen waits under { $code }. Look at its number again: it c
 what_projector = screen
 school_name_to_erase = To erase the school write its name, “{ $name }”. Nothing was erased.
 restore_erased = “{ $name }” was erased as a whole on { DATE($day) }; nothing was brought back. If you want it back all the same, take its line out of erased.jsonl beside the backups, then try again.
+report_no_block = A report has no part “{ $key }”. Nothing was kept.
+report_blanks = “{ $text }” has blanks that cannot be filled: only {"{"}name{"}"} and {"{"}things{"}"} can. Nothing was kept.
+report_long = A sentence may have { $most } letters. Nothing was kept.

@@ -50,6 +50,20 @@ export const router = createRouter({
       component: () => import('./pages/LedgerPage.vue'),
       props: true,
     },
+    { path: '/ask', name: 'ask', component: () => import('./pages/AskPage.vue') },
+    {
+      path: '/children/:id',
+      name: 'child',
+      component: () => import('./pages/ChildPage.vue'),
+      props: true,
+    },
+    {
+      path: '/children/:id/report',
+      name: 'report',
+      component: () => import('./pages/ReportPage.vue'),
+      props: true,
+      meta: { anybody: true },
+    },
     {
       path: '/sections/:id/year',
       name: 'year',

@@ -29,6 +29,7 @@ STATUS: dict[type[errors.KopjeError], int] = {
     errors.RecordingError: 422,
     errors.PracticeError: 422,
     errors.AskError: 422,
+    errors.ReportError: 422,
     errors.ConceptError: 422,
     errors.SequenceError: 422,
     errors.WordingError: 422,

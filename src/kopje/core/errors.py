@@ -51,6 +51,10 @@ class AskError(KopjeError):
     code = "ask"
 
 
+class ReportError(KopjeError):
+    code = "report"
+
+
 class SongQuestionError(KopjeError):
     code = "song_question"
 

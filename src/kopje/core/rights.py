@@ -90,7 +90,17 @@ TEACHING = (
     *("overrideYear", "undoYear", "waysOut", "schoolYear", "gradeYear", "week", "calendarFile"),
     *("readHolidays", "lookAtRoster", "bringRoster", "goneChildren", "changeChild", "previewRollOver"),
     *("rollOver", "setWords", "setBarColours", "sequence", "keepSequence", "startSequence", "ladder"),
-    *("askNotHeard", "askFading", "askRefresh", "askMissing", "askDrift", "askLeftOver", "askNeeds"),
+    *(
+        "askNotHeard",
+        "askFading",
+        "askRefresh",
+        "askMissing",
+        "askDrift",
+        "askLeftOver",
+        "askNeeds",
+        "askGroup",
+    ),
+    *("findChildren", "child", "careForChild", "keepReport", "setReportWords"),
     *("setLadder", "ladderNow", "sequenceFile", "lookAtSequence", "backupsTold", "exportChild"),
 )
 OWNING = (
@@ -109,10 +119,13 @@ OWNING = (
         "unsealBackups",
     ),
 )
+# What was made to be read by others.
+READING = ("childReport", "printReport", "sectionReports", "reportWords", "reportChildren")
 RIGHTS: dict[str, frozenset[Role]] = {
     **dict.fromkeys(ANYBODY, frozenset(ROLES)),
     **dict.fromkeys(IN_THE_ROOM, frozenset(("owner", "teacher", "substitute"))),
     **dict.fromkeys(TEACHING, frozenset(("owner", "teacher"))),
+    **dict.fromkeys(READING, frozenset(("owner", "teacher", "viewer"))),
     **dict.fromkeys(OWNING, frozenset(("owner",))),
 }
 

@@ -18,6 +18,8 @@ from kopje.engraving.drill_paper import DrillSheet, drill_sheet
 from kopje.engraving.flat import FAMILY, printable
 from kopje.engraving.lesson_paper import STYLE as LESSONS
 from kopje.engraving.lesson_paper import RunSheet, SetSheet, run_sheet, set_sheet
+from kopje.engraving.report_paper import STYLE as REPORTS
+from kopje.engraving.report_paper import ReportSheet, report_sheet
 from kopje.workers import Worker, WorkerLimitError
 
 Paper = Literal["A4", "letter"]
@@ -53,7 +55,7 @@ class Sheet:
     mirrored: bool = True  # hands as those see them who face the singer
 
 
-Page = Sheet | RunSheet | SetSheet | DrillSheet
+Page = Sheet | RunSheet | SetSheet | DrillSheet | ReportSheet
 
 
 def document(sheets: Sequence[Page]) -> str:
@@ -68,6 +70,8 @@ def _section(sheet: Page) -> str:
         return run_sheet(sheet)
     if isinstance(sheet, DrillSheet):
         return drill_sheet(sheet)
+    if isinstance(sheet, ReportSheet):
+        return report_sheet(sheet)
     return set_sheet(sheet) if isinstance(sheet, SetSheet) else _sheet(sheet)
 
 
@@ -105,7 +109,7 @@ def _print(html: str, fonts: str, paper: Paper) -> bytes:
     known, inside = FontConfiguration(), URLFetcher(allowed_protocols=("data",))
     shipped_only = URLFetcher(allowed_protocols=("file",))
     style = CSS(
-        string=f"@page {{ size: {paper} }}{fonts}{STYLE}{LESSONS}{DRILLS}",
+        string=f"@page {{ size: {paper} }}{fonts}{STYLE}{LESSONS}{DRILLS}{REPORTS}",
         font_config=known,
         url_fetcher=shipped_only,
     )

@@ -193,6 +193,13 @@ def all_held(session: Session, school_id: UUID) -> Iterator[tuple[HeldLesson, st
         yield _held(row), section
 
 
+def of_child(session: Session, school_id: UUID, child_id: UUID) -> Sequence[ClassEvent]:
+    """Its marks and the teacher's words on it, with whatever takes them back, and takes that back."""
+    concepts = select(Event.concept).where(Event.child_id == child_id, Event.concept.is_not(None))
+    pairs = [(child_id, key) for key in session.scalars(concepts.distinct()) if key]
+    return marks_with_backs(session, pairs, school_id) if pairs else ()
+
+
 def tellers(session: Session, ids: Iterable[str]) -> dict[str, str]:
     """Who told each of these events, by name, whether or not they still may come in."""
     chosen = select(_text(Event.id), Teacher.name).join(Teacher, Teacher.id == Event.teacher_id)

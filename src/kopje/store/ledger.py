@@ -117,7 +117,8 @@ GRID = text(
     )
     SELECT 'section', n.id::text, n.name, n.grade, n.minutes, n.upper FROM section n
     WHERE n.id = :section AND n.school_id = :school
-    UNION ALL SELECT 'child', r.id::text, r.name, r.place, 0, 0 FROM roll r
+    UNION ALL SELECT 'child', r.id::text, r.name, r.place,
+        coalesce((SELECT max(w.last_alone) FROM standing w WHERE w.child_id = r.id) - DATE '1970-01-01', -1), 0 FROM roll r
     UNION ALL
     SELECT 'stones', s.concept, string_agg(r.place || CASE WHEN s.word IS NOT NULL THEN
             CASE s.word WHEN 'secure' THEN 'S' WHEN 'once' THEN 'O' WHEN 'nearly' THEN 'N' ELSE 'Y' END
@@ -132,12 +133,12 @@ GRID = text(
 @dataclass(frozen=True, slots=True)
 class GridRows:
     """A section's ledger in one question to the database. `section` is (name, grade, upper, minutes), `children` is
-    (id, name) in the order of the roll. `stones` in short, by concept, made by the database (`0s20781 2n`:
+    (id, name, the day it was last heard alone in anything, in days since 1970) in the order of the roll. `stones` in short, by concept, made by the database (`0s20781 2n`:
     place on the roll, then s secure, o once, n nearly, y not yet, p heard in one way only, in capitals where
     the teacher said so; then the day it was last heard alone, in days since 1970): a grid is many rows and no thought."""
 
     section: tuple[str, int, int, int]
-    children: tuple[tuple[str, str], ...]
+    children: tuple[tuple[str, str, int | None], ...]
     stones: dict[str, str]
 
 
@@ -150,9 +151,9 @@ def grid(session: Session, school_id: UUID, section_id: UUID, day: date) -> Grid
     )
     if section is None:
         raise NotFoundError("no_such", what=because("what_section"), value=str(section_id))
-    children = sorted((place, key, name) for kind, key, name, place, *_ in rows if kind == "child")
+    children = sorted((place, key, name, last) for kind, key, name, place, last, _ in rows if kind == "child")
     return GridRows(
         section,
-        tuple((key, name) for _, key, name in children),
+        tuple((key, name, last if last >= 0 else None) for _, key, name, last in children),
         {key: stones for kind, key, stones, *_ in rows if kind == "stones"},
     )

@@ -106,6 +106,28 @@ def every_child(session: Session, school_id: UUID) -> Sequence[tuple[Child, str]
     return [(child, name) for child, name in rows]
 
 
+def children_named(
+    session: Session, school_id: UUID, text: str, day: date, most: int
+) -> Sequence[tuple[Child, str]]:
+    """Children on a roll that day whose name has these letters, with their class; those that begin with them
+    first."""
+    wanted = text.strip()
+    begins = Child.name.istartswith(wanted, autoescape=True)
+    rows = session.execute(
+        select(Child, Section.name)
+        .join(Section, Section.id == Child.section_id)
+        .where(
+            Child.school_id == school_id,
+            Section.ended.is_(None),
+            or_(Child.left.is_(None), Child.left > day),
+            Child.name.icontains(wanted, autoescape=True),
+        )
+        .order_by(begins.desc(), Child.name, Section.name)
+        .limit(most)
+    )
+    return [(child, name) for child, name in rows]
+
+
 def names(session: Session, school_id: UUID, ids: Collection[UUID]) -> dict[UUID, str]:
     rows = session.execute(
         select(Child.id, Child.name).where(Child.school_id == school_id, Child.id.in_(ids))

@@ -175,6 +175,7 @@ export function useLedger(id: Id) {
           params: { path: { section_id: toValue(id) } },
         }),
       ),
+    enabled: computed(() => toValue(id) !== ''),
   })
 }
 

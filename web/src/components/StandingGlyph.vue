@@ -2,13 +2,24 @@
 // Strata in a stone: the same glyph from the grid to the print. Shape tells it, colour only helps.
 import { computed } from 'vue'
 import { standingName } from '@/locales/names'
+import { say } from '@/locales/say'
 
 const props = withDefaults(
-  defineProps<{ level: string; due?: boolean; partly?: boolean; size?: number; plain?: boolean }>(),
-  { due: false, partly: false, size: 20, plain: false },
+  defineProps<{
+    level: string
+    due?: boolean
+    partly?: boolean
+    said?: boolean
+    size?: number
+    plain?: boolean
+  }>(),
+  { due: false, partly: false, said: false, size: 20, plain: false },
 )
 const STONE = 'M4 21.5 L1.8 14.5 L5.5 7 L12.5 2.6 L20 6.2 L22.4 14.8 L19.6 21.5 Z'
-const name = computed(() => standingName(props.level, props.due, props.partly))
+const name = computed(() => {
+  const standing = standingName(props.level, props.due, props.partly)
+  return props.said ? say('word-said', { standing }) : standing
+})
 </script>
 
 <template>
@@ -30,11 +41,17 @@ const name = computed(() => standingName(props.level, props.due, props.partly))
     <path v-else-if="level === 'not_yet'" d="M2.6 17 L4 21.5 L19.6 21.5 L21.4 17 Z" class="fill" />
     <path :d="STONE" class="edge" />
     <path v-if="due" d="M9 0 L16 0 L12.5 10 Z" class="notch" />
+    <path v-if="said" d="M15.5 18.5 L18.5 22 L24 14.5" class="said" />
     <circle v-if="partly" cx="12.4" cy="13.4" r="2.6" class="part" />
   </svg>
 </template>
 
 <style scoped>
+.said {
+  fill: none;
+  stroke: var(--dusk);
+  stroke-width: 2.4;
+}
 .edge {
   fill: none;
   stroke: var(--granite);

@@ -1,19 +1,21 @@
 <script setup lang="ts">
 // Who has it, who was not heard? A grid of stones; the drawer shows the evidence behind one.
-import { computed, ref } from 'vue'
+import { computed, reactive, ref } from 'vue'
+import { sectionReports, useGroup } from '@/api/children'
 import { useChangeChild, useGone } from '@/api/setup'
 import { queryClient, useDay, useEvidence, useLedger, useSections } from '@/api/queries'
 import type { Schemas } from '@/api/client'
 import PageState from '@/components/PageState.vue'
 import SideDrawer from '@/components/SideDrawer.vue'
 import StandingGlyph from '@/components/StandingGlyph.vue'
-import { shortDay } from '@/composables/words'
+import { capital, shortDay } from '@/composables/words'
 import { useTrail } from '@/composables/useTrail'
 import ChildPanel from '@/features/ledger/ChildPanel.vue'
 import EvidenceView from '@/features/ledger/EvidenceView.vue'
+import { columnsOf, EVERYTHING, type Filter, rowsOf } from '@/features/ledger/filters'
 import StoneGrid from '@/features/ledger/StoneGrid.vue'
 import { gradesName, standingName } from '@/locales/names'
-import { say } from '@/locales/say'
+import { say, sayOf } from '@/locales/say'
 
 const props = defineProps<{ id: string }>()
 const ledger = useLedger(() => props.id)
@@ -73,6 +75,40 @@ function comesBack(one: Schemas['ChildDetail']) {
     { onSuccess: () => (changed.value = { said: say('child-came-back', { name }), back }) },
   )
 }
+const filter = reactive<Filter>({ ...EVERYTHING })
+const columns = computed(() => (found.value ? columnsOf(found.value, filter) : []))
+const rows = computed(() => (found.value ? rowsOf(found.value, columns.value, filter) : []))
+const strands = computed(() => [
+  { value: '', title: say('ledger-strand-all') },
+  ...[...new Set((found.value?.columns ?? []).map((one) => one.concept.strand))].map((one) => ({
+    value: one,
+    title: one,
+  })),
+])
+const options = (group: string, keys: readonly string[]) =>
+  keys.map((value) => ({ value, title: sayOf(group, value) }))
+const phases = options('ledger-phases', ['all', 'named', 'unnamed'])
+const shows = options('ledger-show', ['all', 'due', 'not_heard', 'not_yet'])
+const orders = options('ledger-order', ['name', 'wait'])
+const group = useGroup(
+  () => props.id,
+  () => (picked.value && !picked.value.child ? picked.value.concept : ''),
+)
+/** The same concept in the other sections of the grade. */
+const others = computed(() =>
+  (sections.data.value ?? []).filter(
+    (one) => one.grade === found.value?.section.grade && one.id !== props.id,
+  ),
+)
+const sister = useLedger(() => others.value[0]?.id ?? '')
+const sisters = computed(() =>
+  others.value.slice(0, 1).flatMap((one) => {
+    const same = sister.data.value?.columns.find(
+      (column) => column.concept.key === picked.value?.concept,
+    )
+    return [{ ...one, says: same?.sentence ?? say('ledger-sister-nothing') }]
+  }),
+)
 const child = computed(() => found.value?.children.find((one) => one.id === picked.value?.child))
 const column = computed(() =>
   found.value?.columns.find((one) => one.concept.key === picked.value?.concept),
@@ -85,6 +121,7 @@ const legend = [
   { level: 'once' },
   { level: 'secure' },
   { level: 'secure', due: true },
+  { level: 'secure', said: true },
 ]
 async function afterErasing() {
   picked.value = null
@@ -98,6 +135,11 @@ async function afterErasing() {
     <div class="page">
       <header class="row spread">
         <h1>{{ say('ledger-title') }} {{ found.section.name }}</h1>
+        <span class="row small"
+          ><router-link to="/ask">{{ say('asked-title') }}</router-link
+          ><a :href="sectionReports(id, 'pdf')" target="_blank">{{ say('report-all-of') }}</a
+          ><a :href="sectionReports(id, 'csv')" download>{{ say('report-csv') }}</a></span
+        >
         <nav class="row" :aria-label="say('set-up-sections')">
           <router-link
             v-for="one in sections.data.value ?? []"
@@ -111,7 +153,7 @@ async function afterErasing() {
       <p class="row legend small" :aria-label="say('ledger-legend')">
         <span v-for="(one, index) in legend" :key="index" class="row"
           ><StandingGlyph v-bind="one" :size="18" plain />{{
-            standingName(one.level, one.due, one.partly)
+            one.said ? say('word-legend') : standingName(one.level, one.due, one.partly)
           }}</span
         >
       </p>
@@ -123,12 +165,24 @@ async function afterErasing() {
       </p>
       <p v-if="change.error.value" class="wrong" role="alert">△ {{ change.error.value.message }}</p>
       <p v-if="!found.columns.length" class="quiet">{{ say('ledger-empty') }}</p>
-      <StoneGrid
-        v-else
-        :ledger="found"
-        :picked="picked"
-        @pick="(child, concept) => (picked = { child, concept })"
-      />
+      <template v-else>
+        <div class="row filters">
+          <v-select v-model="filter.strand" :items="strands" :label="say('ledger-strand')" />
+          <v-select v-model="filter.phase" :items="phases" :label="say('ledger-phase')" />
+          <v-select v-model="filter.shows" :items="shows" :label="say('ledger-shows')" />
+          <v-select v-model="filter.by" :items="orders" :label="say('ledger-by')" />
+          <span v-if="rows.length < found.children.length" class="small quiet" role="status">{{
+            say('ledger-shown', { n: rows.length, of: found.children.length })
+          }}</span>
+        </div>
+        <StoneGrid
+          :ledger="found"
+          :picked="picked"
+          :rows="rows"
+          :columns="columns"
+          @pick="(child, concept) => (picked = { child, concept })"
+        />
+      </template>
       <details v-if="gone.data.value?.length" class="small">
         <summary>{{ say('child-gone', { n: gone.data.value.length }) }}</summary>
         <ul>
@@ -142,11 +196,39 @@ async function afterErasing() {
       </details>
     </div>
     <SideDrawer
-      v-if="picked && evidence.data.value"
+      v-if="picked && !picked.child && column"
+      :title="capital(column.concept.name)"
+      @close="picked = null"
+    >
+      <section class="stack">
+        <h3>{{ say('song-whole') }}</h3>
+        <p>{{ column.sentence }}</p>
+        <p v-if="group.data.value">{{ group.data.value.sentence }}</p>
+        <p v-if="column.concept.prompt" class="quiet">“{{ column.concept.prompt }}”</p>
+      </section>
+      <section v-if="sisters.length" class="stack">
+        <h3>{{ say('ledger-sisters') }}</h3>
+        <p v-for="one in sisters" :key="one.id">
+          <router-link :to="`/sections/${one.id}/ledger`">{{ one.name }}</router-link>:
+          {{ one.says }}
+        </p>
+      </section>
+    </SideDrawer>
+    <SideDrawer
+      v-if="picked?.child && evidence.data.value"
       :title="evidence.data.value.child"
       @close="picked = null"
     >
-      <EvidenceView :evidence="evidence.data.value" />
+      <p class="small">
+        <router-link :to="`/children/${picked.child}`">{{ say('child-whole') }}</router-link>
+      </p>
+      <EvidenceView
+        :evidence="evidence.data.value"
+        :section="id"
+        :child="picked.child"
+        :name="evidence.data.value.child"
+        :today="day.data.value?.today ?? ''"
+      />
       <ChildPanel
         v-if="child && homes.length"
         :child="child"
@@ -175,6 +257,13 @@ async function afterErasing() {
   gap: 12px;
   min-height: 0;
   height: 100%;
+}
+.filters {
+  gap: 10px;
+}
+.filters > .v-input {
+  max-width: 210px;
+  min-width: 150px;
 }
 .legend .row {
   gap: 4px;

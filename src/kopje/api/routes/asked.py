@@ -11,6 +11,7 @@ from kopje.api.deps import Work
 from kopje.api.schemas.asked import (
     DriftRead,
     FadingRead,
+    GroupRead,
     LeftOverRead,
     MissingForRead,
     NeedsRead,
@@ -46,6 +47,11 @@ def get_refresh(section: UUID, ctx: Work) -> RefreshedRead:
 @router.get("/missing", operation_id="askMissing", summary="What keeps a section from a concept")
 def get_missing(section: UUID, concept: Key, ctx: Work) -> MissingForRead:
     return MissingForRead.of(ask_ledger.missing_for(ctx, section, concept), ctx.words)
+
+
+@router.get("/group", operation_id="askGroup", summary="Whom to teach a concept again, and what is behind it")
+def get_group(section: UUID, concept: Key, ctx: Work) -> GroupRead:
+    return GroupRead.of(ask_ledger.group(ctx, section, concept), ctx.words)
 
 
 @router.get("/drift", operation_id="askDrift", summary="Where the sections of a grade differ on a day")

@@ -13,6 +13,7 @@ from kopje.core.reasons import Named
 from kopje.core.sequence.concepts import Concept
 from kopje.usecases.ledger.ask_ledger import (
     Fading,
+    Group,
     LeftOver,
     Missing,
     MissingFor,
@@ -113,6 +114,22 @@ class MissingForRead(Read):
     @classmethod
     def of(cls, found: MissingFor, words: Words) -> MissingForRead:
         return cls(named=found.named, missing=[MissingRead.of(one, words) for one in found.missing])
+
+
+class GroupRead(Read):
+    """Whom to teach a concept again, by name, and what is really missing."""
+
+    children: list[str]
+    behind: str | None
+    sentence: str
+
+    @classmethod
+    def of(cls, one: Group, words: Words) -> GroupRead:
+        return cls(
+            children=list(one.children),
+            behind=one.behind.name if one.behind else None,
+            sentence=words.say(one.reason),
+        )
 
 
 class DriftRead(Read):

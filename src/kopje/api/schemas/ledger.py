@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from datetime import date, datetime
+from datetime import date, datetime, timedelta
 from typing import Literal
 from uuid import UUID
 
@@ -17,7 +17,7 @@ from kopje.core.ledger.rota import Place
 from kopje.core.rights import Room
 from kopje.core.sequence.concepts import Way
 from kopje.usecases.ledger.read_hearing import Hearing
-from kopje.usecases.ledger.read_ledger import Evidence, Grid, StandingToday
+from kopje.usecases.ledger.read_ledger import EPOCH, Evidence, Grid, StandingToday
 from kopje.words import Words
 
 Level = Literal["not_heard", "not_yet", "nearly", "once", "secure"]
@@ -221,8 +221,11 @@ class EvidenceRead(Read):
 
 
 class ChildRead(Read):
+    """`last`: the day it was last heard alone, in anything."""
+
     id: UUID
     name: str
+    last: date | None
 
 
 class LedgerRead(Read):
@@ -249,6 +252,9 @@ class LedgerRead(Read):
             )
             for c in grid.columns
         ]
-        children = [ChildRead(id=UUID(key), name=name) for key, name in grid.children]
+        children = [
+            ChildRead(id=UUID(key), name=name, last=None if last is None else EPOCH + timedelta(last))
+            for key, name, last in grid.children
+        ]
         section = SectionRead.model_validate(grid.section)
         return cls(section=section, children=children, columns=columns, stones=grid.stones)

@@ -125,6 +125,13 @@ class LookedRead(Read):
     by: str | None
 
 
+class KeptReportRead(Read):
+    number: int
+    made: datetime
+    by: str
+    blocks: list[Mapping[str, str]]
+
+
 class ChildFile(Read):
     """Everything that is kept of one child. `aside`: told by a device, not taken yet."""
 
@@ -134,6 +141,9 @@ class ChildFile(Read):
     joined: date
     left: date | None
     sections: list[str]
+    say: str
+    without: list[str]
+    reports: list[KeptReportRead]
     told: list[ToldRead]
     standings: list[StandsRead]
     aside: list[Mapping[str, Any]]
@@ -147,6 +157,9 @@ class ChildFile(Read):
             joined=child.joined,
             left=child.left,
             sections=list(child.sections),
+            say=child.say,
+            without=list(child.without),
+            reports=[KeptReportRead.model_validate(one) for one in child.reports],
             told=[
                 ToldRead(
                     id=one.id,

@@ -11,7 +11,7 @@ from kopje.core.ledger.asked import Refresher, fewest
 from kopje.core.ledger.readiness import Readiness, judge
 from kopje.core.ledger.readiness import counts as counted
 from kopje.core.ledger.standing import ORDER, counts_as_secure, is_due
-from kopje.core.reasons import Reason, because
+from kopje.core.reasons import Named, Reason, because, listed
 from kopje.core.sequence.concepts import Concept, ConceptKey
 from kopje.core.sequence.section_state import may_present
 from kopje.store import ledger, sections, songs
@@ -132,6 +132,47 @@ def without_it(ctx: Context, now: SectionNow, key: ConceptKey) -> tuple[str, ...
 def _lacks(row: t.StandingRow, before: Before, now: SectionNow) -> bool:
     due = is_due(row.counts, row.fades_from, before.child(str(row.child_id), now.id))
     return row.counts != "not_heard" and not counts_as_secure(row.counts, due)
+
+
+@dataclass(frozen=True, slots=True)
+class Group:
+    """Whom to teach a concept again, and what is really missing: what it rests on and most of them lack
+    too."""
+
+    concept: Concept
+    children: tuple[str, ...]
+    behind: Concept | None
+    reason: Reason
+
+
+def group(ctx: Context, section_id: UUID, concept_key: str) -> Group:
+    now = section_now(ctx, section_id)
+    concept = ctx.sequence.concept(concept_key)
+    children = without_it(ctx, now, concept.key)
+    behind = _behind(ctx, now, concept, frozenset(children))
+    said = listed(children)
+    name = Named(concept.key)
+    if not children:
+        return Group(concept, (), None, because("group_nobody", concept=name))
+    if behind is None:
+        return Group(concept, children, None, because("group", concept=name, count=len(children), names=said))
+    reason = because("group_behind", concept=name, count=len(children), names=said, behind=Named(behind.key))
+    return Group(concept, children, behind, reason)
+
+
+def _behind(ctx: Context, now: SectionNow, concept: Concept, lacking: frozenset[str]) -> Concept | None:
+    """The first thing below it, what it rests on before what that rests on, that at least half of them
+    lack."""
+    waiting, seen = list(concept.needs), set[str]()
+    while waiting and lacking:
+        key = waiting.pop(0)
+        if key in seen:
+            continue
+        seen.add(key)
+        if 2 * len(lacking & set(without_it(ctx, now, ConceptKey(key)))) >= len(lacking):
+            return ctx.sequence.concept(key)
+        waiting += ctx.sequence.concept(key).needs
+    return None
 
 
 @dataclass(frozen=True, slots=True)

@@ -41,12 +41,12 @@ class Column:
 
 @dataclass(frozen=True)
 class Grid:
-    """`children` is (id, name); `stones` in short by concept: place on the roll and s secure, d secure and
-    due, o once, e once and due, n nearly, y not yet, p heard in one way only (`0s 2n`); a capital where the
-    teacher said so."""
+    """`children` is (id, name, days since 1970 when it was last heard alone in anything); `stones` in short
+    by concept: place on the roll and s secure, d secure and due, o once, e once and due, n nearly, y not
+    yet, p heard in one way only (`0s 2n`); a capital where the teacher said so."""
 
     section: SectionRow
-    children: Sequence[tuple[str, str]]
+    children: Sequence[tuple[str, str, int | None]]
     columns: tuple[Column, ...]
     stones: dict[str, str]
 
@@ -57,7 +57,7 @@ def grid(ctx: Context, section_id: UUID) -> Grid:
     rows = ledger.grid(ctx.session, ctx.school_id, section_id, ctx.today)
     row = snapshots.section(ctx.session, ctx.school_id, section_id)
     before = Before(ctx, [row])
-    limits = [before.child(key, section_id) for key, _ in rows.children]
+    limits = [before.child(key, section_id) for key, *_ in rows.children]
     days = [(limit - EPOCH).days if limit else 0 for limit in limits]
     stones, readiness = {}, {}
     for key, short in rows.stones.items():

@@ -10,7 +10,7 @@ from uuid import UUID
 
 from kopje.core.reasons import Named, Param, Reason, unpacked
 from kopje.engraving.record_paper import record_page
-from kopje.store import people, privacy, sections
+from kopje.store import people, privacy, reports, sections
 from kopje.usecases.context import Context
 
 
@@ -39,6 +39,14 @@ class Stands:
 
 
 @dataclass(frozen=True, slots=True)
+class KeptReport:
+    number: int
+    made: datetime
+    by: str
+    blocks: tuple[Mapping[str, str], ...]
+
+
+@dataclass(frozen=True, slots=True)
 class EverythingOf:
     id: UUID
     name: str
@@ -48,6 +56,9 @@ class EverythingOf:
     told: tuple[Told, ...]
     standings: tuple[Stands, ...]
     aside: tuple[Mapping[str, Any], ...]  # told by a device, not taken yet
+    say: str
+    without: tuple[str, ...]
+    reports: tuple[KeptReport, ...]
     looked_at: Sequence[tuple[datetime, str, str | None]]  # when, what for, by whom
 
 
@@ -84,6 +95,12 @@ def everything_of(ctx: Context, child_id: UUID) -> EverythingOf:
         tuple(told),
         tuple(standings),
         tuple(aside),
+        child.say,
+        tuple(child.without),
+        tuple(
+            KeptReport(row.number, row.made, by, tuple(row.blocks))
+            for row, by in reports.of_child(ctx.session, child_id)
+        ),
         looked,
     )
 
@@ -96,6 +113,8 @@ def page_of(ctx: Context, child: EverythingOf) -> str:
         words.word("record_sections", text=", ".join(child.sections)),
         words.word("record_joined", day=child.joined),
         *left,
+        *([words.word("record_say", text=child.say)] if child.say else []),
+        *([words.word("record_without", text=_without(ctx, child.without))] if child.without else []),
     ]
     stands = [
         f"{_concept(ctx, one.concept)}: {' '.join(words.say(reason) for reason in one.reasons)}"
@@ -107,6 +126,8 @@ def page_of(ctx: Context, child: EverythingOf) -> str:
         ("record_told", [_line(ctx, one) for one in child.told]),
         ("record_looked", [_looked(ctx, *one) for one in child.looked_at]),
     ]
+    if child.reports:
+        blocks.insert(3, ("record_reports", [_report(ctx, one) for one in child.reports]))
     if child.aside:
         blocks.insert(3, ("record_aside", [words.word("record_aside_line", count=len(child.aside))]))
     nothing = [words.word("record_nothing")]
@@ -116,6 +137,16 @@ def page_of(ctx: Context, child: EverythingOf) -> str:
         words.word("record_lead", school=school, day=ctx.today),
         [(words.word(heading), lines or nothing) for heading, lines in blocks],
     )
+
+
+def _without(ctx: Context, kinds: Sequence[str]) -> str:
+    return ", ".join(ctx.words.word(f"record_without_{kind}") for kind in kinds)
+
+
+def _report(ctx: Context, one: KeptReport) -> str:
+    text = " ".join(block["text"] for block in one.blocks)
+    day = one.made.astimezone(ctx.now.tzinfo).date()
+    return ctx.words.word("record_report_line", number=one.number, day=day, by=one.by, text=text)
 
 
 def _concept(ctx: Context, key: str | None) -> str:

@@ -11,12 +11,16 @@ import { say, sayOf } from '@/locales/say'
 const props = defineProps<{
   ledger: Schemas['LedgerRead']
   picked: { child: string; concept: string } | null
+  /** Rows by their place on the roll, and columns, that are shown. */
+  rows: readonly number[]
+  columns: readonly Schemas['ColumnRead'][]
 }>()
 const emit = defineEmits<{ pick: [child: string, concept: string] }>()
 interface Stone {
   level: string
   due?: boolean
   partly?: boolean
+  said?: boolean
 }
 const LETTERS: Record<string, Stone> = {
   s: { level: 'secure' },
@@ -26,6 +30,10 @@ const LETTERS: Record<string, Stone> = {
   n: { level: 'nearly' },
   y: { level: 'not_yet' },
   p: { level: 'not_heard', partly: true },
+  S: { level: 'secure', said: true },
+  O: { level: 'once', said: true },
+  N: { level: 'nearly', said: true },
+  Y: { level: 'not_yet', said: true },
 }
 const stones = computed(
   () =>
@@ -41,20 +49,27 @@ const stone = (row: number, concept: string): Stone =>
   stones.value.get(`${row}/${concept}`) ?? { level: 'not_heard' }
 const spoken = (row: number, concept: string) => {
   const found = stone(row, concept)
-  return standingName(found.level, found.due, found.partly)
+  const standing = standingName(found.level, found.due, found.partly)
+  return found.said ? say('word-said', { standing }) : standing
 }
+const shown = computed(() =>
+  props.rows.flatMap((place) => {
+    const one = props.ledger.children[place]
+    return one ? [{ ...one, place }] : []
+  }),
+)
 const at = ref({ row: 0, column: 0 })
 const table = ref<HTMLTableElement>()
 async function walk(rows: number, columns: number) {
-  const row = Math.min(Math.max(at.value.row + rows, 0), props.ledger.children.length - 1)
-  const column = Math.min(Math.max(at.value.column + columns, 0), props.ledger.columns.length - 1)
+  const row = Math.min(Math.max(at.value.row + rows, 0), props.rows.length - 1)
+  const column = Math.min(Math.max(at.value.column + columns, 0), props.columns.length - 1)
   at.value = { row, column }
   await nextTick()
   table.value?.querySelector<HTMLButtonElement>(`[data-at='${row}-${column}']`)?.focus()
 }
 const strands = computed(() => {
   const groups: { name: string; span: number }[] = []
-  for (const column of props.ledger.columns) {
+  for (const column of props.columns) {
     const last = groups.at(-1)
     if (last?.name === column.concept.strand) last.span += 1
     else groups.push({ name: column.concept.strand, span: 1 })
@@ -88,28 +103,36 @@ const strands = computed(() => {
         <tr>
           <th scope="col" class="corner small quiet">{{ say('ledger-children') }}</th>
           <th
-            v-for="column in ledger.columns"
+            v-for="column in columns"
             :key="column.concept.key"
             scope="col"
             :class="{ on: picked?.concept === column.concept.key }"
           >
-            <ConceptSign :sign="column.concept.sign" :name="column.concept.name" :height="22" />
+            <button
+              class="head"
+              :aria-pressed="picked?.concept === column.concept.key && !picked.child"
+              @click="emit('pick', '', column.concept.key)"
+            >
+              <ConceptSign :sign="column.concept.sign" :name="column.concept.name" :height="22" />
+            </button>
           </th>
         </tr>
       </thead>
       <tbody>
-        <tr v-for="({ id, name }, row) in ledger.children" :key="id">
-          <th scope="row" :class="{ on: picked?.child === id }">{{ name }}</th>
-          <td v-for="(column, place) in ledger.columns" :key="column.concept.key">
+        <tr v-for="({ id, name, place: at_ }, row) in shown" :key="id">
+          <th scope="row" :class="{ on: picked?.child === id }">
+            <router-link :to="`/children/${id}`" class="who">{{ name }}</router-link>
+          </th>
+          <td v-for="(column, place) in columns" :key="column.concept.key">
             <button
               :data-at="`${row}-${place}`"
               :tabindex="row === at.row && place === at.column ? 0 : -1"
               :class="{ on: picked?.child === id && picked?.concept === column.concept.key }"
-              :aria-label="`${name}, ${column.concept.name}: ${spoken(row, column.concept.key)}`"
+              :aria-label="`${name}, ${column.concept.name}: ${spoken(at_, column.concept.key)}`"
               @focus="at = { row, column: place }"
               @click="emit('pick', id, column.concept.key)"
             >
-              <StandingGlyph v-bind="stone(row, column.concept.key)" :size="22" plain />
+              <StandingGlyph v-bind="stone(at_, column.concept.key)" :size="22" plain />
             </button>
           </td>
         </tr>
@@ -118,7 +141,7 @@ const strands = computed(() => {
         <tr>
           <th scope="row">{{ say('ledger-readiness') }}</th>
           <td
-            v-for="column in ledger.columns"
+            v-for="column in columns"
             :key="column.concept.key"
             :class="['foot narrow', column.answer]"
             :title="column.sentence"
@@ -183,6 +206,18 @@ thead tr:nth-child(2) th {
 thead th.on,
 tbody th.on {
   background: var(--dusk-wash);
+}
+.head {
+  height: 38px;
+}
+.who {
+  color: inherit;
+  text-decoration: none;
+  display: block;
+  line-height: 30px;
+}
+.who:hover {
+  text-decoration: underline;
 }
 .corner,
 tbody th,

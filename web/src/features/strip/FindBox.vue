@@ -1,7 +1,8 @@
 <script setup lang="ts">
-// Search: sections and songs by name, the keyboard alone is enough.
+// Search: sections, children and songs by name, the keyboard alone is enough.
 import { computed, nextTick, onMounted, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
+import { useChildrenNamed } from '@/api/children'
 import { useSections, useSongsNamed } from '@/api/queries'
 import { gradesName } from '@/locales/names'
 import { say } from '@/locales/say'
@@ -11,6 +12,7 @@ const router = useRouter()
 const sections = useSections()
 const text = ref('')
 const songs = useSongsNamed(text)
+const children = useChildrenNamed(text)
 const at = ref(0)
 const field = ref<HTMLInputElement>()
 onMounted(() => nextTick(() => field.value?.focus()))
@@ -27,6 +29,11 @@ const found = computed(() => {
   ].filter((place) => place.says.toLowerCase().includes(wanted))
   return [
     ...places,
+    ...(children.data.value ?? []).slice(0, 4).map((one) => ({
+      says: one.name,
+      kind: one.section,
+      to: `/children/${one.id}`,
+    })),
     ...(songs.data.value?.songs ?? []).map((one) => ({
       says: one.title,
       kind: say('places-songs'),
@@ -41,15 +48,13 @@ function go(to?: string) {
 /** What is shown may still answer what was typed before: then the answer is waited for. */
 const waits = ref(false)
 function enter() {
-  if (songs.isFetching.value) waits.value = true
+  if (busy.value) waits.value = true
   else go(found.value[at.value]?.to)
 }
-watch(
-  () => songs.isFetching.value,
-  (busy) => {
-    if (!busy && waits.value) go(found.value[at.value]?.to)
-  },
-)
+const busy = computed(() => songs.isFetching.value || children.isFetching.value)
+watch(busy, (still) => {
+  if (!still && waits.value) go(found.value[at.value]?.to)
+})
 function walk(by: number) {
   at.value = Math.min(Math.max(at.value + by, 0), Math.max(found.value.length - 1, 0))
 }

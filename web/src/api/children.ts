@@ -1,0 +1,92 @@
+// Children and reports, and questions with blanks.
+import { useQuery } from '@tanstack/vue-query'
+import { computed, type MaybeRefOrGetter, toValue } from 'vue'
+import { api, body, type Schemas } from './client'
+import { type Id, queryClient } from './queries'
+
+export const useChild = (id: Id) =>
+  useQuery({
+    queryKey: ['child', id],
+    queryFn: () =>
+      body(api.GET('/api/children/{child_id}', { params: { path: { child_id: toValue(id) } } })),
+  })
+/** The first few children whose name has these letters. */
+export const useChildrenNamed = (text: MaybeRefOrGetter<string>) =>
+  useQuery({
+    queryKey: ['children', 'named', computed(() => toValue(text))],
+    queryFn: () =>
+      body(api.GET('/api/children', { params: { query: { text: toValue(text).trim() } } })),
+    enabled: computed(() => toValue(text).trim() !== ''),
+    placeholderData: (before: Schemas['FoundChildRead'][] | undefined) => before,
+  })
+export async function careFor(child_id: string, care: Schemas['CareBody']): Promise<void> {
+  const now = await body(
+    api.PUT('/api/children/{child_id}/care', { params: { path: { child_id } }, body: care }),
+  )
+  queryClient.setQueryData(['child', child_id], now)
+  await queryClient.invalidateQueries({ queryKey: ['hearing'] })
+}
+
+export const useReport = (id: Id) =>
+  useQuery({
+    queryKey: ['report', id],
+    queryFn: () =>
+      body(
+        api.GET('/api/children/{child_id}/report', {
+          params: { path: { child_id: toValue(id) } },
+        }),
+      ),
+    refetchOnWindowFocus: false,
+  })
+export async function keepReport(child_id: string, blocks: Record<string, string>): Promise<void> {
+  const now = await body(
+    api.PUT('/api/children/{child_id}/report', {
+      params: { path: { child_id } },
+      body: { blocks },
+    }),
+  )
+  queryClient.setQueryData(['report', child_id], now)
+}
+export const useReportChildren = () =>
+  useQuery({ queryKey: ['report-children'], queryFn: () => body(api.GET('/api/reports')) })
+export const useReportWords = () =>
+  useQuery({
+    queryKey: ['report-words'],
+    queryFn: () => body(api.GET('/api/report-words')),
+    refetchOnWindowFocus: false,
+  })
+export async function setReportWords(words: Record<string, string>): Promise<void> {
+  const now = await body(api.PUT('/api/report-words', { body: { words } }))
+  queryClient.setQueryData(['report-words'], now)
+  await queryClient.invalidateQueries({ queryKey: ['report'] })
+}
+export const printedReport = (child: string) => `/api/children/${child}/report/print`
+export const sectionReports = (section: string, kind: 'pdf' | 'csv' | 'json') =>
+  `/api/sections/${section}/reports?kind=${kind}`
+
+export const ask = {
+  notHeard: (since: string) =>
+    body(api.GET('/api/asked/not-heard', { params: { query: { since } } })),
+  fading: (section: string) =>
+    body(api.GET('/api/asked/fading', { params: { query: { section } } })),
+  refresh: (section: string) =>
+    body(api.GET('/api/asked/refresh', { params: { query: { section } } })),
+  missing: (section: string, concept: string) =>
+    body(api.GET('/api/asked/missing', { params: { query: { section, concept } } })),
+  drift: (grade: number, day: string) =>
+    body(api.GET('/api/asked/drift', { params: { query: { grade, day } } })),
+  leftOver: (section: string) =>
+    body(api.GET('/api/asked/left-over', { params: { query: { section } } })),
+  needs: (concept: string) => body(api.GET('/api/asked/needs', { params: { query: { concept } } })),
+}
+export const useGroup = (section: Id, concept: Id) =>
+  useQuery({
+    queryKey: ['group', section, concept],
+    queryFn: () =>
+      body(
+        api.GET('/api/asked/group', {
+          params: { query: { section: toValue(section), concept: toValue(concept) } },
+        }),
+      ),
+    enabled: computed(() => toValue(concept) !== ''),
+  })
