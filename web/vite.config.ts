@@ -1,5 +1,6 @@
 import { fileURLToPath, URL } from 'node:url'
 import vue from '@vitejs/plugin-vue'
+import { VitePWA } from 'vite-plugin-pwa'
 import vuetify from 'vite-plugin-vuetify'
 import { defineConfig } from 'vitest/config'
 
@@ -8,6 +9,29 @@ export default defineConfig({
   plugins: [
     vue({ template: { compilerOptions: { whitespace: 'preserve' } } }),
     vuetify({ autoImport: true }),
+    // The page itself comes with the language it speaks from the server, so it is not among what is laid up beforehand.
+    VitePWA({
+      strategies: 'injectManifest',
+      srcDir: 'src/offline',
+      filename: 'sw.ts',
+      registerType: 'prompt',
+      injectRegister: null,
+      injectManifest: {
+        globPatterns: ['**/*.{js,css,woff2,svg}', 'sounds/*'],
+        globIgnores: ['**/index.html'],
+        maximumFileSizeToCacheInBytes: 6_000_000,
+      },
+      manifest: {
+        name: 'Kopje',
+        short_name: 'Kopje',
+        description: 'Music lessons, planned, taught and heard',
+        start_url: '/',
+        display: 'standalone',
+        background_color: '#ece9e1',
+        theme_color: '#4a4391',
+        icons: [{ src: '/favicon.svg', sizes: 'any', type: 'image/svg+xml' }],
+      },
+    }),
   ],
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   build: { target: 'es2022', modulePreload: { polyfill: false }, chunkSizeWarningLimit: 900 },

@@ -1866,3 +1866,25 @@ asked-state-partly = done in part
 asked-state-skipped = skipped
 asked-state-not_reached = not reached
 privacy-accesses-report_taken_out = took a report out
+
+# Seats and groups.
+seats-title = Seats
+seats-kind-rows = Rows
+seats-kind-circle = Circle
+seats-across = In a row
+seats-how = Tap two places and they change. It is the order in which one may hear, hand out and line up.
+seats-empty = Empty place
+groups-title = Groups
+groups-of = Of how many
+groups-concept = By what they can (may be empty)
+groups-by = How
+groups-how-chance = By lot
+groups-how-mixed = Mixed: who has it with who has not
+groups-how-alike = Alike: neighbours in what they can
+groups-tasks = A tone or task each, with commas between
+groups-draw = Draw
+groups-helps = { $name } helps
+groups-fair = Drawn anew each time, with partners that were not together in the last draws where that can be.
+
+# Without a network.
+app-as-of = Kopje does not answer. What you see is from this device, as of { $when }; marks are kept and sent later.

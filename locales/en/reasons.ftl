@@ -997,7 +997,7 @@ room_lacks = It needs { $needed } { $thing }, and the room has { $there }.
 wrong_size = It goes with { $least } to { $most } children.
 
 # A set laid again
-laid = You laid it here.
+laid_by_you = You laid it here.
 set_did_lay = laid “{ $name }”
 copy_activity_gone = “{ $activity }” is not among the activities any more.
 copy_song_gone = “{ $activity }”: its song or piece is not in your book any more.

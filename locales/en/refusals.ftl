@@ -341,3 +341,6 @@ restore_erased = “{ $name }” was erased as a whole on { DATE($day) }; nothin
 report_no_block = A report has no part “{ $key }”. Nothing was kept.
 report_blanks = “{ $text }” has blanks that cannot be filled: only {"{"}name{"}"} and {"{"}things{"}"} can. Nothing was kept.
 report_long = A sentence may have { $most } letters. Nothing was kept.
+seat_nobody = Somebody in this plan is not on the roll of this section any more. Nothing was kept; open the page anew.
+seat_twice = { $name } sits in two places. Nothing was kept.
+group_size = Groups have { $least } to { $most } children. Nothing was drawn.

@@ -40,6 +40,7 @@ from kopje.api.routes import (
     projectors,
     recordings,
     roster,
+    seats,
     sections,
     sequence,
     songbook,
@@ -66,6 +67,12 @@ SECURITY = {
     "X-Content-Type-Options": "nosniff",
     "Referrer-Policy": "same-origin",
     "Cross-Origin-Opener-Policy": "same-origin",
+}
+
+
+OFFLINE = {  # what keeps the page going without a network; asked for anew each time
+    "sw.js": "text/javascript",
+    "manifest.webmanifest": "application/manifest+json",
 }
 
 
@@ -141,6 +148,7 @@ def create_app(
         events,
         year,
         roster,
+        seats,
         sequence,
         keeping,
         privacy,
@@ -214,6 +222,10 @@ def _serve_page(app: FastAPI, settings: Settings) -> None:
             return problems.problem(404, "not_served", words_of(settings).word("no_such_address"))
         if path in ("favicon.svg", "NOTICES.txt"):
             return FileResponse(settings.web / path)
+        if path in OFFLINE and (settings.web / path).exists():
+            return FileResponse(
+                settings.web / path, media_type=OFFLINE[path], headers={"Cache-Control": "no-cache"}
+            )
         if path == "locales/page.ftl":
             return FileResponse(
                 settings.locales / settings.language / "page.ftl", media_type="text/plain; charset=utf-8"

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import json
 import re
+from collections import Counter
 from collections.abc import Iterator
 from dataclasses import asdict
 from pathlib import Path
@@ -55,6 +56,12 @@ def test_every_code_that_is_said_has_a_sentence() -> None:
     said += [f"aside_{code}" for code in re.findall(r'_refuse\(\s*"([a-z_]+)"', source)]
     assert len(set(said)) > 200
     assert sorted({code for code in said if not ENGLISH_CATALOGUE.bundle.has_message(code)}) == []
+
+
+def test_no_sentence_has_the_name_of_another() -> None:
+    """The first would be said for both."""
+    for names in (ids("page.ftl"), ids("reasons.ftl", "refusals.ftl", "cli.ftl")):
+        assert [name for name, count in Counter(names).items() if count > 1] == []
 
 
 def test_every_sentence_is_said_somewhere() -> None:

@@ -82,7 +82,7 @@ def browser() -> Iterator[Browser]:
 def page(browser: Browser) -> Iterator[Page]:
     """A fresh profile at 1280x800; what the page logs as an error fails the test, and so does a foreign
     request."""
-    context = browser.new_context(viewport={"width": 1280, "height": 800})
+    context = browser.new_context(viewport={"width": 1280, "height": 800}, service_workers="block")
     page = context.new_page()
     wrong: list[str] = []
     context.on("weberror", lambda error: wrong.append(str(error.error)))

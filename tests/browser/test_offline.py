@@ -59,7 +59,7 @@ def room(worker: str) -> Iterator[tuple[Mortal, Place]]:
 @pytest.fixture
 def context(browser: Browser) -> Iterator[BrowserContext]:
     """A profile whose pages may fail to reach the server."""
-    context = browser.new_context(viewport={"width": 1280, "height": 800})
+    context = browser.new_context(viewport={"width": 1280, "height": 800}, service_workers="block")
     yield context
     context.close()
 
@@ -182,3 +182,54 @@ def test_what_was_not_sent_at_signing_out_stays_locked_until_its_owner_comes(
     assert page.evaluate(kept) == []
     ledger = page.request.get(f"{server.address}/api/sections/{place.ids['section_id']}/ledger").json()
     assert len(ledger["stones"]) == heard_before + 1
+
+
+PACKED = (
+    "async (lesson) => { if (!await caches.has('kopje-pack')) return 0; const kept = await caches.open('kopje-pack'); "
+    "return (await kept.keys()).filter(one => one.url.includes(lesson)).length }"
+)
+
+
+def test_after_one_visit_the_lesson_is_taught_without_a_network_even_after_the_browser_was_closed(
+    room: tuple[Mortal, Place], browser: Browser
+) -> None:
+    server, place = room
+    context = browser.new_context(viewport={"width": 1280, "height": 800})
+    page = context.new_page()
+    page.goto(server.address)
+    sign_in(page, server.address)
+    lesson = place.ids["lesson_id"]
+    parts = page.request.get(f"{server.address}/api/lessons/{lesson}").json()["parts"]
+    for _ in range(240):  # nobody opens the lesson: the pack does
+        if page.evaluate(PACKED, lesson) > len(parts):
+            break
+        page.wait_for_timeout(250)
+    page.close()
+    server.kill()
+    page = context.new_page()
+    page.goto(f"{server.address}/lessons/{lesson}")
+    page.wait_for_selector(".parts li")
+    expect(page.get_by_text("What you see is from this device")).to_be_visible()
+    page.keyboard.press("t")
+    page.keyboard.press("t")  # begun all the same, whatever the hour is
+    to_the_hearing(page)
+    expect(page.get_by_role("heading", level=1)).not_to_have_text("")
+    page.keyboard.press("3")
+    heard(page, 1)
+    page.close()
+    server.start()
+    page = context.new_page()
+    page.goto(server.address)
+    page.wait_for_selector(".strip")
+    expect(page.get_by_role("link", name=re.compile("not sent"))).to_have_count(0)
+    for _ in range(50):
+        ledger = page.request.get(f"{server.address}/api/sections/{place.ids['section_id']}/ledger").json()
+        if ledger["stones"]:
+            break
+        page.wait_for_timeout(200)
+    assert len(ledger["stones"]) == 1
+    page.goto(f"{server.address}/you")
+    page.get_by_role("button", name="Sign out", exact=True).first.click()
+    page.wait_for_url("**/sign-in")
+    assert page.evaluate("caches.has('kopje-pack')") is False
+    context.close()

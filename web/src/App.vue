@@ -18,7 +18,8 @@ import DayStrip from '@/features/strip/DayStrip.vue'
 import FindBox from '@/features/strip/FindBox.vue'
 import UnsentSign from '@/features/strip/UnsentSign.vue'
 import { provideTrail } from '@/composables/useTrail'
-import { teaches } from '@/composables/roles'
+import { endPack, keepPack } from '@/api/pack'
+import { standsIn, teaches } from '@/composables/roles'
 import { forgetUndo } from '@/composables/useUndo'
 import { say } from '@/locales/say'
 import { wording } from '@/composables/useWording'
@@ -41,7 +42,12 @@ watch(
 
 watch(
   () => me.data.value?.id,
-  (id) => (id ? void begin(id) : end()),
+  (id) => {
+    if (id) void begin(id)
+    else end()
+    if (id && (teaches(me.data.value?.role) || standsIn(me.data.value?.role))) keepPack()
+    else endPack()
+  },
   { immediate: true },
 )
 watch(outbox.sent, forgetWhatHappened)

@@ -17,6 +17,8 @@ if (language !== 'en') {
   const other = await fetch('/locales/page.ftl').catch(() => undefined)
   if (other?.ok) speak(language, await other.text())
 }
+if (import.meta.env.PROD && 'serviceWorker' in navigator)
+  void navigator.serviceWorker.register('/sw.js').catch(() => undefined) // without it everything works but offline
 createApp(App)
   .use(VueQueryPlugin, { queryClient })
   .use(router)

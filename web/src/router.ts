@@ -50,6 +50,12 @@ export const router = createRouter({
       component: () => import('./pages/LedgerPage.vue'),
       props: true,
     },
+    {
+      path: '/sections/:id/seats',
+      name: 'seats',
+      component: () => import('./pages/SeatsPage.vue'),
+      props: true,
+    },
     { path: '/ask', name: 'ask', component: () => import('./pages/AskPage.vue') },
     {
       path: '/children/:id',

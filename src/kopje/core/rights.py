@@ -100,6 +100,7 @@ TEACHING = (
         "askNeeds",
         "askGroup",
     ),
+    *("seats", "setSeats", "drawGroups"),
     *("findChildren", "child", "careForChild", "keepReport", "setReportWords"),
     *("setLadder", "ladderNow", "sequenceFile", "lookAtSequence", "backupsTold", "exportChild"),
 )

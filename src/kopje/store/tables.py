@@ -296,6 +296,7 @@ class Seating(Table):
     kind: Mapped[str]
     across: Mapped[int]  # places in a row; of a circle, how many there are
     places: Mapped[list[str | None]] = mapped_column(JSONB)
+    draws: Mapped[list[Json]] = mapped_column(server_default="[]")  # the last groups, so that partners change
     __table_args__ = (
         one_of("kind", "rows", "circle"),
         CheckConstraint("across BETWEEN 1 AND 20", name="across"),

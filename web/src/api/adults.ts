@@ -1,7 +1,9 @@
 // Who may come in, and where one is signed in.
 import { useQuery } from '@tanstack/vue-query'
 import { api, body, type Schemas } from './client'
+import { forgetPack } from '@/offline/pack'
 import { end } from './outbox'
+import { endPack } from './pack'
 import { queryClient } from './queries'
 
 export type Adult = Schemas['AdultRead']
@@ -62,5 +64,7 @@ export const useUpLink = (token: string, login: string, password: string) =>
 export async function leave(everywhere: boolean): Promise<void> {
   await (everywhere ? api.POST('/api/sign-out-everywhere') : api.POST('/api/sign-out'))
   end()
+  endPack()
+  await forgetPack()
   window.location.assign('/sign-in')
 }

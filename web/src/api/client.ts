@@ -1,5 +1,7 @@
 // The one way to the server: typed by the generated schema, our header on every changing request.
 import createClient, { type Middleware } from 'openapi-fetch'
+import { ref } from 'vue'
+import { AS_OF, forgetPack, inPack } from '@/offline/pack'
 import type { components, paths } from './generated/schema'
 import { cameSecond, heard, madeFrom } from './versions'
 
@@ -16,6 +18,8 @@ export class Refusal extends Error {
   }
 }
 
+/** Since when what is shown stands, while nobody answers and it comes from this device; empty while somebody does. */
+export const asOf = ref('')
 /** Requests as they were sent: their bodies can be read only once. */
 const sent = new WeakMap<Request, Request>()
 const ours: Middleware = {
@@ -29,6 +33,8 @@ const ours: Middleware = {
   },
   async onResponse({ request, response }) {
     if (response.ok) {
+      if (request.method === 'GET' && inPack(new URL(request.url).pathname))
+        asOf.value = response.headers.get(AS_OF) ?? ''
       heard(response.headers.get('etag'), request.method !== 'GET')
       return response
     }
@@ -39,6 +45,7 @@ const ours: Middleware = {
     const said = body as { title?: string; code?: string } | null
     const copy = sent.get(request)
     if (said?.code === 'stale_write' && copy) await cameSecond(copy, said.title ?? '')
+    if (response.status === 401) await forgetPack() // signed out elsewhere: nothing of it stays here
     throw new Refusal(response.status, said?.code ?? 'unknown', said?.title ?? response.statusText)
   },
 }

@@ -81,6 +81,7 @@ const purposes: Purpose[] = ['prepare', 'present', 'practise']
           <v-btn :to="`/sections/${id}/year`">{{ say('year-title') }}</v-btn><v-btn
             :to="`/sections/${id}/ledger`"
             >{{ say('section-ledger') }}</v-btn
+          ><v-btn :to="`/sections/${id}/seats`">{{ say('seats-title') }}</v-btn
           ><v-btn :aria-pressed="changing" @click="changing = !changing">{{
             say('about-change')
           }}</v-btn>

@@ -167,5 +167,5 @@ def _pinned(asked: LessonQuestion, part: KeptPart) -> Part:
     made = Slots(asked).made(part.choice)
     least, _, most = made.activity.minutes
     minutes = min(max(part.minutes, least), most)
-    said = (because("laid", "for", "part"), *made.reasons)
+    said = (because("laid_by_you", "for", "part"), *made.reasons)
     return Part(part.slot, part.role, part.choice, made.activity, minutes, made.new, False, said)  # type: ignore[arg-type]

@@ -81,12 +81,12 @@ const last = computed(() => {
       </p>
       <p v-else class="quiet">{{ say('teach-nothing-to-judge') }}</p>
       <p class="row small quiet">
-        <span v-if="hearing.concept"
-          >{{ say('teach-heard', { n: heard })
-          }}<template v-if="pace !== null"> · {{ say('teach-pace', { n: pace }) }}</template
-          ><template v-if="hearing.best">
-            · {{ say('teach-best', { n: hearing.best.seconds }) }}</template
-          ></span
+        <template v-if="hearing.concept"
+          ><span>{{ say('teach-heard', { n: heard }) }}</span
+          ><span v-if="pace !== null">{{ say('teach-pace', { n: pace }) }}</span
+          ><span v-if="hearing.best">{{
+            say('teach-best', { n: hearing.best.seconds })
+          }}</span></template
         ><slot name="more" /><v-btn
           v-if="last"
           size="small"

@@ -45,6 +45,7 @@ def upgrade() -> None:
         sa.Column("kind", sa.Text(), nullable=False),
         sa.Column("across", sa.Integer(), nullable=False),
         sa.Column("places", JSONB(), nullable=False),
+        sa.Column("draws", JSONB(), server_default="[]", nullable=False),
         sa.CheckConstraint("across BETWEEN 1 AND 20", name=op.f("ck_seating_across")),
         sa.CheckConstraint("kind IN ('rows', 'circle')", name=op.f("ck_seating_kind")),
         _to("seating", "section_id", "section"),
