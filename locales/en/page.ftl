@@ -1888,3 +1888,44 @@ groups-fair = Drawn anew each time, with partners that were not together in the 
 
 # Without a network.
 app-as-of = Kopje does not answer. What you see is from this device, as of { $when }; marks are kept and sent later.
+along-title = Taken along, and brought in
+along-what-children = Children
+along-what-marks = Marks
+along-what-lessons = Lessons
+along-bring = Marks from a table
+along-how = As the marks above are written: child, section, concept, way, result, day. The same table brought twice changes nothing.
+along-busy = It is being read.
+along-brought = { $n } taken, { $known } were here already.
+along-withdrawn = { $n } did not count where they come from.
+along-line = Line { $n }:
+along-more = and { $n } more
+
+# The rules of the ledger.
+rules-title = Rules of the ledger
+rules-lead = The rules stay; their numbers are yours. Look first at what a change would do; every standing is then worked out anew from the same marks.
+rules-good-before = Secure: of the newest
+rules-newest = marks
+rules-good-between = marks made alone and without help at least
+rules-good = secure
+rules-good-after = are secure, the newest among them.
+rules-weeks-before = To be heard again: after
+rules-weeks = weeks
+rules-weeks-after = weeks with lessons in which nobody listened to it alone.
+rules-ready-before = A class is ready when
+rules-ready = in a hundred
+rules-ready-after = in a hundred of those heard have it.
+rules-for = In { $concept } instead:
+rules-drop = Drop this
+rules-other = Another number for
+rules-add = Add
+rules-look = See what would change
+rules-shipped = As it ships
+rules-kept = Kept. Every standing was worked out anew.
+rules-would = { $n ->
+    [0] No standing of a child would be another one
+    [one] One standing of a child would be another one
+   *[other] { $n } standings of children would be other ones
+  }
+rules-nothing-turned = No answer on a section would turn.
+rules-take = Change the rules
+rules-not = Leave them

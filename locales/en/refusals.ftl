@@ -1,7 +1,6 @@
 # Refusals: what happened, what was kept, what to do.
 
 request_forged = This request did not come from Kopje's own page. Nothing was changed.
-nothing_to_hear = There is nothing due that could be heard now.
 song_unpitched = This song has no pitches to practise. Nothing was made.
 song_no_parallel = Only a song in major or minor has a parallel tonality to tell apart. Nothing was made.
 ask_unknown = There is no question “{ $name }”. Ask one of: { $known }.
@@ -344,3 +343,17 @@ report_long = A sentence may have { $most } letters. Nothing was kept.
 seat_nobody = Somebody in this plan is not on the roll of this section any more. Nothing was kept; open the page anew.
 seat_twice = { $name } sits in two places. Nothing was kept.
 group_size = Groups have { $least } to { $most } children. Nothing was drawn.
+marks_too_many = The table has more than { $most } rows. Nothing was kept; bring it in parts.
+marks_none = There are no marks in this file. Nothing was kept.
+marks_not_json = This is no JSON that holds marks. Nothing was kept; export it again.
+marks_not_csv = This is no table with commas between its cells. Nothing was kept; export it again.
+marks_no_head = The first line has to name the columns, among them concept, result and day. Nothing was kept.
+marks_value = { $column } is “{ $text }”; it can be: { $allowed }.
+marks_row = A mark needs a child, a concept, a way, a result and a day.
+marks_day = “{ $text }” is no day. Write it like 2026-11-26.
+marks_child = “{ $name }” is nobody in this section, or more than one child is called so.
+aside_day = This day has not come yet.
+rule_ready = A class is ready with { $least } to { $most } in a hundred. Nothing was changed.
+rule_newest = { $least } to { $most } of the newest marks can count. Nothing was changed.
+rule_good = At least { $least } and at most { $most } of them have to be secure. Nothing was changed.
+rule_weeks = Something is to be heard again after { $least } to { $most } weeks. Nothing was changed.

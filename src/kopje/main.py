@@ -40,6 +40,7 @@ from kopje.api.routes import (
     projectors,
     recordings,
     roster,
+    rules,
     seats,
     sections,
     sequence,
@@ -148,6 +149,7 @@ def create_app(
         events,
         year,
         roster,
+        rules,
         seats,
         sequence,
         keeping,
@@ -155,6 +157,7 @@ def create_app(
         projectors,
     ):
         api.include_router(module.router)
+    api.include_router(asked.exports)
     app.include_router(api)
     app.include_router(operating.router)
     problems.install(app)

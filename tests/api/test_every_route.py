@@ -28,6 +28,7 @@ FILES = {
     "/api/activities/{activity_key}/files": ("a.png", b"\x89PNG\r\n\x1a\n" + bytes(20)),
     "": ("a.abc", b"X:1\nT:New\nM:2/4\nK:C\nC4|E4|]\n"),
     "/api/sequence/look": ("a.csv", b"key,name,strand,grade\ndo,do,melody,1\n"),
+    "/api/marks": ("a.csv", b"name,section,concept,way,result,day\nAma,2A,so-mi,sing,secure,2026-11-24\n"),
     "/api/roster/look": ("a.csv", b"section,grade,name\n9Z,9,Ama\n"),
     "/api/calendar/holidays": (
         "a.ics",
@@ -44,8 +45,17 @@ OPERATIONS = [
 
 BACKUP = "kopje-20261101-090000.zip"
 # In paths: they are no school's own.
-NAMES = {"concept": "so-mi", "band": "middle", "day": "2026-11-24", "backup_name": BACKUP}
-ASKED = {"concept": "so-mi", "purpose": "practise", "grade": 2, "lesson": 0, "slot": "focus-1"}
+NAMES = {"what": "children", "concept": "so-mi", "band": "middle", "day": "2026-11-24", "backup_name": BACKUP}
+ASKED = {
+    "since": "2026-10-01",
+    "day": "2026-11-24",
+    "text": "Am",
+    "concept": "so-mi",
+    "purpose": "practise",
+    "grade": 2,
+    "lesson": 0,
+    "slot": "focus-1",
+}
 
 
 def example(schema: dict[str, Any], place: Place, name: str = "") -> Any:

@@ -18,6 +18,8 @@ OTHERWISE = {
     "changeChild",  # a roll is read, not a child
     "setBackupFolder",
     "sealBackups",
+    "careForChild",  # of a page that shows much more
+    "keepReport",  # each is kept under a number of its own
     "showFrame",  # the last word is what is shown
 }
 

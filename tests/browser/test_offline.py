@@ -185,7 +185,8 @@ def test_what_was_not_sent_at_signing_out_stays_locked_until_its_owner_comes(
 
 
 PACKED = (
-    "async (lesson) => { if (!await caches.has('kopje-pack')) return 0; const kept = await caches.open('kopje-pack'); "
+    "async (lesson) => { if (!await caches.has('kopje-pack')) return 0; "
+    "const kept = await caches.open('kopje-pack'); "
     "return (await kept.keys()).filter(one => one.url.includes(lesson)).length }"
 )
 

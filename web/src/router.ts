@@ -56,6 +56,11 @@ export const router = createRouter({
       component: () => import('./pages/SeatsPage.vue'),
       props: true,
     },
+    {
+      path: '/ledger-rules',
+      name: 'ledger-rules',
+      component: () => import('./pages/RulesPage.vue'),
+    },
     { path: '/ask', name: 'ask', component: () => import('./pages/AskPage.vue') },
     {
       path: '/children/:id',

@@ -13,6 +13,7 @@ from sqlalchemy.orm import Session
 
 from kopje.api import versions
 from kopje.core.errors import BusyError, FileTooLargeError, ForgedRequestError, NotAllowedError
+from kopje.core.ledger.rules import rules_of
 from kopje.core.reasons import because
 from kopje.core.rights import may
 from kopje.engraving.printing import Printer
@@ -124,6 +125,7 @@ def _context(request: Request, response: Response, session: Session) -> Context:
         words,
         habits,
         teacher.room,
+        rules_of(teacher.rules),
     )
 
 

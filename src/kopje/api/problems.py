@@ -30,6 +30,7 @@ STATUS: dict[type[errors.KopjeError], int] = {
     errors.PracticeError: 422,
     errors.AskError: 422,
     errors.ReportError: 422,
+    errors.LedgerRuleError: 422,
     errors.ConceptError: 422,
     errors.SequenceError: 422,
     errors.WordingError: 422,

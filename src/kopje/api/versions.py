@@ -28,6 +28,9 @@ READS = {
     "activity": "/activities/{activity_key}",
     "adults": "/adults",
     "privacy": "/privacy",
+    "seats": "/sections/{section_id}/seats",
+    "reportWords": "/report-words",
+    "ledgerRules": "/ledger-rules",
 }
 WRITES = {
     "setCalendar": "/calendar",
@@ -54,6 +57,9 @@ WRITES = {
     "noteActivity": "/activities/{activity_key}",
     "changeAdult": "/adults",
     "setRetention": "/privacy",
+    "setSeats": "/sections/{section_id}/seats",
+    "setReportWords": "/report-words",
+    "setRules": "/ledger-rules",
 }
 TAG = re.compile(r'(?:W/)?"(?P<name>/[^"]*):(?P<number>\d{1,9})"')
 

@@ -51,6 +51,10 @@ class AskError(KopjeError):
     code = "ask"
 
 
+class LedgerRuleError(KopjeError):
+    code = "ledger_rule"
+
+
 class ReportError(KopjeError):
     code = "report"
 

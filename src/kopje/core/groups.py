@@ -5,13 +5,20 @@ from __future__ import annotations
 from collections.abc import Collection, Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from itertools import combinations
-from random import Random
-from typing import Literal
+from typing import Any, Literal, Protocol
 
 How = Literal["mixed", "alike", "chance"]
 MOST, LEAST = 12, 2
 TRIES = 60  # draws of which the one with the fewest old partners is taken
 RANK = {"secure": 0, "once": 1, "nearly": 2, "not_yet": 3, "not_heard": 4}
+
+
+class Chance(Protocol):
+    """What a draw needs of chance; `random.Random` is one."""
+
+    def shuffle(self, x: Any) -> None: ...
+
+    def choice(self, seq: Sequence[str]) -> str: ...
 
 
 @dataclass(frozen=True, slots=True)
@@ -42,7 +49,7 @@ def draw(
     together: Collection[frozenset[str]],
     helped: Mapping[str, int],
     tasks: Sequence[str],
-    chance: Random,
+    chance: Chance,
 ) -> tuple[Group, ...]:
     """Everybody in one group. `mixed`: in each somebody who has it and somebody who has not, as far as they
     reach; `alike`: neighbours in standing. Of many draws that do this the one with the fewest pairs that
@@ -62,7 +69,7 @@ def draw(
 
 
 def _one(
-    children: Sequence[str], of: int, how: How, levels: Mapping[str, str], chance: Random
+    children: Sequence[str], of: int, how: How, levels: Mapping[str, str], chance: Chance
 ) -> list[list[str]]:
     mixed = list(children)
     chance.shuffle(mixed)
@@ -100,7 +107,7 @@ def _old(groups: Iterable[Iterable[str]], together: Collection[frozenset[str]]) 
 
 
 def _helper(
-    group: Sequence[str], levels: Mapping[str, str], helped: Mapping[str, int], chance: Random
+    group: Sequence[str], levels: Mapping[str, str], helped: Mapping[str, int], chance: Chance
 ) -> str | None:
     sure = [child for child in group if levels.get(child) == "secure"]
     if not sure or len(sure) == len(group):

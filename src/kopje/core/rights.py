@@ -101,7 +101,8 @@ TEACHING = (
         "askGroup",
     ),
     *("seats", "setSeats", "drawGroups"),
-    *("findChildren", "child", "careForChild", "keepReport", "setReportWords"),
+    *("ledgerRules", "previewRules", "setRules"),
+    *("findChildren", "exportLedger", "bringMarks", "child", "careForChild", "keepReport", "setReportWords"),
     *("setLadder", "ladderNow", "sequenceFile", "lookAtSequence", "backupsTold", "exportChild"),
 )
 OWNING = (

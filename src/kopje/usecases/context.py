@@ -11,6 +11,8 @@ from uuid import UUID
 
 from sqlalchemy.orm import Session
 
+from kopje.core.ledger.rules import AS_SHIPPED as AS_SHIPPED_RULES
+from kopje.core.ledger.rules import LedgerRules
 from kopje.core.planning.habits import AS_SHIPPED, Habits
 from kopje.core.rights import EVERYWHERE, Room
 from kopje.core.sequence.concepts import Sequence
@@ -34,6 +36,7 @@ class Context:
     catalogue: Catalogue = ENGLISH_CATALOGUE
     habits: Habits = AS_SHIPPED
     room: Room = EVERYWHERE
+    rules: LedgerRules = AS_SHIPPED_RULES
 
     @property
     def today(self) -> date:

@@ -262,7 +262,7 @@ def _readiness(
     before = Before(ctx, rows)
     return {
         section: {
-            ConceptKey(key): judge(rolls.get(section, 0), counts(children))
+            ConceptKey(key): judge(rolls.get(section, 0), counts(children), ctx.rules.threshold(key))
             for key, children in _by_concept(found, section, before).items()
         }
         for section, found in stones
@@ -306,7 +306,9 @@ class Before:
             rows = [self._rows.get(one) or self._others.get(one) for one in mine]
             there = [row for row in rows if row is not None]
             weeks = (week for row in there for week in self._met(row))
-            self._known[mine] = due_before(weeks, max((r.rolled for r in there if r.rolled), default=None))
+            self._known[mine] = due_before(
+                weeks, max((r.rolled for r in there if r.rolled), default=None), self._context.rules.weeks
+            )
         return self._known[mine]
 
     def _met(self, row: SectionRow) -> tuple[date, ...]:

@@ -2,7 +2,7 @@
 import { useQuery } from '@tanstack/vue-query'
 import { computed, type MaybeRefOrGetter, toValue } from 'vue'
 import { api, body, type Schemas } from './client'
-import { type Id, queryClient } from './queries'
+import { form, type Id, queryClient } from './queries'
 
 export const useChild = (id: Id) =>
   useQuery({
@@ -68,15 +68,31 @@ export const ask = {
   notHeard: (since: string) =>
     body(api.GET('/api/asked/not-heard', { params: { query: { since } } })),
   fading: (section: string) =>
-    body(api.GET('/api/asked/fading', { params: { query: { section } } })),
+    body(
+      api.GET('/api/sections/{section_id}/asked/fading', {
+        params: { path: { section_id: section } },
+      }),
+    ),
   refresh: (section: string) =>
-    body(api.GET('/api/asked/refresh', { params: { query: { section } } })),
+    body(
+      api.GET('/api/sections/{section_id}/asked/refresh', {
+        params: { path: { section_id: section } },
+      }),
+    ),
   missing: (section: string, concept: string) =>
-    body(api.GET('/api/asked/missing', { params: { query: { section, concept } } })),
+    body(
+      api.GET('/api/sections/{section_id}/asked/missing', {
+        params: { path: { section_id: section }, query: { concept } },
+      }),
+    ),
   drift: (grade: number, day: string) =>
     body(api.GET('/api/asked/drift', { params: { query: { grade, day } } })),
   leftOver: (section: string) =>
-    body(api.GET('/api/asked/left-over', { params: { query: { section } } })),
+    body(
+      api.GET('/api/sections/{section_id}/asked/left-over', {
+        params: { path: { section_id: section } },
+      }),
+    ),
   needs: (concept: string) => body(api.GET('/api/asked/needs', { params: { query: { concept } } })),
 }
 export const useGroup = (section: Id, concept: Id) =>
@@ -84,9 +100,16 @@ export const useGroup = (section: Id, concept: Id) =>
     queryKey: ['group', section, concept],
     queryFn: () =>
       body(
-        api.GET('/api/asked/group', {
-          params: { query: { section: toValue(section), concept: toValue(concept) } },
+        api.GET('/api/sections/{section_id}/asked/group', {
+          params: { path: { section_id: toValue(section) }, query: { concept: toValue(concept) } },
         }),
       ),
     enabled: computed(() => toValue(concept) !== ''),
   })
+export const exported = (what: 'children' | 'marks' | 'lessons', kind: 'csv' | 'json') =>
+  `/api/export/${what}?kind=${kind}`
+export async function bringMarks(file: File): Promise<Schemas['BroughtRead']> {
+  const found = await body(api.POST('/api/marks', form([file])))
+  await queryClient.invalidateQueries()
+  return found
+}

@@ -7,6 +7,7 @@ import { useConcepts, useDay, useSections } from '@/api/queries'
 import DayField from '@/components/DayField.vue'
 import { useTrail } from '@/composables/useTrail'
 import { shortDay } from '@/composables/words'
+import TakeAlong from '@/features/ledger/TakeAlong.vue'
 import { gradesName, standingName } from '@/locales/names'
 import { say, sayOf } from '@/locales/say'
 
@@ -187,6 +188,7 @@ const conceptItems = computed(() =>
         </ul>
       </section>
     </div>
+    <TakeAlong />
   </div>
 </template>
 

@@ -85,11 +85,11 @@ const strands = computed(() => [
     title: one,
   })),
 ])
-const options = (group: string, keys: readonly string[]) =>
-  keys.map((value) => ({ value, title: sayOf(group, value) }))
-const phases = options('ledger-phases', ['all', 'named', 'unnamed'])
-const shows = options('ledger-show', ['all', 'due', 'not_heard', 'not_yet'])
-const orders = options('ledger-order', ['name', 'wait'])
+const options = (keys: readonly string[], title: (key: string) => string) =>
+  keys.map((value) => ({ value, title: title(value) }))
+const phases = options(['all', 'named', 'unnamed'], (key) => sayOf('ledger-phases', key))
+const shows = options(['all', 'due', 'not_heard', 'not_yet'], (key) => sayOf('ledger-show', key))
+const orders = options(['name', 'wait'], (key) => sayOf('ledger-order', key))
 const group = useGroup(
   () => props.id,
   () => (picked.value && !picked.value.child ? picked.value.concept : ''),

@@ -248,6 +248,9 @@ const bring = (sent: Schemas['RosterBody']) => body(api.POST('/api/roster', { bo
           <router-link to="/backups">{{ say('set-up-backups') }}</router-link>
         </p>
         <p>
+          <router-link to="/ledger-rules">{{ say('rules-title') }}</router-link>
+        </p>
+        <p>
           <router-link to="/privacy">{{ say('set-up-privacy') }}</router-link>
         </p>
       </section>

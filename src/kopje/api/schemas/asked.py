@@ -21,6 +21,7 @@ from kopje.usecases.ledger.ask_ledger import (
     NotHeard,
     Refreshed,
 )
+from kopje.usecases.ledger.bring_marks import Brought
 from kopje.usecases.year.whereabouts import Whereabouts
 from kopje.words import Words
 
@@ -165,6 +166,26 @@ class LeftOverRead(Read):
     @classmethod
     def of(cls, one: LeftOver) -> LeftOverRead:
         return cls.model_validate(one)
+
+
+class RowRead(Read):
+    line: int
+    sentence: str
+
+
+class BroughtRead(Read):
+    """Marks that were `taken`, were `known` already, did not count where they come from (`withdrawn`); and
+    rows that were not taken."""
+
+    taken: int
+    known: int
+    withdrawn: int
+    problems: list[RowRead]
+
+    @classmethod
+    def of(cls, found: Brought, words: Words) -> BroughtRead:
+        rows = [RowRead(line=line, sentence=words.say(reason)) for line, reason in found.problems]
+        return cls(taken=found.taken, known=found.known, withdrawn=found.withdrawn, problems=rows)
 
 
 class NeedsRead(Read):

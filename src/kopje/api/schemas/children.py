@@ -10,7 +10,7 @@ from pydantic import Field
 
 from kopje.api.schemas.base import Body, Read
 from kopje.api.schemas.concepts import ConceptRead
-from kopje.api.schemas.ledger import Level, MarkRead, WordRead
+from kopje.api.schemas.ledger import Level, MarkRead, OwnWordRead
 from kopje.api.schemas.people import SectionRead
 from kopje.core.ledger.report import BLOCKS, BlockKey
 from kopje.core.reasons import Named
@@ -49,7 +49,7 @@ class ChildStandsRead(Read):
     partly: bool
     due: bool
     sentence: str
-    word: WordRead | None
+    word: OwnWordRead | None
 
     @classmethod
     def of(cls, one: ChildStands, words: Words) -> ChildStandsRead:
@@ -59,7 +59,7 @@ class ChildStandsRead(Read):
             partly=one.standing.partly and one.word is None,
             due=one.due,
             sentence=" ".join(words.say(reason) for reason in one.standing.reasons),
-            word=WordRead.of(one.word, None) if one.word else None,
+            word=OwnWordRead.of(one.word, None) if one.word else None,
         )
 
 
@@ -132,7 +132,7 @@ class BlockRead(Read):
     text: str
 
 
-class VersionRead(Read):
+class KeptReportNumberRead(Read):
     number: int
     made: datetime
     by: str
@@ -148,7 +148,7 @@ class ReportRead(Read):
     number: int
     blocks: list[BlockRead]
     fresh: list[BlockRead]
-    kept: list[VersionRead]
+    kept: list[KeptReportNumberRead]
 
     @classmethod
     def of(cls, found: ReportNow) -> ReportRead:
@@ -159,7 +159,7 @@ class ReportRead(Read):
             number=found.kept[0].number if found.kept else 0,
             blocks=[BlockRead.model_validate(one) for one in found.blocks],
             fresh=[BlockRead.model_validate(one) for one in found.fresh],
-            kept=[VersionRead.model_validate(one) for one in found.kept],
+            kept=[KeptReportNumberRead.model_validate(one) for one in found.kept],
         )
 
 

@@ -178,7 +178,7 @@ def _said(standing_today: StandingToday, words: Words) -> str:
     return " ".join(words.say(reason) for reason in standing_today.reasons)
 
 
-class WordRead(Read):
+class OwnWordRead(Read):
     """The teacher's own word on a standing, kept beside what the marks say until she drops it."""
 
     id: UUID
@@ -188,7 +188,7 @@ class WordRead(Read):
     by: str | None
 
     @classmethod
-    def of(cls, event: ClassEvent, by: str | None) -> WordRead:
+    def of(cls, event: ClassEvent, by: str | None) -> OwnWordRead:
         b = event.body
         return cls(id=UUID(event.id), level=b["level"], note=b.get("note", ""), day=event.day, by=by)
 
@@ -202,7 +202,7 @@ class EvidenceRead(Read):
     sentence: str
     ways: list[WayRead]
     marks: list[MarkRead]
-    word: WordRead | None
+    word: OwnWordRead | None
 
     @classmethod
     def of(cls, e: Evidence, words: Words) -> EvidenceRead:
@@ -216,7 +216,7 @@ class EvidenceRead(Read):
             sentence=_said(e.standing_today, words),
             ways=[WayRead.of(way, standing_today, words) for way, standing_today in e.ways],
             marks=[MarkRead.of(mark, e.by.get(mark.id)) for mark in e.marks],
-            word=WordRead.of(e.word, e.by.get(e.word.id)) if e.word else None,
+            word=OwnWordRead.of(e.word, e.by.get(e.word.id)) if e.word else None,
         )
 
 

@@ -49,7 +49,7 @@ class SeatsRead(Read):
 class SeatsBody(Body):
     kind: Literal["rows", "circle"] = Field(examples=["rows"])
     across: Annotated[int, Field(ge=1, le=20)] = Field(examples=[6])
-    places: Annotated[list[Id | None], Field(max_length=400)] = Field(examples=[["@child_id"]])
+    places: Annotated[list[Id | None], Field(max_length=400)] = Field(examples=[[]])
 
 
 class GroupsBody(Body):

@@ -10,6 +10,7 @@ from dataclasses import replace
 
 from kopje.core.choir.rungs import BREAKS, Rung, holds, rungs_of
 from kopje.core.ledger.marks import Mark
+from kopje.core.ledger.rules import AS_SHIPPED, LedgerRules
 from kopje.core.ledger.standing import Standing, standing
 from kopje.core.sequence.concepts import Concept, ConceptKey
 from kopje.core.sequence.grades import CHOIR
@@ -37,11 +38,11 @@ def rung_key(rung: Rung) -> ConceptKey:
     return ConceptKey(f"rung-{rung.key}")
 
 
-def rung_standing(rung: Rung, marks: Iterable[Mark]) -> Standing:
+def rung_standing(rung: Rung, marks: Iterable[Mark], rules: LedgerRules = AS_SHIPPED) -> Standing:
     """How far a child is on a rung, by the rule that counts for everything, from all its marks on levels."""
     as_concept = Concept(rung_key(rung), rung.name, "sight-singing", CHOIR, ways=("read",))
     said = [one for mark in marks for one in on_rungs(mark)]
-    return standing(as_concept, said)
+    return standing(as_concept, said, rules)
 
 
 def newest_break(marks: Iterable[Mark]) -> tuple[str, ...]:

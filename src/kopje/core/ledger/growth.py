@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from datetime import date
 
 from kopje.core.ledger.marks import Mark
+from kopje.core.ledger.rules import AS_SHIPPED, LedgerRules
 from kopje.core.ledger.standing import Level, standing
 from kopje.core.sequence.concepts import STRANDS, Concept
 
@@ -34,6 +35,7 @@ def growth(
     marks: Mapping[str, Sequence[Mark]],
     words: Mapping[str, Word],
     days: Sequence[date],
+    rules: LedgerRules = AS_SHIPPED,
 ) -> tuple[Stratum, ...]:
     """Of every strand in which anything was heard, in the order of strands. What a day shows is the standing
     from the marks up to it; a word counts from its day on."""
@@ -44,14 +46,16 @@ def growth(
             continue
         layers = found.setdefault(concept.strand, [[0] * len(LAYERS) for _ in days])
         for place, day in enumerate(days):
-            level = _level(concept, mine, word, day)
+            level = _level(concept, mine, word, day, rules)
             if level in LAYERS:
                 layers[place][LAYERS.index(level)] += 1
     strands = sorted(found, key=STRANDS.index)
     return tuple(Stratum(strand, tuple(map(tuple, found[strand]))) for strand in strands)
 
 
-def _level(concept: Concept, marks: Sequence[Mark], word: Word | None, day: date) -> Level:
+def _level(
+    concept: Concept, marks: Sequence[Mark], word: Word | None, day: date, rules: LedgerRules
+) -> Level:
     if word is not None and word.day <= day:
         return word.level
-    return standing(concept, (mark for mark in marks if mark.day <= day)).level
+    return standing(concept, (mark for mark in marks if mark.day <= day), rules).level

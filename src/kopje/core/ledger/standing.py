@@ -8,13 +8,12 @@ from datetime import date
 from typing import Literal
 
 from kopje.core.ledger.marks import Mark
+from kopje.core.ledger.rules import AS_SHIPPED, LedgerRules
 from kopje.core.reasons import Reason, because, listed
 from kopje.core.sequence.concepts import Concept, Way
 
 Level = Literal["not_heard", "not_yet", "nearly", "once", "secure"]
 ORDER: tuple[Level, ...] = ("not_heard", "not_yet", "nearly", "once", "secure")
-NEWEST = 3
-DUE_AFTER_WEEKS = 10
 YOUNG = 1  # concepts of kindergarten and grade 1 may be shown in any way
 
 
@@ -41,15 +40,15 @@ def any_way(concept: Concept) -> bool:
     return concept.grade <= YOUNG
 
 
-def standing(concept: Concept, marks: Iterable[Mark]) -> Standing:
+def standing(concept: Concept, marks: Iterable[Mark], rules: LedgerRules = AS_SHIPPED) -> Standing:
     """The weakest of the ways that the concept names; for concepts of K and 1 all ways form one row.
 
     Heard in one way and not yet in another is not heard, and `partly`: nobody listened for the other way, so
     the child is in no count, but what was heard is seen."""
     mine = [mark for mark in marks if mark.concept == concept.key]
     if any_way(concept):
-        return of_one_row(last_of_each_day(mine, one_row=True))
-    every = {way: _in_way(way, one) for way, one in by_way(concept, mine)}
+        return of_one_row(last_of_each_day(mine, one_row=True), rules)
+    every = {way: _in_way(way, one) for way, one in by_way(concept, mine, rules)}
     found = [every[way] for way in concept.ways]
     weakest = min(found, key=lambda one: (ORDER.index(one.level), one.last_full or date.max))
     heard = [one for one in every.values() if one.marks]
@@ -59,10 +58,14 @@ def standing(concept: Concept, marks: Iterable[Mark]) -> Standing:
     return weakest
 
 
-def by_way(concept: Concept, marks: Sequence[Mark]) -> tuple[tuple[Way, Standing], ...]:
+def by_way(
+    concept: Concept, marks: Sequence[Mark], rules: LedgerRules = AS_SHIPPED
+) -> tuple[tuple[Way, Standing], ...]:
     """The ways that count, then others that were heard, each judged alone."""
     ways = dict.fromkeys([*concept.ways, *(mark.way for mark in marks)])
-    return tuple((way, of_one_row(last_of_each_day([m for m in marks if m.way == way]))) for way in ways)
+    return tuple(
+        (way, of_one_row(last_of_each_day([m for m in marks if m.way == way]), rules)) for way in ways
+    )
 
 
 def _in_way(way: Way, one: Standing) -> Standing:
@@ -82,24 +85,24 @@ def last_of_each_day(marks: Iterable[Mark], one_row: bool = False) -> list[Mark]
     return sorted(kept.values(), key=lambda mark: mark.order)
 
 
-def of_one_row(marks: Sequence[Mark]) -> Standing:
+def of_one_row(marks: Sequence[Mark], rules: LedgerRules = AS_SHIPPED) -> Standing:
     """The rule itself, for the marks of one child and concept, oldest first."""
     heard = [mark for mark in marks if mark.full or mark.half]
     if not heard:
         return NOT_HEARD
     full = [mark for mark in heard if mark.full]
     last_full = full[-1].day if full else None
-    level, reason = _level(full, heard)
+    level, reason = _level(full, heard, rules)
     return Standing(level, (reason,), False, last_full, tuple(reversed(heard)))
 
 
-def _level(full: Sequence[Mark], heard: Sequence[Mark]) -> tuple[Level, Reason]:
-    if _secure(full, heard):
-        good = [mark.day for mark in full[-NEWEST:] if mark.result == "secure"]
+def _level(full: Sequence[Mark], heard: Sequence[Mark], rules: LedgerRules) -> tuple[Level, Reason]:
+    if _secure(full, heard, rules):
+        good = [mark.day for mark in full[-rules.newest :] if mark.result == "secure"]
         return "secure", because("standing_secure", days=listed(map(_day, good[-2:])))
     if len(full) == 1 and full[0].result == "secure" and not _doubted(full[0], heard):
         return "once", because("standing_once", day=full[0].day)
-    last = heard[-NEWEST:]
+    last = heard[-rules.newest :]
     good_ones = sum(mark.result in ("secure", "nearly") for mark in last)
     newest = last[-1].result
     if newest != "not_yet" or 2 * good_ones >= len(last):
@@ -111,9 +114,10 @@ def _day(day: date) -> Reason:
     return because("day_short", day=day)
 
 
-def _secure(full: Sequence[Mark], heard: Sequence[Mark]) -> bool:
-    last = full[-NEWEST:]
-    enough = sum(mark.result == "secure" for mark in last) >= 2 and last[-1].result == "secure"
+def _secure(full: Sequence[Mark], heard: Sequence[Mark], rules: LedgerRules) -> bool:
+    last = full[-rules.newest :]
+    enough = bool(last) and last[-1].result == "secure"
+    enough = enough and sum(mark.result == "secure" for mark in last) >= rules.good
     return enough and not _doubted(last[-1], heard)
 
 
@@ -122,12 +126,12 @@ def _doubted(mark: Mark, heard: Sequence[Mark]) -> bool:
     return any(one.half and one.result == "not_yet" and one.order > mark.order for one in heard)
 
 
-def due_before(weeks_met: Iterable[date], since: date | None) -> date | None:
+def due_before(weeks_met: Iterable[date], since: date | None, weeks: int = AS_SHIPPED.weeks) -> date | None:
     """What was last heard alone before this day is due: the first of the last ten weeks in which a section
     of the child met (`weeks_met` holds Mondays), or the first day of this school year where there was one
     before."""
-    recent = sorted(set(weeks_met))[-DUE_AFTER_WEEKS:]
-    tenth = recent[0] if len(recent) == DUE_AFTER_WEEKS else None
+    recent = sorted(set(weeks_met))[-weeks:]
+    tenth = recent[0] if len(recent) == weeks else None
     return max((day for day in (tenth, since) if day is not None), default=None)
 
 

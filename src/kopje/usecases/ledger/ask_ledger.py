@@ -112,7 +112,7 @@ def missing_for(ctx: Context, section_id: UUID, concept_key: str) -> MissingFor:
     now = section_now(ctx, section_id)
     concept = ctx.sequence.concept(concept_key)
     verdict = may_present(concept, now.state)
-    nobody = judge(now.roll, counted({}))
+    nobody = judge(now.roll, counted({}), ctx.rules.threshold(concept.key))
     missing = tuple(
         Missing(ctx.sequence.concept(key), now.state.readiness.get(key, nobody), without_it(ctx, now, key))
         for key in concept.needs

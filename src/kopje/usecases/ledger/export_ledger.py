@@ -19,6 +19,28 @@ def export(ctx: Context, what: What) -> Iterator[Record]:
     return {"children": children, "marks": marks, "lessons": lessons}[what](ctx)
 
 
+def table(ctx: Context, what: What) -> tuple[list[str], list[list[str]]]:
+    """The same as a head and rows of plain cells; a list in a cell has blanks between. Marks have the
+    child's name too, so that they can be read and brought back."""
+    names = {one["id"]: one["name"] for one in children(ctx)} if what == "marks" else {}
+    records = [
+        {**record, **({"name": names.get(record["child_id"], "")} if names else {})}
+        for record in export(ctx, what)
+    ]
+    head = list(records[0]) if records else []
+    return head, [[_cell(record[name]) for name in head] for record in records]
+
+
+def _cell(value: Any) -> str:
+    if value is None:
+        return ""
+    if isinstance(value, bool):
+        return str(value).lower()
+    if isinstance(value, list):
+        return " ".join(one["activity"] if isinstance(one, dict) else str(one) for one in value)
+    return f"{value['right']}/{value['asked']}" if isinstance(value, dict) else str(value)
+
+
 def children(ctx: Context) -> Iterator[Record]:
     """Everybody who is or was on a roll, once, under their class, never under a choir."""
     for child, section in sections.every_child(ctx.session, ctx.school_id):

@@ -79,7 +79,7 @@ def _row(ctx: Context, pair: tuple[UUID, str], marks: list[Mark], word: ClassEve
     concept = ctx.sequence.by_key.get(key)
     if concept is None:
         return row
-    found = standing(concept, marks)
+    found = standing(concept, marks, ctx.rules)
     heard = found.level != "not_heard" or found.partly
     return {
         **row,

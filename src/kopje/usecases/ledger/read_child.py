@@ -11,6 +11,7 @@ from kopje.core.ledger.events import ClassEvent, standing_events
 from kopje.core.ledger.growth import Stratum, Word, growth
 from kopje.core.ledger.marks import Mark
 from kopje.core.ledger.next_step import NextStep, StandsNow, next_step
+from kopje.core.ledger.rules import LedgerRules
 from kopje.core.ledger.standing import Standing, is_due, standing
 from kopje.core.planning.facts import monday
 from kopje.core.sequence.concepts import Concept, ConceptKey
@@ -72,13 +73,13 @@ def child_now(ctx: Context, child_id: UUID) -> ChildNow:
     for mark in marks:
         by_concept.setdefault(mark.body["concept"], []).append(value_of(mark))
     standings = tuple(
-        _stands(concept, by_concept.get(concept.key, []), words.get(concept.key), before)
+        _stands(concept, by_concept.get(concept.key, []), words.get(concept.key), before, ctx.rules)
         for concept in ctx.sequence.concepts
         if concept.key in by_concept or concept.key in words or concept.key in named
     )
     days = _weeks(child, found.sections, ctx.today)
     said = {key: Word(event.body["level"], event.day) for key, event in words.items()}
-    strata = growth(ctx.sequence.concepts, by_concept, said, days)
+    strata = growth(ctx.sequence.concepts, by_concept, said, days, ctx.rules)
     never = tuple(one.concept for one in standings if one.level == "not_heard" and not one.standing.partly)
     return ChildNow(
         child,
@@ -99,17 +100,17 @@ def _named_here(now: SectionNow, key: ConceptKey) -> bool:
 
 
 def _stands(
-    concept: Concept, marks: Sequence[Mark], word: ClassEvent | None, before: date | None
+    concept: Concept, marks: Sequence[Mark], word: ClassEvent | None, before: date | None, rules: LedgerRules
 ) -> ChildStands:
-    found = standing(concept, marks)
+    found = standing(concept, marks, rules)
     return ChildStands(concept, found, word, word is None and is_due(found.level, found.last_full, before))
 
 
 def _weeks(child: t.Child, inside: Sequence[SectionNow], today: date) -> tuple[date, ...]:
     """The Mondays of the weeks in which any of its sections met since it joined, and today."""
     since = monday(child.joined)
-    weeks = sorted({week for one in inside for week in one.held.weeks if since <= week < today})
-    return (*weeks[-MOST_WEEKS:], today)
+    mondays = sorted({week for one in inside for week in one.held.weeks if since <= week < today})
+    return (*mondays[-MOST_WEEKS:], today)
 
 
 def _next(

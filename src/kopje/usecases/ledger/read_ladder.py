@@ -62,14 +62,14 @@ def ladder_now(ctx: Context, section_id: UUID) -> LadderNow:
     steps = tuple(
         StepNow(
             step,
-            _judged((standing(step, marks[c]), limits[c]) for c in children),
+            _judged((standing(step, marks[c], ctx.rules), limits[c]) for c in children),
             _broke(step, marks),
             step.key in brought,
         )
         for step in ladder_of(ctx.sequence)
     )
     rungs = tuple(
-        RungNow(rung, _judged((rung_standing(rung, marks[c]), limits[c]) for c in children))
+        RungNow(rung, _judged((rung_standing(rung, marks[c], ctx.rules), limits[c]) for c in children))
         for rung in (*PITCH, *RHYTHM, *PARTS[1:])
     )
     return LadderNow(steps, rungs)

@@ -62,7 +62,7 @@ def grid(ctx: Context, section_id: UUID) -> Grid:
     stones, readiness = {}, {}
     for key, short in rows.stones.items():
         stones[key], counted = _today(short, days)
-        readiness[ConceptKey(key)] = judge(len(rows.children), counted)
+        readiness[ConceptKey(key)] = judge(len(rows.children), counted, ctx.rules.threshold(key))
     facts = read(row.facts) if row.facts else NO_FACTS
     state = state_of(row, facts, ctx.sequence, readiness)
     return Grid(row, rows.children, _columns(ctx, state, len(rows.children)), stones)
@@ -132,10 +132,10 @@ def evidence(ctx: Context, section_id: UUID, child_id: UUID, concept_key: str) -
     word = words_by_pair(found).get((str(child.id), concept.key))
     values = [value_of(event) for event in marks]
     before = Before(ctx, [row]).child(str(child.id), section_id)
-    ways = tuple((way, _standing_today(one, before)) for way, one in by_way(concept, values))
+    ways = tuple((way, _standing_today(one, before)) for way, one in by_way(concept, values, ctx.rules))
     told = [*marks, *([word] if word else [])]
     by = events.tellers(ctx.session, (one.id for one in told))
-    found_today = _standing_today(standing(concept, values), before)
+    found_today = _standing_today(standing(concept, values, ctx.rules), before)
     return Evidence(child, concept, found_today, ways, tuple(reversed(marks)), by, word)
 
 

@@ -226,7 +226,7 @@ class _Batch:
         """What was told in the ledger lies on a day, in no lesson."""
         if one.lesson_id != one.section_id:
             return None
-        if one.kind == "taken_back" and one.target_id:
+        if one.target_id:
             return KnownLesson(one.section_id, self.ctx.today, time(0), 0, {})
         if one.kind not in STANDS or "day" not in one.body or self.ctx.room.walled:
             return None

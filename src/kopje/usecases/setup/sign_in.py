@@ -44,6 +44,7 @@ class SignedIn:
     time_zone: str | None = None
     habits: int = 0
     sections: frozenset[UUID] = frozenset()
+    rules: Mapping[str, Any] = field(default_factory=dict)
 
     @property
     def room(self) -> Room:
@@ -179,6 +180,7 @@ def who(session: Session, token: str | None, now: datetime) -> SignedIn:
         school.time_zone,
         school.habits,
         sections,
+        school.ledger_rules,
     )
 
 

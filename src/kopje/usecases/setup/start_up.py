@@ -8,6 +8,7 @@ from datetime import datetime
 from sqlalchemy.orm import Session
 
 from kopje.core.errors import KopjeError
+from kopje.core.ledger.rules import rules_of
 from kopje.store import people, songs
 from kopje.store import tables as t
 from kopje.store.work import UnitOfWork
@@ -26,7 +27,8 @@ def of_school(session: Session, school: t.School, now: datetime) -> Context:
     """A call by no teacher, in the school's own sequence."""
     sequence = sequence_for(session, school.id, school.sequence, school.wording)
     habits = habits_for(session, school.id, school.habits)
-    return Context(session, school.id, NOBODY, now, uuid.uuid4, sequence, habits=habits)
+    rules = rules_of(school.ledger_rules)
+    return Context(session, school.id, NOBODY, now, uuid.uuid4, sequence, habits=habits, rules=rules)
 
 
 def bring_up_to_date(work: UnitOfWork, now: datetime) -> None:
