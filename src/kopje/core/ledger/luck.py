@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from functools import lru_cache
 from typing import Any
 
@@ -48,6 +48,22 @@ def _won(choices: int, asked: int, made: int, most: int, run: int, turns: bool, 
     )
     guess_same = after(True, False) + others * after(False, True) if again else 0
     return max(guess_other, guess_same)
+
+
+def luck_over(rows: Sequence[tuple[int, ...]], choices: int, right: int) -> Fraction:
+    """The same where the rows that a game makes are told one by one, all of one length and as likely."""
+    return Fraction(_guessed(rows, choices, 0, len(rows[0]) - right), len(rows))
+
+
+def _guessed(rows: Sequence[tuple[int, ...]], choices: int, at: int, wrong: int) -> int:
+    if wrong < 0 or not rows:
+        return 0
+    if at == len(rows[0]) or len(rows[0]) - at <= wrong:
+        return len(rows)
+    after = [[row for row in rows if row[at] == answer] for answer in range(choices)]
+    missed = [_guessed(some, choices, at + 1, wrong - 1) for some in after]
+    hit = [_guessed(some, choices, at + 1, wrong) for some in after]
+    return max(sum(missed) - missed[guess] + hit[guess] for guess in range(choices))
 
 
 def result_of(choices: int, asked: int, right: int, in_a_row: int = 3) -> Result:

@@ -14,13 +14,13 @@ from kopje.core.analysis.analysis import Analysis
 from kopje.core.analysis.timeline import Sound
 from kopje.core.errors import PracticeError
 from kopje.core.exact import Fraction
+from kopje.core.ledger.luck import MOST_LUCK, luck_over
 
 By = Literal["rhythm", "contour", "words"]
 Clue = tuple[str, ...]
 MOST_TRIALS, FEWEST_TRIALS = 10, 3
 MOST_SEQUENCES = 1024
 RUN = 3  # equal answers in a row
-EVIDENCE = Fraction(1, 20)
 WORDS_SHOWN = 3
 
 
@@ -144,29 +144,14 @@ def luck(count: int, right: int, answers: int = 2) -> Fraction:
     >>> luck(5, 5), luck(3, 3)
     (Fraction(1, 24), Fraction(1, 6))
     """
-    every = sequences(count, answers)
-    hits = Counter(guess for one in every for guess in _near(one, count - right, answers))
-    return Fraction(max(hits.values()), len(every))
-
-
-def _near(one: tuple[int, ...], wrong: int, answers: int) -> set[tuple[int, ...]]:
-    """Every guess with so many wrong answers or fewer."""
-    found = {one}
-    for _ in range(wrong):
-        found |= {
-            (*guess[:at], other, *guess[at + 1 :])
-            for guess in found
-            for at in range(len(one))
-            for other in range(answers)
-        }
-    return found
+    return luck_over(sequences(count, answers), answers, right)
 
 
 def least_right(count: int, answers: int = 2) -> int | None:
     """How many right answers are evidence (luck under 5 %); None where even all of them are not."""
-    if luck(count, count, answers) >= EVIDENCE:
+    if luck(count, count, answers) >= MOST_LUCK:
         return None
     right = count
-    while right > 1 and luck(count, right - 1, answers) < EVIDENCE:
+    while right > 1 and luck(count, right - 1, answers) < MOST_LUCK:
         right -= 1
     return right
