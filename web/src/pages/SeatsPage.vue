@@ -174,25 +174,22 @@ useKeys([{ key: 'g', says: say('groups-draw'), act: () => void draw() }])
       </div>
       <section class="stack groups">
         <h2>{{ say('groups-title') }}</h2>
-        <div class="row">
+        <div class="fields">
           <v-select
             v-model="of"
             :items="[2, 3, 4, 5, 6, 8]"
             :label="say('groups-of')"
-            class="across"
           /><v-autocomplete
             v-model="concept"
             :items="items"
             :label="say('groups-concept')"
             clearable
-            class="wide"
           /><v-select
             v-model="how"
             :items="ways"
             :label="say('groups-by')"
             :disabled="!concept"
-            class="wide"
-          /><v-text-field v-model="tasks" :label="say('groups-tasks')" class="wide" />
+          /><v-text-field v-model="tasks" :label="say('groups-tasks')" />
         </div>
         <div class="row">
           <v-btn class="main" height="48" :disabled="busy" @click="draw"
@@ -265,8 +262,10 @@ useKeys([{ key: 'g', says: say('groups-draw'), act: () => void draw() }])
 .across {
   max-width: 120px;
 }
-.wide {
-  min-width: 200px;
+.fields {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px;
 }
 .drawn {
   display: grid;
