@@ -1929,3 +1929,8 @@ rules-would = { $n ->
 rules-nothing-turned = No answer on a section would turn.
 rules-take = Change the rules
 rules-not = Leave them
+
+# What the wall shows.
+keys-reveal = Show the sign and the name
+teach-reveal = Show its name
+teach-hide = Hide its name

@@ -3,6 +3,7 @@ hand."""
 
 from __future__ import annotations
 
+from dataclasses import replace
 from datetime import UTC, date, datetime, timedelta
 from itertools import combinations, product
 from random import Random
@@ -21,6 +22,7 @@ from kopje.core.ledger.marks import Mark
 from kopje.core.ledger.next_step import StandsNow, next_step
 from kopje.core.ledger.report import blocks, own_words
 from kopje.core.ledger.standing import standing
+from kopje.core.planning.wall import NOTHING, on_the_wall
 from kopje.core.sequence.concepts import ConceptKey
 from kopje.core.sequence.so_mi_first import SO_MI_FIRST
 from making import refuses, said
@@ -188,3 +190,14 @@ def test_a_report_says_what_standings_say_and_takes_no_other_blanks() -> None:
         own_words({"sure": "{name} is better than {other}"})
     with refuses(ReportError, "no part “grade”"):
         own_words({"grade": "A"})
+
+
+def test_no_name_and_no_sign_is_on_the_wall_before_a_thing_is_named() -> None:
+    for concept in SO_MI_FIRST.concepts:
+        before, naming, after = (
+            on_the_wall(concept, purpose) for purpose in ("prepare", "present", "practise")
+        )
+        assert (before.sign, before.name, before.waits) == ("", "", False)
+        assert naming == replace(after, question=concept.prompt, waits=True)
+        assert (after.sign, after.name) == (concept.sign, concept.name)
+    assert on_the_wall(None, None) == NOTHING

@@ -1,9 +1,17 @@
 <script setup lang="ts">
-// One thing, huge: music with its title, a question, or what to look at. Never names, marks or answers.
+// One thing, huge: music with its title, a question, a sign with its name, or what to look at. Never names, marks or answers.
+import ConceptSign from '@/components/ConceptSign.vue'
 import ScoreView from '@/components/ScoreView.vue'
 import { say } from '@/locales/say'
 
-defineProps<{ title: string; svg?: string | null; question?: string; onePart?: boolean }>()
+defineProps<{
+  title: string
+  svg?: string | null
+  question?: string
+  sign?: string
+  name?: string
+  onePart?: boolean
+}>()
 </script>
 
 <template>
@@ -13,9 +21,18 @@ defineProps<{ title: string; svg?: string | null; question?: string; onePart?: b
       <ScoreView :svg="svg" :label="say('song-score', { title })" />
     </div>
   </template>
+  <div v-else-if="sign" class="cue">
+    <h1 class="small-title">{{ title }}</h1>
+    <ConceptSign :sign="sign" :name="name ?? ''" :height="220" class="big" />
+    <p v-if="name !== sign">{{ name }}</p>
+  </div>
+  <div v-else-if="question" class="cue">
+    <p class="small-title">{{ title }}</p>
+    <h1 class="question">{{ question }}</h1>
+  </div>
   <div v-else class="cue">
     <h1>{{ title }}</h1>
-    <p>{{ question || say('projector-look') }}</p>
+    <p>{{ say('projector-look') }}</p>
   </div>
 </template>
 
@@ -55,5 +72,21 @@ h1 {
   font-size: clamp(72px, 15vh, 160px);
   color: var(--ink);
   text-wrap: balance;
+}
+.cue h1.question {
+  font-size: clamp(56px, 11vh, 120px);
+  max-width: 18em;
+}
+.cue .small-title,
+.cue h1.small-title {
+  font-size: clamp(28px, 4.5vh, 48px);
+  color: var(--granite);
+  font-weight: 600;
+}
+.cue :deep(.big),
+.cue :deep(.big *) {
+  color: var(--ink);
+  font-size: clamp(110px, 26vh, 260px);
+  line-height: 0.95;
 }
 </style>

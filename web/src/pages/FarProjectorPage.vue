@@ -25,6 +25,8 @@ watchEffect(() => (document.title = say('projector-title')))
       :title="frame.title"
       :svg="frame.svg"
       :question="frame.question"
+      :sign="frame.sign"
+      :name="frame.name"
       one-part
     />
     <h1 v-else class="code">{{ say('projector-waiting') }}</h1>

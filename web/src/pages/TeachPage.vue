@@ -139,6 +139,11 @@ function lookOn() {
   const next = (look.value.part ?? 0) + 1
   look.value = next > all ? ALL : { ...look.value, part: next }
 }
+/** What the class is asked, and then what it is called. */
+const waits = computed(() => !!part.value?.wall.waits && !part.value.song && !part.value.piece)
+function reveal() {
+  if (waits.value) look.value = { ...look.value, open: !look.value.open }
+}
 const release = () => (held.value = false)
 onMounted(() => window.addEventListener('blur', release))
 onUnmounted(() => window.removeEventListener('blur', release))
@@ -259,6 +264,7 @@ useKeys([
     act: () => song.value && play(song.value.tonic.map((tone) => tone.midi)),
   },
   { key: 'l', says: say('keys-look'), act: lookOn },
+  { key: 'z', says: say('keys-reveal'), act: reveal },
   { key: 'n', says: say('keys-names'), act: () => (held.value = true), up: release },
 ])
 </script>
@@ -360,6 +366,9 @@ useKeys([
           :part="part"
           :next="next"
           :calm="calm"
+          :waits="waits"
+          :open="look.open ?? false"
+          @reveal="reveal"
           @go="go"
           @tick="tick"
           @swap="swap"
@@ -401,6 +410,7 @@ useKeys([
     padding: 10px 14px;
   }
   .upper {
+    flex: none;
     overflow: visible;
   }
 }

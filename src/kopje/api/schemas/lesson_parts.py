@@ -20,6 +20,7 @@ from kopje.core.planning.growth import Form, form_for, grown_by
 from kopje.core.planning.material import Material
 from kopje.core.planning.repertoire import Repertoire
 from kopje.core.planning.template import slot_name
+from kopje.core.planning.wall import on_the_wall
 from kopje.core.reasons import because
 from kopje.core.sequence.grades import reads_one_line
 from kopje.core.sequence.phases import Purpose
@@ -104,6 +105,16 @@ class FormRead(Read):
         return cls(stage=words.say(because(f"stage_{form.stage}")), says=form.says)
 
 
+class WallRead(Read):
+    """What the class may see of the concept: a `question`; its `sign` and `name`, which may have to wait
+    until the teacher opens them."""
+
+    question: str
+    sign: str
+    name: str
+    waits: bool
+
+
 class PartRead(Read):
     """A part of a lesson. `slot_id` stays when the lesson is proposed anew, `slot` is its name. `forms`: how
     it grows; `form`: the one that is due for this class, which did it in `times` lessons before, as an index;
@@ -143,6 +154,7 @@ class PartRead(Read):
     piece: RecordingBrief | None
     concept: ConceptRead | None
     purpose: Purpose | None
+    wall: WallRead
     minutes: int
     new: str | None
     new_kind: str | None
@@ -204,6 +216,7 @@ class PartRead(Read):
             piece=RecordingBrief.of(piece) if piece else None,
             concept=ConceptRead.of(concept, words) if concept else None,
             purpose=part.choice.purpose,
+            wall=WallRead.model_validate(on_the_wall(concept, part.choice.purpose)),
             minutes=part.minutes,
             new=words.say(new_thing(part.new, part.choice.concept)) if part.new else None,  # type: ignore[arg-type]
             new_kind=part.new,

@@ -12,11 +12,14 @@ from kopje.store import tables
 
 
 class FrameRead(Read):
-    """What a class sees: a title; the music as SVG, or a question, or neither. No names, no marks."""
+    """What a class sees: a title; the music as SVG, or a question, or a concept's sign with its name, or
+    nothing more. No names, no marks."""
 
     title: str
     svg: str | None = None
     question: str = ""
+    sign: str = ""
+    name: str = ""
 
 
 class NewProjectorRead(Read):
@@ -38,12 +41,14 @@ class ProjectedRead(Read):
 
 
 class ShowBody(Body):
-    """A part of a lesson; of a score in parts, the one that is looked at, and whether it stands alone."""
+    """A part of a lesson; of a score in parts, the one that is looked at, and whether it stands alone.
+    `open`: what waited for the class's answer is shown."""
 
     lesson_id: Annotated[UUID, Field(strict=False)]
     part_id: Annotated[UUID, Field(strict=False)]
     part: Annotated[int, Field(ge=1, le=8)] | None = Field(default=None, examples=[None])
     alone: bool = Field(default=False, examples=[False])
+    open: bool = Field(default=False, examples=[False])
 
 
 class PairBody(ShowBody):

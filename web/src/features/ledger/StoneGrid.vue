@@ -61,7 +61,8 @@ const shown = computed(() =>
 const at = ref({ row: 0, column: 0 })
 const table = ref<HTMLTableElement>()
 async function walk(rows: number, columns: number) {
-  const row = Math.min(Math.max(at.value.row + rows, 0), props.rows.length - 1)
+  // Above the first row are the heads: what is to be done in a column.
+  const row = Math.min(Math.max(at.value.row + rows, -1), props.rows.length - 1)
   const column = Math.min(Math.max(at.value.column + columns, 0), props.columns.length - 1)
   at.value = { row, column }
   await nextTick()
@@ -103,14 +104,17 @@ const strands = computed(() => {
         <tr>
           <th scope="col" class="corner small quiet">{{ say('ledger-children') }}</th>
           <th
-            v-for="column in columns"
+            v-for="(column, place) in columns"
             :key="column.concept.key"
             scope="col"
             :class="{ on: picked?.concept === column.concept.key }"
           >
             <button
               class="head"
+              :data-at="`-1-${place}`"
+              :tabindex="at.row === -1 && place === at.column ? 0 : -1"
               :aria-pressed="picked?.concept === column.concept.key && !picked.child"
+              @focus="at = { row: -1, column: place }"
               @click="emit('pick', '', column.concept.key)"
             >
               <ConceptSign :sign="column.concept.sign" :name="column.concept.name" :height="22" />
@@ -121,7 +125,7 @@ const strands = computed(() => {
       <tbody>
         <tr v-for="({ id, name, place: at_ }, row) in shown" :key="id">
           <th scope="row" :class="{ on: picked?.child === id }">
-            <router-link :to="`/children/${id}`" class="who">{{ name }}</router-link>
+            <router-link :to="`/children/${id}`" class="who" tabindex="-1">{{ name }}</router-link>
           </th>
           <td v-for="(column, place) in columns" :key="column.concept.key">
             <button

@@ -16,6 +16,7 @@ const shown = () => ({
   part_id: props.part,
   part: props.look.part,
   alone: props.look.alone,
+  open: props.look.open ?? false,
 })
 async function pair() {
   const typed = code.value.replace(/\D/g, '')

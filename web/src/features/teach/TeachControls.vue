@@ -7,6 +7,9 @@ defineProps<{
   part: Schemas['PartRead']
   next: readonly Schemas['PartRead'][]
   calm: Schemas['PartRead'] | undefined
+  /** The sign and the name wait for the class's answer. */
+  waits: boolean
+  open: boolean
 }>()
 defineEmits<{
   go: [by: number]
@@ -14,6 +17,7 @@ defineEmits<{
   swap: []
   calm: []
   note: []
+  reveal: []
 }>()
 </script>
 
@@ -26,6 +30,8 @@ defineEmits<{
         >{{ say('teach-swap', { title: next[0].title }) }} <span class="kbd">x</span></v-btn
       ><v-btn v-if="calm && calm !== next[0]" height="48" :title="calm.title" @click="$emit('calm')"
         >{{ say('teach-calm') }} <span class="kbd">q</span></v-btn
+      ><v-btn v-if="waits" height="48" :aria-pressed="open" @click="$emit('reveal')"
+        >{{ open ? say('teach-hide') : say('teach-reveal') }} <span class="kbd">z</span></v-btn
       ><v-btn height="48" @click="$emit('note')"
         >{{ say('teach-write') }} <span class="kbd">,</span></v-btn
       >

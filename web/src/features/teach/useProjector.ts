@@ -7,8 +7,16 @@ import type { Shown } from '@/api/queries'
 export interface Look {
   part: number | null
   alone: boolean
+  /** What waited for the class's answer is shown. */
+  open?: boolean
 }
 export const ALL: Look = { part: null, alone: false }
+/** What the wall has of the concept a part is about: a question, or what it is called, once that may be seen. */
+export const wallOf = (part: Schemas['PartRead'], open: boolean) => {
+  const { question, sign, name, waits } = part.wall
+  if (waits && !open) return { question, sign: '', name: '' }
+  return { question: sign ? '' : question, sign, name }
+}
 /** A score looked at so: the part in full, the others dimmed or left out. */
 export const looking = ({ part, alone }: Look): Shown => ({
   layers: [],
@@ -65,7 +73,8 @@ export function useProjectedPart(lesson: () => string) {
     const { kind, lesson: whose, part: shown, look: seen = ALL } = event.data
     if (kind !== 'part' || whose !== lesson() || !shown) return
     part.value = shown
-    if (seen.part !== look.value.part || seen.alone !== look.value.alone) look.value = seen
+    const { part: one, alone, open } = look.value
+    if (seen.part !== one || seen.alone !== alone || seen.open !== open) look.value = seen
   }
   let timer = 0
   onMounted(() => {
