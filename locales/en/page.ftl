@@ -1866,6 +1866,7 @@ asked-state-partly = done in part
 asked-state-skipped = skipped
 asked-state-not_reached = not reached
 privacy-accesses-report_taken_out = took a report out
+privacy-accesses-ledger_taken_out = took the ledger out
 
 # Seats and groups.
 seats-title = Seats

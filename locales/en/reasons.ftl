@@ -1106,6 +1106,7 @@ record_looked_line = { DATE($day) }, { $at }: { $what ->
     [child_looked_at] marks looked at
     [child_taken_out] everything taken out
     [report_taken_out] report taken out
+    [ledger_taken_out] ledger taken out
    *[other] { $what }
   }, by { $by }.
 
@@ -1150,3 +1151,18 @@ group_behind = Teach { $count ->
     [one] one child
    *[other] these { $count }
   } again: { $names }. It is really { $behind } that they miss; after that { $concept }.
+
+# What was told of the whole class.
+told_hands = Hands: { $count } of { $of }.
+told_hands_asked = “{ $text }” Hands: { $count } of { $of }.
+told_class = The whole class, { $concept }, { $way ->
+    [hear] hearing it
+    [sing] singing or playing it
+    [read] reading it
+    [write] writing it
+   *[create] making with it
+  }: { $result ->
+    [secure] has it
+    [nearly] nearly has it
+   *[not_yet] does not have it yet
+  }.

@@ -101,6 +101,10 @@ def test_what_belongs_to_the_class_is_no_childs(client: TestClient, kestrel: Pla
     ]
     assert outcomes(tell(client, *told)) == ["taken"] * 4
     assert ledger(client, kestrel)["stones"] == {}
+    assert client.get(f"/api/lessons/{kestrel.ids['lesson_id']}").json()["told"] == [
+        "The whole class, so and mi, singing or playing it: has it.",
+        "“Who heard it?” Hands: 5 of 6.",
+    ]
     address = f"/api/lessons/{kestrel.ids['lesson_id']}/parts/{kestrel.ids['part_id']}/hearing?concept=so-mi"
     queue = client.get(address).json()["queue"]
     assert kestrel.ids["child_id"] not in [one["child_id"] for one in queue]

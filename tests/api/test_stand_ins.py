@@ -134,6 +134,8 @@ def test_a_screen_elsewhere_gets_its_frame_by_a_code_and_nothing_else(
         "title": spoken["title"],
         "svg": None,
         "question": "",
+        "sign": "",
+        "name": "",
     }
     children = [row[0] for row in connection.execute(text("SELECT name FROM child"))]
     assert not [name for name in children if name in shown(screen, made["token"]).text]

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // The window: the day's strip at the left, where you are on top, the work in the rest.
-import { computed, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { partOf, sendAgain, whereRead } from '@/api/client'
 import { overTheirs, stale, takeTheirs } from '@/api/versions'
@@ -8,14 +8,12 @@ import { begin, end, outbox } from '@/api/outbox'
 import { forgetWhatHappened } from '@/api/lessons'
 import { queryClient, useFirstRun, useMe } from '@/api/queries'
 import { useWords } from '@/api/setup'
-import StaleSign from '@/components/StaleSign.vue'
 import { useKeep } from '@/composables/useKeep'
-import KeySheet from '@/components/KeySheet.vue'
 import TopLine from '@/components/TopLine.vue'
 import UndoBar from '@/components/UndoBar.vue'
+import KeySheet from '@/components/KeySheet.vue'
 import AwaySign from '@/features/strip/AwaySign.vue'
 import DayStrip from '@/features/strip/DayStrip.vue'
-import FindBox from '@/features/strip/FindBox.vue'
 import UnsentSign from '@/features/strip/UnsentSign.vue'
 import { provideTrail } from '@/composables/useTrail'
 import { endPack, keepPack } from '@/api/pack'
@@ -23,6 +21,12 @@ import { standsIn, teaches } from '@/composables/roles'
 import { forgetUndo } from '@/composables/useUndo'
 import { say } from '@/locales/say'
 import { wording } from '@/composables/useWording'
+
+// Not on the first page until they are asked for.
+const findBox = () => import('@/features/strip/FindBox.vue')
+const FindBox = defineAsyncComponent(findBox)
+window.setTimeout(() => void findBox(), 10_000) // there when it is asked for, and not in the way of the first page
+const StaleSign = defineAsyncComponent(() => import('@/components/StaleSign.vue'))
 
 const route = useRoute()
 const router = useRouter()

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 // Where everybody comes in: the teacher's day, the lessons of somebody who stands in, what was made for a viewer.
-import { computed } from 'vue'
+import { computed, defineAsyncComponent } from 'vue'
 import { useMe } from '@/api/queries'
 import { standsIn, teaches } from '@/composables/roles'
-import StandInDay from '@/features/day/StandInDay.vue'
-import ViewerHome from '@/features/day/ViewerHome.vue'
 import TodayPage from './TodayPage.vue'
+
+// Seldom somebody else than a teacher: the first page is light without these.
+const StandInDay = defineAsyncComponent(() => import('@/features/day/StandInDay.vue'))
+const ViewerHome = defineAsyncComponent(() => import('@/features/day/ViewerHome.vue'))
 
 const me = useMe()
 const role = computed(() => me.data.value?.role)

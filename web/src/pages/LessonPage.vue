@@ -162,6 +162,7 @@ useKeys([
         · {{ reason.sentence }}
       </p>
       <p v-if="found.beside" class="small">{{ found.beside }}</p>
+      <p v-for="says in found.told" :key="says" class="quiet">{{ says }}</p>
       <p v-if="found.note" class="quiet">{{ say('lesson-note') }}: “{{ found.note }}”</p>
       <p v-if="found.last_note" class="quiet">
         {{ say('lesson-last-note') }}: “{{ found.last_note }}”

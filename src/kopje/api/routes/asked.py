@@ -26,6 +26,7 @@ from kopje.formats.marks_table import MOST_BYTES, read_marks
 from kopje.formats.tables import write_table
 from kopje.usecases.ledger import ask_ledger, bring_marks, export_ledger
 from kopje.usecases.ledger.export_ledger import What
+from kopje.usecases.setup import privacy
 from kopje.usecases.year import whereabouts
 
 router = APIRouter(tags=["ledger"])
@@ -106,8 +107,9 @@ MIME = {"json": "application/json", "csv": "text/csv"}
     response_class=Response,
     responses=answers("text/csv", "application/json"),
 )
-def get_export(what: What, ctx: Work, kind: Literal["csv", "json"] = "json") -> Response:
-    """`kopje export` prints the same, a record a line."""
+def get_export(what: What, ctx: Work, services: Provided, kind: Literal["csv", "json"] = "json") -> Response:
+    """`kopje export` prints the same, a record a line. That it was taken out is in the list of who looked."""
+    privacy.looked(services.work, ctx, "ledger_taken_out")
     name = f"{what}-{ctx.today.isoformat()}.{kind}"
     headers = {"Content-Disposition": f'attachment; filename="{name}"'}
     if kind == "csv":

@@ -12,12 +12,13 @@ from kopje.api.schemas.base import Body, Day, Read, ReasonRead
 from kopje.api.schemas.concepts import ConceptRead
 from kopje.api.schemas.lesson_parts import PartRead, Things
 from kopje.api.schemas.people import SectionRead
+from kopje.core.ledger.events import ClassEvent
 from kopje.core.planning.activities import kind_name
 from kopje.core.planning.beside import beside_said
 from kopje.core.planning.candidates import new_thing
 from kopje.core.planning.lesson import Choice, Part
 from kopje.core.planning.repertoire import Repertoire
-from kopje.core.reasons import because, listed
+from kopje.core.reasons import Named, because, listed
 from kopje.core.sequence.concepts import ConceptKey
 from kopje.core.sequence.phases import Purpose
 from kopje.usecases.lessons.read_late import Late
@@ -27,10 +28,24 @@ from kopje.words import Words
 State = Literal["planned", "running", "done", "not_held"]
 
 
+def _known(event: ClassEvent, words: Words) -> bool:
+    return event.kind == "hands" or event.body["concept"] in words.sequence.by_key
+
+
+def _told(event: ClassEvent, words: Words) -> str:
+    b = event.body
+    if event.kind == "hands":
+        asked = {"text": b["asked"]} if b["asked"] else {}
+        return words.word(
+            "told_hands_asked" if asked else "told_hands", count=b["count"], of=b["of"], **asked
+        )
+    return words.word("told_class", concept=words.term(Named(b["concept"])), result=b["result"], way=b["way"])
+
+
 class LessonRead(Read):
-    """`elapsed` and `since`: seconds since the lesson began, and since its last tick, while it runs.
-    `version`: what a change of the plan must name, so that a stale view is told; `beside`: what a small
-    group does beside the class, or empty."""
+    """`told`: how the whole class did and shows of hands, in sentences. `elapsed` and `since`: seconds since
+    the lesson began, and since its last tick, while it runs. `version`: what a change of the plan must name,
+    so that a stale view is told; `beside`: what a small group does beside the class, or empty."""
 
     id: UUID
     section: SectionRead
@@ -51,6 +66,7 @@ class LessonRead(Read):
     unmet: list[ReasonRead]
     parts: list[PartRead]
     beside: str
+    told: list[str]
 
     @classmethod
     def of(cls, lesson: LessonView, things: Things, words: Words) -> LessonRead:
@@ -71,6 +87,7 @@ class LessonRead(Read):
             elapsed=lesson.elapsed,
             since=lesson.since,
             beside=words.say(beside_said(lesson.beside)) if lesson.beside else "",
+            told=[_told(event, words) for event in lesson.told if _known(event, words)],
             note=lesson.note,
             last_note=lesson.last_note,
             unmet=ReasonRead.every(lesson.unmet, words),

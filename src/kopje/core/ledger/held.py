@@ -40,8 +40,7 @@ class TaughtPart:
 
 @dataclass(frozen=True, slots=True)
 class HeldLesson:
-    """`absent` are children; `marks` the events of kind “marked” that count. `class_marks` (how the whole
-    class did) and `hands` (who showed a hand) belong to the lesson and never to a child."""
+    """`absent` are children; `marks` the events of kind “marked” that count."""
 
     id: str
     section: str
@@ -55,8 +54,6 @@ class HeldLesson:
     ended: datetime | None = None
     absent: frozenset[str] = frozenset()
     marks: tuple[ClassEvent, ...] = ()
-    class_marks: tuple[ClassEvent, ...] = ()
-    hands: tuple[ClassEvent, ...] = ()
 
 
 def held_lesson(events: Iterable[ClassEvent]) -> HeldLesson | None:
@@ -103,9 +100,12 @@ def held_lesson(events: Iterable[ClassEvent]) -> HeldLesson | None:
         ended,
         frozenset(absent),
         tuple(event for event in counting if event.kind == "marked"),
-        tuple(event for event in counting if event.kind == "class_marked"),
-        tuple(event for event in counting if event.kind == "hands"),
     )
+
+
+def told_of_class(events: Iterable[ClassEvent]) -> tuple[ClassEvent, ...]:
+    """How the whole class did, and shows of hands, as far as they stand: kept with the lesson, no child's."""
+    return tuple(event for event in standing_events(events) if event.kind in ("class_marked", "hands"))
 
 
 def _took(events: Iterable[ClassEvent]) -> dict[str, int]:

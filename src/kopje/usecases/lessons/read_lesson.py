@@ -8,7 +8,8 @@ from datetime import date, datetime, time
 from uuid import UUID
 
 from kopje.core.errors import NotFoundError
-from kopje.core.ledger.held import HeldLesson, TaughtPart
+from kopje.core.ledger.events import ClassEvent
+from kopje.core.ledger.held import HeldLesson, TaughtPart, told_of_class
 from kopje.core.planning.beside import Beside, beside
 from kopje.core.planning.facts import was_done
 from kopje.core.planning.lesson import Choice
@@ -62,6 +63,7 @@ class LessonView:
     absent: frozenset[str] = frozenset()
     elapsed: int | None = None  # seconds since it began, while it runs; of them those since the last tick
     since: int | None = None
+    told: tuple[ClassEvent, ...] = ()  # how the whole class did, and shows of hands
 
     @property
     def beside(self) -> Beside | None:
@@ -87,6 +89,8 @@ def lesson(ctx: Context, lesson_id: UUID) -> LessonView:
         raise NotFoundError("no_such", what=because("what_lesson"), value=str(lesson_id))
     now = snapshot(ctx, [section_id]).section(section_id)
     seen = view(now, planned, plans.parts(ctx.session, lesson_id), held)
+    if held:
+        seen = replace(seen, told=told_of_class(events.of_lessons(ctx.session, [lesson_id])))
     if seen.state != "running" or seen.started is None:
         return seen
     last = events.last_step(ctx.session, lesson_id) or seen.started
