@@ -11,6 +11,7 @@ from typing import TYPE_CHECKING, get_args
 
 from kopje.cli_school import database
 from kopje.core.errors import AskError
+from kopje.core.sequence.grades import CHOIR
 from kopje.settings import Settings
 from kopje.usecases.ledger.export_ledger import What
 
@@ -125,7 +126,7 @@ def _day(text: str) -> date:
 def _grade(text: str) -> int:
     if text in KINDERGARTEN:
         return 0
-    if not text.isascii() or not text.isdigit() or int(text) > 13:
+    if not text.isascii() or not text.isdigit() or int(text) > CHOIR:
         raise AskError("ask_grade", text=text, value=text)
     return int(text)
 

@@ -85,6 +85,9 @@ def test_the_teachers_word_counts_beside_the_marks_until_it_is_dropped(
     assert (read["stones"]["so-mi"], column["heard"], column["secure"]) == ("0S", 1, 1)
     child = client.get(f"/api/children/{kestrel.ids['child_id']}").json()
     assert [(one["concept"]["key"], one["level"]) for one in child["standings"]] == [("so-mi", "secure")]
+    in_a_lesson = {**word, "lesson_id": kestrel.ids["lesson_id"]}
+    (elsewhere,) = tell(client, event(kestrel, "judged", day=TODAY, level="not_yet", **in_a_lesson))
+    assert elsewhere["outcome"] == "aside", "it belongs to no lesson"
     tell(client, by_hand(kestrel, "not_yet"))  # no mark drops it
     assert ledger(client, kestrel)["stones"]["so-mi"] == "0S"
     tell(client, event(kestrel, "judged", day=TODAY, level=None, **word))
@@ -109,6 +112,9 @@ def test_what_belongs_to_the_class_is_no_childs(client: TestClient, kestrel: Pla
     queue = client.get(address).json()["queue"]
     assert kestrel.ids["child_id"] not in [one["child_id"] for one in queue]
     assert len(queue) == 5
+    tell(client, mark(kestrel, child_id=queue[0]["child_id"]))
+    again, other = (client.get(address.replace("so-mi", key)).json()["queue"] for key in ("so-mi", "la"))
+    assert (len(again), len(other)) == (4, 5), "in another concept whoever was heard may be heard"
 
 
 def test_a_lucky_game_and_a_round_in_which_one_could_copy_are_kept_for_what_they_are(
@@ -116,6 +122,8 @@ def test_a_lucky_game_and_a_round_in_which_one_could_copy_are_kept_for_what_they
 ) -> None:
     game = {"choices": 2, "asked": 3, "right": 3, "in_a_row": 3}
     tell(client, by_hand(kestrel, answers=game), by_hand(kestrel, way="hear", together=True, could_copy=True))
+    more = {"sent": f"{TODAY}T09:05:00+00:00", "events": [by_hand(kestrel, answers={**game, "right": 4})]}
+    assert client.post("/api/events", json=more).status_code == 422
     by_way = {one["way"]: one for one in evidence(client, kestrel)["marks"]}
     assert (by_way["sing"]["result"], by_way["sing"]["answers"]) == ("nearly", "3/3")
     assert (by_way["hear"]["result"], by_way["hear"]["help"], by_way["hear"]["together"]) == (

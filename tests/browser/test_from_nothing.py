@@ -56,7 +56,9 @@ def test_the_story_works_from_an_empty_database(
     expect(page.locator(".parts li").first).to_contain_text(re.compile("Left over|Opening"))
     page.get_by_role("link", name="Ledger", exact=True).click()
     expect(
-        page.get_by_role("button", name=re.compile(f"{heard}.*(showed it once|heard in one way|nearly)")).first
+        page.get_by_role(
+            "button", name=re.compile(f"{heard}.*(showed it once|heard in one way|nearly)")
+        ).first
     ).to_be_visible()
     page.reload()
     expect(page.get_by_role("heading", name="Ledger 2C")).to_be_visible()

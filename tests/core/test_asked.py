@@ -92,6 +92,11 @@ def test_a_game_is_evidence_only_where_luck_hardly_explains_it() -> None:
     assert as_heard(lucky)["result"] == "nearly"
 
 
+def test_a_game_that_cannot_be_played_shows_nothing() -> None:
+    assert luck(2, 5, 5, in_a_row=1) == 1  # one and the other in turn is just what no game gives
+    assert result_of(2, 5, 5, in_a_row=1) != "secure"
+
+
 def test_who_could_copy_had_a_model() -> None:
     body = {"result": "secure", "help": "none", "together": True}
     assert as_heard({**body, "could_copy": True})["help"] == "model"

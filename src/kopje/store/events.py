@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Iterator, Mapping, Sequence
-from datetime import date, datetime
+from datetime import date
 from typing import Any
 from uuid import UUID
 
@@ -107,9 +107,9 @@ def of_lessons(session: Session, lessons: Iterable[UUID]) -> Sequence[ClassEvent
 def marks_with_backs(
     session: Session, pairs: Iterable[tuple[UUID, str]], school_id: UUID
 ) -> Sequence[ClassEvent]:
-    """The marks of (child, concept) pairs and the teacher's words on them, with whatever takes them back, and takes that back. Of their
-    bodies only what is judged: how a lesson looked is longer than everything else, and a child has many
-    marks."""
+    """The marks of (child, concept) pairs and the teacher's words on them, with whatever takes them back, and
+    takes that back. Of their bodies only what is judged: how a lesson looked is longer than everything else,
+    and a child has many marks."""
     children, keys = zip(*asked, strict=True) if (asked := list(pairs)) else ((), ())
     listed = func.unnest(literal(list(children), ARRAY(Uuid)), literal(list(keys), ARRAY(Text)))
     wanted = listed.table_valued("child", "concept").render_derived(name="wanted")
@@ -129,14 +129,6 @@ def marks_with_backs(
     return found
 
 
-def last_step(session: Session, lesson_id: UUID) -> datetime | None:
-    """When a lesson began, or its last part was ticked."""
-    steps = select(func.max(Event.moment)).where(
-        Event.lesson_id == lesson_id, Event.kind.in_(("started", "ticked"))
-    )
-    return session.scalar(steps)
-
-
 ROUNDS = text(
     """SELECT min(m.day), count(DISTINCT m.child_id), extract(epoch FROM max(m.moment) - min(m.moment))::float
     FROM class_event m WHERE m.section_id = :section AND m.kind = 'marked' AND m.part_id IS NOT NULL AND NOT m.off_day
@@ -147,7 +139,8 @@ ROUNDS = text(
 
 def rounds(session: Session, section_id: UUID, least: int) -> list[tuple[date, int, float]]:
     """(day, children, seconds from the first mark to the last) of the parts in which at least so many children
-    of a section were marked one by one."""
+    of a section were marked one by one. A mark that anything ever took back is left out: this is a pace, no
+    evidence."""
     found = session.execute(ROUNDS, {"section": section_id, "least": least})
     return [(day, children, seconds) for day, children, seconds in found]
 

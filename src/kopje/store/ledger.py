@@ -9,12 +9,12 @@ from typing import Any
 from uuid import UUID
 
 from pydantic_core import to_json
-from sqlalchemy import ColumnElement, and_, delete, func, or_, select, text, tuple_
+from sqlalchemy import delete, func, select, text, tuple_
 from sqlalchemy.orm import Session
 
 from kopje.core.errors import NotFoundError
 from kopje.core.reasons import because
-from kopje.store.sections import on_roll
+from kopje.store.sections import in_school, on_roll
 from kopje.store.tables import Child, Section, StandingRow
 
 KEEP = text(
@@ -82,14 +82,9 @@ def standings_of_concept(
         select(Child.id, Section.id, Section.name, Child.name, StandingRow)
         .join(Section, Section.id == Child.section_id)
         .join(StandingRow, StandingRow.child_id == Child.id)
-        .where(Child.school_id == school_id, StandingRow.concept == concept, _in_school(day))
+        .where(Child.school_id == school_id, StandingRow.concept == concept, in_school(day))
     )
     return [(child, home, section, name, row) for child, home, section, name, row in rows]
-
-
-def _in_school(day: date) -> ColumnElement[bool]:
-    left = or_(Child.left.is_(None), Child.left > day)
-    return and_(Section.ended.is_(None), Child.joined <= day, left)
 
 
 def last_heard_of_all(
@@ -100,7 +95,7 @@ def last_heard_of_all(
         select(Child.id, Section.name, Child.name, func.max(StandingRow.last_alone))
         .join(Section, Section.id == Child.section_id)
         .outerjoin(StandingRow, StandingRow.child_id == Child.id)
-        .where(Child.school_id == school_id, _in_school(day))
+        .where(Child.school_id == school_id, in_school(day))
         .group_by(Child.id, Section.name)
     )
     return [(str(child), section, name, last) for child, section, name, last in rows]

@@ -6,7 +6,7 @@ from collections.abc import Callable, Collection, Iterable, Sequence
 from datetime import date
 from uuid import UUID
 
-from sqlalchemy import ColumnElement, and_, delete, or_, select
+from sqlalchemy import ColumnElement, and_, delete, or_, select, true
 from sqlalchemy.orm import Session
 
 from kopje.store.owned import owned
@@ -39,6 +39,12 @@ def on_roll(section_id: UUID, day: date) -> ColumnElement[bool]:
         Child.joined <= day,
         or_(Child.left.is_(None), Child.left > day),
     )
+
+
+def in_school(day: date) -> ColumnElement[bool]:
+    """Of a child joined with its class: it has come, has not left, and the class still is."""
+    left = or_(Child.left.is_(None), Child.left > day)
+    return and_(Section.ended.is_(None), Child.joined <= day, left)
 
 
 def belongs(session: Session, child: Child, section_id: UUID) -> bool:
@@ -95,12 +101,13 @@ def children(
     return [(child, name) for child, name in rows]
 
 
-def every_child(session: Session, school_id: UUID) -> Sequence[tuple[Child, str]]:
-    """Everybody who is or was on a roll, with their class, by class and name."""
+def every_child(session: Session, school_id: UUID, day: date | None = None) -> Sequence[tuple[Child, str]]:
+    """Everybody who is or was on a roll, with their class, by class and name; those on a roll on a day."""
+    here = in_school(day) if day else true()
     rows = session.execute(
         select(Child, Section.name)
         .join(Section, Section.id == Child.section_id)
-        .where(Child.school_id == school_id)
+        .where(Child.school_id == school_id, here)
         .order_by(Section.name, Child.name, Child.id)
     )
     return [(child, name) for child, name in rows]
@@ -118,8 +125,7 @@ def children_named(
         .join(Section, Section.id == Child.section_id)
         .where(
             Child.school_id == school_id,
-            Section.ended.is_(None),
-            or_(Child.left.is_(None), Child.left > day),
+            in_school(day),
             Child.name.icontains(wanted, autoescape=True),
         )
         .order_by(begins.desc(), Child.name, Section.name)

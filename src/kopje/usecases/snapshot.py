@@ -29,6 +29,7 @@ from kopje.core.sequence.concepts import ConceptKey, Sequence
 from kopje.core.sequence.section_state import SectionState, Taught
 from kopje.core.songs.suitability import SAID_KNOWN
 from kopje.store import snapshot as store
+from kopje.store.event_tables import StandingRow
 from kopje.store.snapshot import ArcOverrideRow, PlannedRow, PlanRow, SectionRow
 from kopje.usecases.context import Context
 from kopje.usecases.setup.school_calendar import Calendar, calendar
@@ -310,6 +311,10 @@ class Before:
                 weeks, max((r.rolled for r in there if r.rolled), default=None), self._context.rules.weeks
             )
         return self._known[mine]
+
+    def due(self, row: StandingRow, section: UUID) -> bool:
+        """Whether a standing as it is kept is to be heard again; the teacher's word never is."""
+        return is_due(row.counts, row.fades_from, self.child(str(row.child_id), section))
 
     def _met(self, row: SectionRow) -> tuple[date, ...]:
         if row.id not in self._weeks:

@@ -15,10 +15,10 @@ const read = useQuery({
   queryFn: () => body(api.GET('/api/ledger-rules')),
 })
 const wanted = reactive({
-  ready: 80,
-  good: 2,
-  newest: 3,
-  weeks: 10,
+  ready: 0,
+  good: 0,
+  newest: 0,
+  weeks: 0,
   by_concept: {} as Record<string, number>,
 })
 watch(
@@ -39,7 +39,9 @@ watch(wanted, () => {
 })
 const changed = computed(() => {
   const now = read.data.value
-  return now && JSON.stringify({ ...now, shipped: 0 }) !== JSON.stringify({ ...wanted, shipped: 0 })
+  if (!now) return false
+  const { ready, good, newest, weeks, by_concept } = now
+  return JSON.stringify({ ready, good, newest, weeks, by_concept }) !== JSON.stringify(wanted)
 })
 const look = () =>
   keep(async () => {
@@ -53,8 +55,7 @@ async function take() {
   kept.value = done
   would.value = null
 }
-const asShipped = () =>
-  Object.assign(wanted, { ready: 80, good: 2, newest: 3, weeks: 10, by_concept: {} })
+const asShipped = () => Object.assign(wanted, read.data.value?.as_shipped, { by_concept: {} })
 const concepts = useConcepts()
 const more = ref<string | null>(null)
 const items = computed(() =>

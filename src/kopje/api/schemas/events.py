@@ -6,7 +6,7 @@ from datetime import datetime
 from typing import Annotated, Any, Literal
 from uuid import UUID
 
-from pydantic import Field, TypeAdapter
+from pydantic import Field, TypeAdapter, model_validator
 
 from kopje.api.schemas.base import Body, Day, Moment, Read
 from kopje.api.schemas.lesson_parts import Tick
@@ -102,6 +102,12 @@ class AnswersBody(Body):
     asked: Annotated[int, Field(ge=1, le=40)]
     right: Annotated[int, Field(ge=0, le=40)]
     in_a_row: Annotated[int, Field(ge=1, le=40)] = 3
+
+    @model_validator(mode="after")
+    def _no_more_right_than_asked(self) -> AnswersBody:
+        if self.right > self.asked:
+            raise ValueError("no more can be right than were asked")
+        return self
 
 
 class MarkedBody(EventBody):

@@ -25,6 +25,7 @@ class RulesRead(Read):
     weeks: int
     by_concept: dict[str, int]
     shipped: bool
+    as_shipped: dict[str, int]
 
     @classmethod
     def of(cls, rules: LedgerRules) -> RulesRead:
@@ -35,6 +36,7 @@ class RulesRead(Read):
             weeks=rules.weeks,
             by_concept=dict(rules.by_concept),
             shipped=rules == AS_SHIPPED,
+            as_shipped={name: getattr(AS_SHIPPED, name) for name in ("ready", "good", "newest", "weeks")},
         )
 
 

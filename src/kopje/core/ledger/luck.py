@@ -20,11 +20,10 @@ def luck(choices: int, asked: int, right: int, in_a_row: int = 3) -> Fraction:
     >>> [float(round(luck(2, *game), 3)) for game in ((5, 5), (9, 8), (10, 9), (3, 3))]
     [0.042, 0.034, 0.02, 0.167]
     """
-    if right > asked:
-        return Fraction(0)
     every = _won(choices, asked, 0, in_a_row, 0, True, asked)
-    won = _won(choices, asked, 0, in_a_row, 0, True, asked - right)
-    return Fraction(won, every)
+    if every == 0:
+        return Fraction(1)  # no such game can be played, so it shows nothing
+    return Fraction(_won(choices, asked, 0, in_a_row, 0, True, asked - right), every)
 
 
 @lru_cache(maxsize=65536)

@@ -127,9 +127,9 @@ def _doubted(mark: Mark, heard: Sequence[Mark]) -> bool:
 
 
 def due_before(weeks_met: Iterable[date], since: date | None, weeks: int = AS_SHIPPED.weeks) -> date | None:
-    """What was last heard alone before this day is due: the first of the last ten weeks in which a section
-    of the child met (`weeks_met` holds Mondays), or the first day of this school year where there was one
-    before."""
+    """What was last heard alone before this day is due: the first of the last `weeks` weeks in which a
+    section of the child met (`weeks_met` holds Mondays), or the first day of this school year where there
+    was one before."""
     recent = sorted(set(weeks_met))[-weeks:]
     tenth = recent[0] if len(recent) == weeks else None
     return max((day for day in (tenth, since) if day is not None), default=None)

@@ -10,10 +10,9 @@ from kopje.core.errors import NotFoundError
 from kopje.core.ledger.asked import Refresher, fewest
 from kopje.core.ledger.readiness import Readiness, judge
 from kopje.core.ledger.readiness import counts as counted
-from kopje.core.ledger.standing import ORDER, counts_as_secure, is_due
+from kopje.core.ledger.standing import ORDER, counts_as_secure
 from kopje.core.reasons import Named, Reason, because, listed
 from kopje.core.sequence.concepts import Concept, ConceptKey
-from kopje.core.sequence.section_state import may_present
 from kopje.store import ledger, sections, songs
 from kopje.store import tables as t
 from kopje.usecases.context import Context
@@ -59,8 +58,8 @@ def section_now(ctx: Context, section_id: UUID) -> SectionNow:
 def _fading(ctx: Context, now: SectionNow) -> tuple[Fading, ...]:
     before = Before(ctx, [now.row])
     names: dict[str, list[str]] = {}
-    for child, name, row in ledger.standings_of_section(ctx.session, now.id, ctx.today):
-        if is_due(row.counts, row.fades_from, before.child(str(child), now.id)):
+    for _, name, row in ledger.standings_of_section(ctx.session, now.id, ctx.today):
+        if before.due(row, now.id):
             names.setdefault(row.concept, []).append(name)
     return tuple(Fading(c, tuple(sorted(names[c.key]))) for c in ctx.sequence.concepts if c.key in names)
 
@@ -100,25 +99,22 @@ class Missing:
 
 @dataclass(frozen=True, slots=True)
 class MissingFor:
-    """What keeps a section from naming a concept; nothing where it may be named. `reasons` say it."""
+    """What keeps a section from naming a concept; nothing where it may be named."""
 
-    concept: Concept
     named: bool
     missing: tuple[Missing, ...]
-    reasons: tuple[Reason, ...]
 
 
 def missing_for(ctx: Context, section_id: UUID, concept_key: str) -> MissingFor:
     now = section_now(ctx, section_id)
     concept = ctx.sequence.concept(concept_key)
-    verdict = may_present(concept, now.state)
-    nobody = judge(now.roll, counted({}), ctx.rules.threshold(concept.key))
+    nobody = judge(now.roll, counted({}))
     missing = tuple(
         Missing(ctx.sequence.concept(key), now.state.readiness.get(key, nobody), without_it(ctx, now, key))
         for key in concept.needs
         if not now.state.ready(key)
     )
-    return MissingFor(concept, now.state.named(concept.key), missing, verdict.bars)
+    return MissingFor(now.state.named(concept.key), missing)
 
 
 def without_it(ctx: Context, now: SectionNow, key: ConceptKey) -> tuple[str, ...]:
@@ -130,8 +126,7 @@ def without_it(ctx: Context, now: SectionNow, key: ConceptKey) -> tuple[str, ...
 
 
 def _lacks(row: t.StandingRow, before: Before, now: SectionNow) -> bool:
-    due = is_due(row.counts, row.fades_from, before.child(str(row.child_id), now.id))
-    return row.counts != "not_heard" and not counts_as_secure(row.counts, due)
+    return row.counts != "not_heard" and not counts_as_secure(row.counts, before.due(row, now.id))
 
 
 @dataclass(frozen=True, slots=True)
@@ -240,7 +235,7 @@ def who_needs(ctx: Context, concept_key: str) -> tuple[Needs, ...]:
     before = Before(ctx, [one.row for one in snapshot(ctx, judged=False).sections])
     found = []
     for child, section_id, section, name, row in rows:
-        due = is_due(row.counts, row.fades_from, before.child(str(child), section_id))
+        due = before.due(row, section_id)
         if row.counts != "not_heard" and (due or not counts_as_secure(row.counts, due)):
             found.append(Needs(child, section, name, row.counts, due))
     return tuple(sorted(found, key=lambda one: (one.section, ORDER.index(one.level), one.name)))

@@ -15,7 +15,7 @@ from kopje.formats.marks_table import MarkRow, MarksTable
 from kopje.store import events, sections
 from kopje.store import tables as t
 from kopje.usecases.context import Context
-from kopje.usecases.room.take_events import MOST, ReportedEvent, take
+from kopje.usecases.room.take_events import MOST, Answer, ReportedEvent, take
 
 OURS = uuid5(NAMESPACE_URL, "kopje marks from a table")
 
@@ -61,7 +61,7 @@ def bring(ctx: Context, table: MarksTable) -> Brought:
     )
 
 
-def _take(ctx: Context, some: Sequence[tuple[MarkRow, t.Child, UUID]]) -> Sequence:  # type: ignore[type-arg]
+def _take(ctx: Context, some: Sequence[tuple[MarkRow, t.Child, UUID]]) -> Sequence[Answer]:
     reported = [
         ReportedEvent(
             key,

@@ -8,7 +8,6 @@ from typing import Any
 from uuid import UUID
 
 from kopje.core.ledger.rules import LedgerRules, rules_of, values_of
-from kopje.core.ledger.standing import is_due
 from kopje.store import events, ledger, people
 from kopje.usecases.context import Context
 from kopje.usecases.ledger.projections import keep_standings
@@ -93,8 +92,7 @@ def _judged(ctx: Context) -> _Judged:
     children: dict[tuple[UUID, str], tuple[str, bool]] = {}
     for section in found.sections:
         for child, _, row in ledger.standings_of_section(ctx.session, section.id, ctx.today):
-            due = is_due(row.counts, row.fades_from, before.child(str(child), section.id))
-            children[child, row.concept] = (row.counts, due)
+            children[child, row.concept] = (row.counts, before.due(row, section.id))
     name = {concept.key: concept.name for concept in ctx.sequence.concepts}
     answers = {
         (section.name, name[key]): one.answer

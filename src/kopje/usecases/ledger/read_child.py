@@ -128,12 +128,7 @@ def find(ctx: Context, text: str, most: int = 8) -> Sequence[tuple[t.Child, str]
 
 def everybody(ctx: Context) -> Sequence[tuple[t.Child, str]]:
     """Who is on a roll today, with their class, by class and name."""
-    here = sections.every_child(ctx.session, ctx.school_id)
-    return [
-        (child, section)
-        for child, section in here
-        if child.joined <= ctx.today and (child.left is None or child.left > ctx.today)
-    ]
+    return sections.every_child(ctx.session, ctx.school_id, ctx.today)
 
 
 def care(ctx: Context, child_id: UUID, say: str, without: Sequence[str]) -> t.Child:

@@ -75,7 +75,7 @@ def hearing_in(
     concept = ctx.sequence.concept(asked) if asked else own
     counting = standing_events(events.of_lessons(ctx.session, [seen.id]))
     marks = tuple(event for event in counting if event.kind == "marked")
-    gone = {event.child or "" for event in counting if _was_asked(event, part_id)}
+    gone = {event.child or "" for event in counting if _was_asked(event, part_id, asked)}
     seats = sections.seats(ctx.session, seen.section.id)
     found = _queue(ctx, seen, concept, gone, set(seen.absent)) if concept else ()
     if order == "seats":
@@ -90,9 +90,12 @@ def hearing_in(
 LEAST_ROUND = 8  # children, so that a round says something of the pace
 
 
-def _was_asked(event: ClassEvent, part_id: UUID) -> bool:
-    """Marked in this lesson, or did not want to in this part."""
-    return event.kind == "marked" or (event.kind == "passed" and event.part == str(part_id))
+def _was_asked(event: ClassEvent, part_id: UUID, asked: str | None) -> bool:
+    """Marked in this lesson (where another concept was asked for, in that one), or did not want to in this
+    part."""
+    if event.kind == "marked":
+        return asked is None or event.body["concept"] == asked
+    return event.kind == "passed" and event.part == str(part_id)
 
 
 def _how(item: Activity | None, concept: Concept | None, own: bool) -> tuple[Way, Voices, Help]:

@@ -16,8 +16,6 @@ from kopje.store import tables as t
 from kopje.usecases.context import Context
 from kopje.usecases.ledger.read_child import ChildNow, child_now
 
-LONGEST = 2000  # letters of a block
-
 
 @dataclass(frozen=True, slots=True)
 class Said:

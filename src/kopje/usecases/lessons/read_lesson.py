@@ -89,11 +89,13 @@ def lesson(ctx: Context, lesson_id: UUID) -> LessonView:
         raise NotFoundError("no_such", what=because("what_lesson"), value=str(lesson_id))
     now = snapshot(ctx, [section_id]).section(section_id)
     seen = view(now, planned, plans.parts(ctx.session, lesson_id), held)
-    if held:
-        seen = replace(seen, told=told_of_class(events.of_lessons(ctx.session, [lesson_id])))
+    if held is None:
+        return seen
+    happened = events.of_lessons(ctx.session, [lesson_id])
+    seen = replace(seen, told=told_of_class(happened))
     if seen.state != "running" or seen.started is None:
         return seen
-    last = events.last_step(ctx.session, lesson_id) or seen.started
+    last = max((one.moment for one in happened if one.kind == "ticked"), default=seen.started)
     gone = [max(int((ctx.now - moment).total_seconds()), 0) for moment in (seen.started, last)]
     return replace(seen, elapsed=gone[0], since=gone[1])
 

@@ -11,7 +11,6 @@ from uuid import UUID
 
 from kopje.core.errors import RosterError
 from kopje.core.groups import LEAST, MOST, Group, How, draw, pairs
-from kopje.core.ledger.standing import is_due
 from kopje.store import ledger, sections
 from kopje.store import tables as t
 from kopje.usecases.context import Context
@@ -120,6 +119,5 @@ def _levels(ctx: Context, section_id: UUID, concept: str) -> dict[str, str]:
     before = Before(ctx, [snapshot(ctx, [section_id], judged=False).section(section_id).row])
     found = {}
     for child, row in ledger.standings_in(ctx.session, section_id, concept, ctx.today).items():
-        due = is_due(row.counts, row.fades_from, before.child(str(child), section_id))
-        found[str(child)] = "nearly" if due else row.counts
+        found[str(child)] = "nearly" if before.due(row, section_id) else row.counts
     return found

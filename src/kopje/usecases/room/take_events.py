@@ -225,10 +225,14 @@ class _Batch:
     def _by_hand(self, one: ReportedEvent) -> KnownLesson | None:
         """What was told in the ledger lies on a day, in no lesson."""
         if one.lesson_id != one.section_id:
+            if one.kind == "judged":
+                raise _refuse("lesson")
             return None
+        if self.ctx.room.walled:
+            raise _refuse("room")
         if one.target_id:
             return KnownLesson(one.section_id, self.ctx.today, time(0), 0, {})
-        if one.kind not in STANDS or "day" not in one.body or self.ctx.room.walled:
+        if one.kind not in STANDS or "day" not in one.body:
             return None
         day = date.fromisoformat(one.body["day"])
         if day > self.ctx.today:

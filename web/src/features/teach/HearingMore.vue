@@ -124,6 +124,9 @@ function choose(child: string | undefined) {
 // A game of choosing.
 const asked = ref(5)
 const right = ref(5)
+const games = computed(() => [
+  ...new Set(Object.keys(props.hearing.games).map((game) => Number(game.split('/')[1]))),
+])
 const rights = computed(() => Array.from({ length: asked.value + 1 }, (_, n) => asked.value - n))
 watch(asked, (most) => (right.value = Math.min(right.value, most)))
 function takeGame() {
@@ -250,12 +253,7 @@ const chosen = ref<string | null>(null)
           :label="say('more-game-right')"
           class="number"
         /><span>{{ say('more-game-of') }}</span
-        ><v-select
-          v-model="asked"
-          :items="[3, 4, 5, 6, 8, 9, 10]"
-          :label="say('more-game-asked')"
-          class="number"
-        />
+        ><v-select v-model="asked" :items="games" :label="say('more-game-asked')" class="number" />
         <v-btn class="main" height="48" :disabled="!waiting.length || !shows" @click="takeGame">{{
           say('more-game-take', { result: sayOf('more-results', shows ?? 'nearly') })
         }}</v-btn>
