@@ -113,8 +113,10 @@ def teach(camera: Camera) -> None:
     camera.lesson()
     camera.page.keyboard.press("t")
     camera.page.wait_for_selector(".teach")
-    camera.page.keyboard.press("ArrowRight")
-    camera.page.keyboard.press("ArrowRight")
+    while not camera.page.locator(".child").count():
+        camera.page.keyboard.press("ArrowRight")
+        camera.rest()
+    camera.page.get_by_label("Only I see this screen").check()
 
 
 def projector(camera: Camera) -> None:
@@ -157,9 +159,9 @@ def activity(camera: Camera) -> None:
     camera.page.get_by_role("textbox", name="Your note").wait_for()
 
 
-def coverage(camera: Camera) -> None:
-    camera.go("/coverage")
-    camera.page.wait_for_selector("tbody tr")
+def child(camera: Camera) -> None:
+    (kaya,) = camera.read("children?text=Kaya")
+    camera.go(f"/children/{kaya['id']}")
 
 
 def set_up(camera: Camera) -> None:
@@ -189,7 +191,7 @@ VIEWS: dict[str, Callable[[Camera], None]] = {
     "teach": teach,
     "projector": projector,
     "activity": activity,
-    "coverage": coverage,
+    "child": child,
 }
 
 
