@@ -11,9 +11,10 @@ import sys
 from collections.abc import Iterator
 
 import pytest
-from playwright.sync_api import Browser, BrowserContext, Page, expect
+from playwright.sync_api import BrowserContext, Page, expect
 
 from api.conftest import PASSWORD, Place, make_school
+from browser.conftest import Profile
 from conftest import SETTINGS, new_database
 from kopje.store.cluster import free_port
 from kopje.store.work import UnitOfWork, engine_for
@@ -57,11 +58,9 @@ def room(worker: str) -> Iterator[tuple[Mortal, Place]]:
 
 
 @pytest.fixture
-def context(browser: Browser) -> Iterator[BrowserContext]:
+def context(profile: Profile) -> BrowserContext:
     """A profile whose pages may fail to reach the server."""
-    context = browser.new_context(viewport={"width": 1280, "height": 800}, service_workers="block")
-    yield context
-    context.close()
+    return profile()
 
 
 def sign_in(page: Page, address: str) -> None:
@@ -192,16 +191,16 @@ PACKED = (
 
 
 def test_after_one_visit_the_lesson_is_taught_without_a_network_even_after_the_browser_was_closed(
-    room: tuple[Mortal, Place], browser: Browser
+    room: tuple[Mortal, Place], profile: Profile
 ) -> None:
     server, place = room
-    context = browser.new_context(viewport={"width": 1280, "height": 800})
+    context = profile("allow")
     page = context.new_page()
     page.goto(server.address)
     sign_in(page, server.address)
     lesson = place.ids["lesson_id"]
     parts = page.request.get(f"{server.address}/api/lessons/{lesson}").json()["parts"]
-    for _ in range(240):  # nobody opens the lesson: the pack does
+    for _ in range(480):  # nobody opens the lesson: the pack does
         if page.evaluate(PACKED, lesson) > len(parts):
             break
         page.wait_for_timeout(250)
@@ -233,4 +232,3 @@ def test_after_one_visit_the_lesson_is_taught_without_a_network_even_after_the_b
     page.get_by_role("button", name="Sign out", exact=True).first.click()
     page.wait_for_url("**/sign-in")
     assert page.evaluate("caches.has('kopje-pack')") is False
-    context.close()

@@ -2,15 +2,15 @@
 
 from __future__ import annotations
 
-from playwright.sync_api import Browser, Page, expect
+from playwright.sync_api import Page, expect
 
-from browser.conftest import Running, sign_in
+from browser.conftest import Profile, Running, sign_in
 
 PASSWORD = "a password of her own"
 
 
 def test_somebody_is_invited_comes_in_and_is_let_in_no_longer(
-    page: Page, browser: Browser, demo: Running
+    page: Page, profile: Profile, demo: Running
 ) -> None:
     sign_in(page, demo.address)
     page.goto(f"{demo.address}/set-up")
@@ -21,8 +21,7 @@ def test_somebody_is_invited_comes_in_and_is_let_in_no_longer(
     link = page.locator(".made pre").inner_text()
     expect(page.get_by_text("Ines, invited until")).to_be_visible()
 
-    context = browser.new_context()
-    hers = context.new_page()
+    hers = profile().new_page()
     hers.goto(link)
     expect(hers.get_by_role("heading", name="Welcome, Ines")).to_be_visible()
     hers.locator("input[name=login]").fill("ines")
@@ -44,25 +43,21 @@ def test_somebody_is_invited_comes_in_and_is_let_in_no_longer(
     expect(row).to_have_count(0)
     hers.goto(demo.address)
     hers.wait_for_url("**/sign-in**")
-    context.close()
 
 
 def test_a_backup_is_made_on_the_page(page: Page, demo: Running) -> None:
     sign_in(page, demo.address)
     page.goto(f"{demo.address}/backups")
     page.get_by_role("button", name="Make one now").click()
-    expect(page.get_by_text("Made, read through, and kept.")).to_be_visible(timeout=60_000)
+    expect(page.get_by_text("Made, read through, and kept.")).to_be_visible()
     expect(page.get_by_text("The last good backup is of")).to_be_visible()
     with page.expect_download() as download:
         page.get_by_role("link", name="Take a copy").first.click()
     assert download.value.suggested_filename.startswith("kopje-")
 
 
-def test_the_page_waits_while_nobody_answers_and_goes_on(browser: Browser, demo: Running) -> None:
-    context = (
-        browser.new_context()
-    )  # of its own: what the browser says of a network that is gone is meant here
-    page = context.new_page()
+def test_the_page_waits_while_nobody_answers_and_goes_on(profile: Profile, demo: Running) -> None:
+    page = profile().new_page()  # what the browser says of a network that is gone is meant here
     sign_in(page, demo.address)
     page.route("**/api/week**", lambda route: route.abort())
     page.get_by_role("link", name="Week").click()
@@ -71,4 +66,3 @@ def test_the_page_waits_while_nobody_answers_and_goes_on(browser: Browser, demo:
     page.unroute("**/api/week**")
     expect(page.get_by_role("heading", level=1)).to_be_visible()
     expect(waits).to_have_count(0)
-    context.close()

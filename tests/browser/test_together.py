@@ -2,14 +2,14 @@
 
 from __future__ import annotations
 
-from playwright.sync_api import Browser, Page, expect
+from playwright.sync_api import Page, expect
 
-from browser.conftest import Running, choose, sign_in
+from browser.conftest import Profile, Running, choose, sign_in
 
 PASSWORD = "a long password"
 
 
-def test_somebody_stands_in_and_shows_on_another_device(page: Page, browser: Browser, demo: Running) -> None:
+def test_somebody_stands_in_and_shows_on_another_device(page: Page, profile: Profile, demo: Running) -> None:
     sign_in(page, demo.address)
     page.goto(f"{demo.address}/people")
     invite = page.locator("section", has=page.get_by_role("heading", name="Invite somebody"))
@@ -22,7 +22,7 @@ def test_somebody_stands_in_and_shows_on_another_device(page: Page, browser: Bro
     page.keyboard.press("Escape")
     invite.get_by_role("button", name="Make a link").click()
     link = page.locator("pre.link").inner_text()
-    hers = browser.new_context().new_page()
+    hers = profile().new_page()
     hers.goto(link)
     hers.locator("input[name=login]").fill("luisa")
     hers.locator("input[name=password]").fill(PASSWORD)
@@ -35,7 +35,7 @@ def test_somebody_stands_in_and_shows_on_another_device(page: Page, browser: Bro
     expect(hers.get_by_label("The day").get_by_role("link")).to_have_count(1)
     hers.goto(f"{demo.address}/songs")
     expect(hers.get_by_role("heading", name="Today you stand in")).to_be_visible()
-    screen = browser.new_context().new_page()
+    screen = profile().new_page()
     screen.goto(f"{demo.address}/projector")
     code = screen.locator(".digits").inner_text()
     hers.get_by_role("button", name="Teach").first.click()
@@ -49,7 +49,7 @@ def test_somebody_stands_in_and_shows_on_another_device(page: Page, browser: Bro
     expect(hers.locator(".wrong")).to_have_count(0)
 
 
-def test_two_change_the_same_thing_and_one_is_chosen(page: Page, browser: Browser, demo: Running) -> None:
+def test_two_change_the_same_thing_and_one_is_chosen(page: Page, profile: Profile, demo: Running) -> None:
     sign_in(page, demo.address)
     page.goto(f"{demo.address}/set-up")
     mine = page.locator("form.school").get_by_role("textbox").first

@@ -69,10 +69,14 @@ class Autumn:
 
 
 def load(
-    work: UnitOfWork, settings: Settings, weeks: int = WEEKS, tell: Callable[[int], None] = lambda _: None
+    work: UnitOfWork,
+    settings: Settings,
+    weeks: int = WEEKS,
+    tell: Callable[[int], None] = lambda _: None,
+    effort: float = SET_WORK,
 ) -> bool:
     """Load the school unless there is one already; says whether it did, and `tell`s of each week that
-    begins, from 1."""
+    begins, from 1. `effort`: how much the solver may work for each set (units of work)."""
     chance = Random(SEED)
     with work.begin() as session:
         if people.any_school(session):
@@ -106,7 +110,7 @@ def load(
         plan_year.fit(desk, section_id)
         propose_lesson.propose(desk, section_id)
     for grade in sorted({plan.grade for plan in by_plan}):
-        compose_set.compose(desk, f"grade-{grade}", SET, work=SET_WORK)
+        compose_set.compose(desk, f"grade-{grade}", SET, work=effort)
     return True
 
 

@@ -26,8 +26,15 @@ async function persist(): Promise<void> {
   if (storage && 'persist' in storage) await storage.persist()
 }
 
+/** The service worker answers for this page: at the first visit that takes as long as it takes to bring the application here. */
+async function controlled(workers: ServiceWorkerContainer): Promise<void> {
+  if (workers.controller) return
+  await new Promise((go) => workers.addEventListener('controllerchange', go, { once: true }))
+}
+
 async function fill(): Promise<void> {
-  if (!navigator.serviceWorker?.controller || !navigator.onLine) return
+  if (!navigator.serviceWorker || !navigator.onLine) return
+  await controlled(navigator.serviceWorker)
   try {
     await persist()
     // What every page asks; it was asked before anything here was kept.

@@ -2,6 +2,7 @@
 // Who of the classes sings in a choir: by class, one box a child.
 import { computed, ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
+import FoldPart from '@/components/FoldPart.vue'
 import { say } from '@/locales/say'
 
 const props = defineProps<{ children: readonly Schemas['SingerRead'][]; name: string }>()
@@ -26,11 +27,11 @@ const classes = computed(() =>
   <form class="stack" @submit.prevent="emit('keep', chosen)">
     <h3>{{ say('singers-title', { name }) }}</h3>
     <p class="quiet small">{{ children.length ? say('singers-lead') : say('singers-none') }}</p>
-    <details v-for="one in classes" :key="one.section" :open="one.sings > 0">
-      <summary>
+    <FoldPart v-for="one in classes" :key="one.section">
+      <template #title>
         {{ one.section }}
         <span class="small quiet">{{ say('singers-count', { n: one.sings }) }}</span>
-      </summary>
+      </template>
       <div class="names">
         <v-checkbox
           v-for="child in one.mine"
@@ -40,7 +41,7 @@ const classes = computed(() =>
           :value="child.id"
         />
       </div>
-    </details>
+    </FoldPart>
     <div class="row">
       <v-btn type="submit">{{ say('singers-keep') }}</v-btn><span class="small">{{
         say('singers-count', { n: chosen.length })
@@ -55,14 +56,5 @@ const classes = computed(() =>
   grid-template-columns: repeat(auto-fill, minmax(110px, 1fr));
   gap: 2px 10px;
   padding: 4px 0 8px;
-}
-summary {
-  cursor: pointer;
-  min-height: 32px;
-}
-@media (max-width: 900px) {
-  summary {
-    min-height: 44px;
-  }
 }
 </style>

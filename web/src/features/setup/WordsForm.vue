@@ -3,6 +3,7 @@
 import { computed } from 'vue'
 import { useDraft } from '@/api/drafts'
 import type { Schemas } from '@/api/client'
+import FoldPart from '@/components/FoldPart.vue'
 import { choices, say } from '@/locales/say'
 
 const props = defineProps<{ words: Schemas['WordsRead']; busy: boolean }>()
@@ -106,8 +107,8 @@ export function wordsBody(now: Schemas['WordsRead']): Schemas['WordsBody'] {
       :label="say('words-rhythm')"
       :items="choices('words-rhythm-of', ['ta-titi', 'beat-function', 'macro-micro', 'counting'])"
     />
-    <details :open="ownSyllables">
-      <summary>{{ say('words-own-rhythm') }}</summary>
+    <FoldPart :open="ownSyllables">
+      <template #title>{{ say('words-own-rhythm') }}</template>
       <p class="quiet small">{{ say('words-own-rhythm-hint') }}</p>
       <div v-if="mine.own_rhythm" class="figures">
         <v-text-field
@@ -120,7 +121,7 @@ export function wordsBody(now: Schemas['WordsRead']): Schemas['WordsBody'] {
           maxlength="40"
         />
       </div>
-    </details>
+    </FoldPart>
     <fieldset v-if="mine.terms">
       <legend class="small quiet">{{ say('words-terms') }}. {{ say('words-terms-hint') }}</legend>
       <div class="pair">
@@ -176,9 +177,5 @@ fieldset {
 }
 legend {
   padding-bottom: 8px;
-}
-summary {
-  cursor: pointer;
-  min-height: 32px;
 }
 </style>
