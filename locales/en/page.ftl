@@ -299,6 +299,7 @@ teach-calm = Calm
 teach-write = Note
 teach-nothing-to-judge = Nothing in this part can be judged. Choose what to listen for, if you want to.
 teach-in-group = { $n } together
+teach-otherwise = { $who }: { $how }
 teach-children = { $n } children
 teach-pace = { $n } s each
 teach-best = best round { $n } s each
@@ -1847,6 +1848,12 @@ asked-question-fading = What fades in …
 asked-question-refresh = Which songs refresh the most in …
 asked-question-drift = Where the sections of … differ
 asked-question-left_over = What … is still owed
+asked-question-left_out = Who is kept out of touch or singing alone, and today without it
+asked-kept-out = { $kind ->
+    [touch] no touch
+   *[alone] not alone
+  }
+asked-no-game = nothing of it today
 asked-section = Section
 asked-concept = Concept
 asked-grade = Grade

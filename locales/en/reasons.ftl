@@ -1142,6 +1142,8 @@ report_lead = { $section }, { $school }, { DATE($day) }
 report_foot = Put together from what was heard in music lessons. It gives no grade and compares with nobody.
 report_column_name = Name
 report_column_section = Class
+without_touch = Without touch: { $form }
+without_alone = Not alone: in a pair, or with everybody.
 group_nobody = Everybody who was heard in { $concept } has it.
 group = Teach { $concept } again to { $count ->
     [one] one child

@@ -31,6 +31,7 @@ if TYPE_CHECKING:
     from kopje.store.work import UnitOfWork
     from kopje.usecases.setup.backups import Backups
 
+SHUT_DOWN = 3  # seconds for what is being answered; screens that listen would listen for ever
 LOST = ("voice_ignored", "chord_reduced", "parts_left_out")  # what a file held that is not written again
 
 
@@ -233,6 +234,7 @@ def _serve(options: argparse.Namespace) -> int:
             ssl_keyfile=settings.key,
             log_config=None,
             access_log=False,
+            timeout_graceful_shutdown=SHUT_DOWN,
         )
         server = _telling(
             uvicorn.Server(config),

@@ -29,6 +29,7 @@ BLANKS = {
     "drift": ("GRADE", "DATE"),
     "left-over": ("SECTION",),
     "needs": ("CONCEPT",),
+    "left-out": (),
 }
 KINDERGARTEN = ("K", "k")
 
@@ -89,6 +90,7 @@ def _words_of(text: str, every: Sequence[str]) -> list[str]:
 def _answers() -> dict[str, Answer]:
     from kopje.api.schemas import asked as read
     from kopje.usecases.ledger import ask_ledger as ask
+    from kopje.usecases.lessons.left_out import left_out
     from kopje.usecases.year.whereabouts import whereabouts
 
     return {
@@ -112,6 +114,7 @@ def _answers() -> dict[str, Answer]:
         "left-over": lambda ctx, given: [
             read.LeftOverRead.of(one) for one in ask.left_over(ctx, ask.section_named(ctx, given[0]))
         ],
+        "left-out": lambda ctx, _: [read.LeftOutRead.of(one, ctx.words) for one in left_out(ctx)],
         "needs": lambda ctx, given: [read.NeedsRead.of(one) for one in ask.who_needs(ctx, given[0])],
     }
 

@@ -51,6 +51,7 @@ from kopje.api.routes import (
 from kopje.engraving.printing import Printer
 from kopje.engraving.render import Engraver
 from kopje.settings import Settings
+from kopje.store.notices import Notices
 from kopje.store.places import backups_folder
 from kopje.store.work import UnitOfWork
 from kopje.usecases.setup.backups import Backups
@@ -93,6 +94,8 @@ def create_app(
     drawing, printing = engraver or Engraver(), printer or Printer(settings.web / "assets")
     solving, reading = solver or Worker(), reader or Worker(READING_SECONDS, READING_MEMORY)
 
+    notices = Notices(work.engine)
+
     @asynccontextmanager
     async def lifespan(_: FastAPI) -> AsyncIterator[None]:
         drawing.start()
@@ -103,7 +106,9 @@ def create_app(
         gc.freeze()  # what is loaded now stays; fewer and shorter pauses in long grids
         gc.set_threshold(50_000, 20, 50)
         looking = asyncio.create_task(_day_by_day(daily, settings.now)) if daily else None
+        listening = asyncio.create_task(notices.listen())
         yield
+        listening.cancel()
         if looking:
             looking.cancel()
         drawing.stop()
@@ -121,7 +126,9 @@ def create_app(
         separate_input_output_schemas=False,
     )
     backups = daily or Backups(work, backups_folder(settings.data))
-    app.state.services = Services(settings, work, drawing, printing, solving, backups, reading, first_code)
+    app.state.services = Services(
+        settings, work, drawing, printing, solving, backups, reading, notices, first_code
+    )
     app.add_middleware(GZipMiddleware, minimum_size=600, compresslevel=6)
     words = words_of(settings)
 

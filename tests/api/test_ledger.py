@@ -265,3 +265,39 @@ def test_seats_order_the_hearing_and_groups_have_everybody(client: TestClient, k
     assert (child["say"], child["without"]) == ("AH-ma", ["touch"])
     roll = client.get(f"{address}?concept=so-mi").json()["roll"]
     assert [one["say"] for one in roll if one["say"]] == ["AH-ma"]
+
+
+def test_a_child_that_is_kept_out_is_heard_with_others_and_todays_games_have_a_form_without(
+    client: TestClient, kestrel: Place
+) -> None:
+    ids = kestrel.ids
+    hearing = f"/api/lessons/{ids['lesson_id']}/parts/{ids['part_id']}/hearing?concept=so-mi"
+    before = client.get(hearing).json()
+    assert (before["voices"], len(before["queue"]), before["with_others"], before["kept_out"]) == (
+        "alone", 6, [], []
+    )  # fmt: skip
+    assert client.get("/api/asked/left-out").json() == []
+    both = {"say": "", "without": ["alone", "touch"]}
+    assert client.put(f"/api/children/{ids['child_id']}/care", json=both).status_code == 200
+    after = client.get(hearing).json()
+    assert [one["child_id"] for one in after["with_others"]] == [str(ids["child_id"])]
+    assert {one["child_id"] for one in after["queue"]} == {one["child_id"] for one in before["queue"]} - {
+        str(ids["child_id"])
+    }
+    assert {one["children"][0] for one in after["kept_out"]} <= {str(ids["child_id"])}
+    (child,) = client.get("/api/asked/left-out").json()
+    assert (child["child_id"], child["kinds"]) == (str(ids["child_id"]), ["touch", "alone"])
+    parts = client.get(f"/api/lessons/{ids['lesson_id']}").json()["parts"]
+    wanted = [
+        (part["title"], kind)
+        for part in parts
+        for kind, needed in (("touch", part["untouched"]), ("alone", part["passes"]))
+        if needed
+    ]
+    assert [(game["title"], game["kind"]) for game in child["games"]] == wanted
+    (part,) = (one for one in parts if one["id"] == str(ids["part_id"]))
+    kinds = [kind for title, kind in wanted if title == part["title"]]
+    assert [one["kind"] for one in after["kept_out"]] == kinds
+    for part in parts:
+        forms = [g["says"] for g in child["games"] if (g["title"], g["kind"]) == (part["title"], "touch")]
+        assert all(part["untouched"] in form for form in forms)

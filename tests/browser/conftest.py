@@ -56,7 +56,9 @@ def serve() -> Iterator[Callable[..., Running]]:
         engine = engine_for(new_database(name, template))
         work, port = UnitOfWork(engine), free_port()
         app = create_app(settings, work)
-        server = uvicorn.Server(uvicorn.Config(app, host="127.0.0.1", port=port, log_level="warning"))
+        server = uvicorn.Server(
+            uvicorn.Config(app, host="127.0.0.1", port=port, log_level="warning", timeout_graceful_shutdown=1)
+        )
         thread = threading.Thread(target=server.run, daemon=True)
         thread.start()
         while not server.started:

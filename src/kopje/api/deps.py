@@ -20,6 +20,7 @@ from kopje.engraving.printing import Printer
 from kopje.engraving.render import Engraver
 from kopje.formats.limits import SMALL
 from kopje.settings import Settings
+from kopje.store.notices import Notices
 from kopje.store.work import UnitOfWork
 from kopje.usecases.context import Answer, Context, Desk
 from kopje.usecases.setup import sign_in
@@ -47,6 +48,7 @@ class Services:
     solver: Worker
     backups: Backups
     reader: Worker
+    notices: Notices
     first_code: str | None = None
 
     def read(self, reader: Callable[..., Answer], data: bytes, *more: Any) -> Answer:

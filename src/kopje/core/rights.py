@@ -14,7 +14,10 @@ ROLES: tuple[Role, ...] = get_args(Role)
 
 # Before anybody is signed in.
 OPEN = frozenset(
-    ("firstRunNeeded", "firstRun", "signIn", "invited", "acceptLink", "newProjector", "projectorFrame")
+    (
+        *("firstRunNeeded", "firstRun", "signIn", "invited", "acceptLink"),
+        *("newProjector", "projectorFrame", "projectorFrames"),
+    )
 )
 # About oneself, and what the page needs to speak at all.
 ANYBODY = (
@@ -98,6 +101,7 @@ TEACHING = (
         "askDrift",
         "askLeftOver",
         "askNeeds",
+        "askLeftOut",
         "askGroup",
     ),
     *("seats", "setSeats", "drawGroups"),

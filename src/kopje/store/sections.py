@@ -113,6 +113,18 @@ def every_child(session: Session, school_id: UUID, day: date | None = None) -> S
     return [(child, name) for child, name in rows]
 
 
+def children_without(session: Session, school_id: UUID, day: date) -> Sequence[tuple[Child, str]]:
+    """Children on a roll that day who are kept out of some kind of game, with their class, by class and
+    name."""
+    rows = session.execute(
+        select(Child, Section.name)
+        .join(Section, Section.id == Child.section_id)
+        .where(Child.school_id == school_id, in_school(day), Child.without != [])
+        .order_by(Section.name, Child.name, Child.id)
+    )
+    return [(child, name) for child, name in rows]
+
+
 def children_named(
     session: Session, school_id: UUID, text: str, day: date, most: int
 ) -> Sequence[tuple[Child, str]]:

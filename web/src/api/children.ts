@@ -65,6 +65,7 @@ export const sectionReports = (section: string, kind: 'pdf' | 'csv' | 'json') =>
   `/api/sections/${section}/reports?kind=${kind}`
 
 export const ask = {
+  leftOut: () => body(api.GET('/api/asked/left-out')),
   notHeard: (since: string) =>
     body(api.GET('/api/asked/not-heard', { params: { query: { since } } })),
   fading: (section: string) =>

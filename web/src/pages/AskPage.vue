@@ -6,7 +6,7 @@ import { ask } from '@/api/children'
 import { useConcepts, useDay, useSections } from '@/api/queries'
 import DayField from '@/components/DayField.vue'
 import { useTrail } from '@/composables/useTrail'
-import { shortDay } from '@/composables/words'
+import { clock, shortDay } from '@/composables/words'
 import TakeAlong from '@/features/ledger/TakeAlong.vue'
 import { gradesName, standingName } from '@/locales/names'
 import { say, sayOf } from '@/locales/say'
@@ -20,6 +20,7 @@ const QUESTIONS = [
   'refresh',
   'drift',
   'left_over',
+  'left_out',
 ] as const
 type Question = (typeof QUESTIONS)[number]
 const BLANKS: Record<Question, readonly ('section' | 'concept' | 'day' | 'grade')[]> = {
@@ -30,6 +31,7 @@ const BLANKS: Record<Question, readonly ('section' | 'concept' | 'day' | 'grade'
   refresh: ['section'],
   drift: ['grade', 'day'],
   left_over: ['section'],
+  left_out: [],
 }
 const question = ref<Question>('not_heard')
 const sections = useSections()
@@ -115,6 +117,16 @@ async function answer(): Promise<Line[]> {
           of: one.of,
           concepts: one.names.join(', ') || say('asked-nothing-new'),
         }),
+      }))
+    case 'left_out':
+      return (await ask.leftOut()).map((one) => ({
+        head: `${one.name}, ${one.section}`,
+        says: [
+          `${one.kinds.map((kind) => say('asked-kept-out', { kind })).join(', ')}:`,
+          one.games.map((game) => `${clock(game.starts)} ${game.title}. ${game.says}`).join(' ') ||
+            say('asked-no-game'),
+        ].join(' '),
+        to: `/children/${one.child_id}`,
       }))
     case 'left_over':
       return (await ask.leftOver(section.value)).map((one) => ({

@@ -6,15 +6,15 @@ import PageState from '@/components/PageState.vue'
 import WallView from '@/components/WallView.vue'
 import { say } from '@/locales/say'
 
-const read = useFarFrame()
-const frame = computed(() => read.data.value?.frame)
-const digits = computed(() => read.data.value?.code?.replace(/(...)(...)/, '$1 $2'))
+const { shown, error, again: listen } = useFarFrame()
+const frame = computed(() => shown.value?.frame)
+const digits = computed(() => shown.value?.code?.replace(/(...)(...)/, '$1 $2'))
 watchEffect(() => (document.title = say('projector-title')))
 </script>
 
 <template>
   <main class="wall">
-    <PageState v-if="!read.data.value" :error="read.error.value" @again="read.refetch()" />
+    <PageState v-if="!shown" :error="error" @again="listen" />
     <div v-else-if="digits" class="code" role="status">
       <h1>{{ say('far-type') }}</h1>
       <p class="digits">{{ digits }}</p>

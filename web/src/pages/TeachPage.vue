@@ -75,10 +75,21 @@ const queue = useQueue(
   hearing.data,
   () => help.value,
 )
-const { four, then, current, together, picked, size, done, waiting, give, undo, locate } = queue
+const { four, then, current, together, picked, size, done, everybody, give, undo, locate } = queue
 const pace = usePace(done)
 const said = computed(
   () => new Map((hearing.data.value?.roll ?? []).map((one) => [one.child_id, one.say])),
+)
+/** For whom the part goes otherwise; who that is only where names may be seen. */
+const otherwise = computed(() =>
+  (hearing.data.value?.kept_out ?? []).map((one) => {
+    const mine = hearing.data.value?.roll.filter((child) => one.children.includes(child.child_id))
+    const who = names.value ? mine?.map((child) => child.name).join(', ') : ''
+    return say('teach-otherwise', {
+      who: who || say('teach-children', { n: one.children.length }),
+      how: one.says,
+    })
+  }),
 )
 const given = computed(() => {
   const key = hearing.data.value?.concept?.key
@@ -304,7 +315,13 @@ useKeys([
       @rate="rate"
     />
     <template v-else-if="part">
-      <ActivityFace :key="part.id" v-model:look="look" :part="part" class="upper" />
+      <ActivityFace
+        :key="part.id"
+        v-model:look="look"
+        :part="part"
+        :otherwise="otherwise"
+        class="upper"
+      />
       <div class="lower">
         <p v-if="outbox.full.value" class="wrong small" role="alert">△ {{ say('outbox-full') }}</p>
         <HearingPanel
@@ -336,7 +353,7 @@ useKeys([
             v-model="mode"
             :shown="ways"
             :hearing="hearing.data.value"
-            :waiting="waiting"
+            :waiting="everybody"
             :names="names"
             :section="found.section.id"
             :lesson="id"

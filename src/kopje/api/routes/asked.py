@@ -15,6 +15,7 @@ from kopje.api.schemas.asked import (
     DriftRead,
     FadingRead,
     GroupRead,
+    LeftOutRead,
     LeftOverRead,
     MissingForRead,
     NeedsRead,
@@ -26,6 +27,7 @@ from kopje.formats.marks_table import MOST_BYTES, read_marks
 from kopje.formats.tables import write_table
 from kopje.usecases.ledger import ask_ledger, bring_marks, export_ledger
 from kopje.usecases.ledger.export_ledger import What
+from kopje.usecases.lessons.left_out import left_out
 from kopje.usecases.setup import privacy
 from kopje.usecases.year import whereabouts
 
@@ -94,6 +96,16 @@ def get_left_over(section_id: UUID, ctx: Work) -> list[LeftOverRead]:
 @router.get("/asked/needs", operation_id="askNeeds", summary="Who needs a concept again, in the whole school")
 def get_needs(concept: Key, ctx: Work) -> list[NeedsRead]:
     return [NeedsRead.of(one) for one in ask_ledger.who_needs(ctx, concept)]
+
+
+@router.get(
+    "/asked/left-out",
+    operation_id="askLeftOut",
+    summary="Who is kept out of touch or of singing alone, and today's games without it",
+)
+def get_left_out(ctx: Work) -> list[LeftOutRead]:
+    """In the whole school, by class. Why a child is kept out is asked by nobody."""
+    return [LeftOutRead.of(one, ctx.words) for one in left_out(ctx)]
 
 
 exports = APIRouter(tags=["ledger"])

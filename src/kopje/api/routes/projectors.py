@@ -2,12 +2,17 @@
 
 from __future__ import annotations
 
+import asyncio
 import secrets
 import uuid
+from collections.abc import AsyncIterator
+from contextlib import suppress
 from typing import Annotated
 from uuid import UUID
 
-from fastapi import APIRouter, Header, Request
+from fastapi import APIRouter, Depends, Header, Request
+from fastapi.concurrency import run_in_threadpool
+from fastapi.sse import EventSourceResponse
 
 from kopje.api.deps import Provided, Services, Transaction, Work
 from kopje.api.schemas.lesson_parts import Things
@@ -30,6 +35,7 @@ from kopje.usecases.songs.print_song import engraved, under
 
 router = APIRouter(tags=["projectors"])
 Token = Annotated[str, Header(alias="x-kopje-projector", min_length=8, max_length=80)]
+LOOK_AGAIN = 30.0  # seconds: also without a word, since a code and a pairing run out
 WALL, WALL_OF_PARTS = 1450, 2600  # several staves are high: more bars a line, so that they fill the wall
 
 
@@ -47,6 +53,40 @@ def post_projector(request: Request, session: Transaction, services: Provided) -
 @router.get("/projector", operation_id="projectorFrame", summary="What this projector shows now")
 def get_frame(token: Token, session: Transaction, services: Provided) -> ProjectedRead:
     return ProjectedRead.of(projectors.of_token(session, token, services.settings.now()))
+
+
+def known(token: Token, session: Transaction, services: Provided) -> UUID:
+    """Asked before anything streams: one that nobody knows gets an answer of its own."""
+    return projectors.of_token(session, token, services.settings.now()).id
+
+
+Known = Annotated[UUID, Depends(known, scope="function")]
+
+
+@router.get(
+    "/projector/frames",
+    operation_id="projectorFrames",
+    summary="What this projector shows, again whenever it changes",
+    response_class=EventSourceResponse,
+)
+async def get_frames(token: Token, known: Known, services: Provided) -> AsyncIterator[ProjectedRead]:
+    """Server-sent events: one at once, one for each change. It ends when nobody knows the projector any
+    more."""
+
+    def look() -> ProjectedRead | None:
+        with services.work.read() as session, suppress(NotFoundError):
+            return ProjectedRead.of(projectors.of_token(session, token, services.settings.now()))
+        return None
+
+    with services.notices.on(projectors.topic(known)) as changed:
+        shown: ProjectedRead | None = None
+        while now := await run_in_threadpool(look):
+            if now != shown:
+                yield now
+                shown = now
+            with suppress(TimeoutError):
+                await asyncio.wait_for(changed.wait(), LOOK_AGAIN)
+            changed.clear()
 
 
 @router.post(

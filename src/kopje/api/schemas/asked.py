@@ -3,12 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
-from datetime import date
+from datetime import date, time
 from typing import Literal
 from uuid import UUID
 
 from kopje.api.schemas.base import Read
 from kopje.core.ledger.asked import Refresher
+from kopje.core.planning.left_out import KINDS, GameKind
 from kopje.core.reasons import Named
 from kopje.core.sequence.concepts import Concept
 from kopje.usecases.ledger.ask_ledger import (
@@ -22,6 +23,7 @@ from kopje.usecases.ledger.ask_ledger import (
     Refreshed,
 )
 from kopje.usecases.ledger.bring_marks import Brought
+from kopje.usecases.lessons.left_out import LeftOut
 from kopje.usecases.year.whereabouts import Whereabouts
 from kopje.words import Words
 
@@ -166,6 +168,46 @@ class LeftOverRead(Read):
     @classmethod
     def of(cls, one: LeftOver) -> LeftOverRead:
         return cls.model_validate(one)
+
+
+class GameTodayRead(Read):
+    """A part of a lesson today that goes otherwise for a child; `says` how."""
+
+    lesson_id: UUID
+    starts: time
+    title: str
+    kind: GameKind
+    says: str
+
+
+class LeftOutRead(Read):
+    """A child that is kept out of `kinds` of games; `games` are those of today's lessons, with the form
+    without them."""
+
+    child_id: UUID
+    section: str
+    name: str
+    kinds: list[GameKind]
+    games: list[GameTodayRead]
+
+    @classmethod
+    def of(cls, one: LeftOut, words: Words) -> LeftOutRead:
+        return cls(
+            child_id=one.child_id,
+            section=one.section,
+            name=one.name,
+            kinds=[kind for kind in KINDS if kind in one.kinds],
+            games=[
+                GameTodayRead(
+                    lesson_id=game.lesson_id,
+                    starts=game.starts,
+                    title=game.title,
+                    kind=game.kind,
+                    says=words.say(game.form),
+                )
+                for game in one.games
+            ],
+        )
 
 
 class RowRead(Read):

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from datetime import date, datetime
-from typing import Annotated, Literal
+from typing import Annotated
 from uuid import UUID
 
 from pydantic import Field
@@ -13,14 +13,13 @@ from kopje.api.schemas.concepts import ConceptRead
 from kopje.api.schemas.ledger import Level, MarkRead, OwnWordRead
 from kopje.api.schemas.people import SectionRead
 from kopje.core.ledger.report import BLOCKS, BlockKey
+from kopje.core.planning.left_out import GameKind
 from kopje.core.reasons import Named
 from kopje.core.sequence.concepts import strand_name
 from kopje.store import tables as t
 from kopje.usecases.ledger.read_child import ChildNow, ChildStands
 from kopje.usecases.ledger.report_child import ReportNow
 from kopje.words import Words
-
-GameKind = Literal["touch", "alone"]
 
 
 class FoundChildRead(Read):

@@ -14,9 +14,10 @@ from kopje.core.ledger.events import ClassEvent
 from kopje.core.ledger.luck import result_of
 from kopje.core.ledger.marks import Help, Result, Voices
 from kopje.core.ledger.rota import Place
+from kopje.core.planning.left_out import GameKind
 from kopje.core.rights import Room
 from kopje.core.sequence.concepts import Way
-from kopje.usecases.ledger.read_hearing import Hearing
+from kopje.usecases.ledger.read_hearing import Hearing, KeptOut
 from kopje.usecases.ledger.read_ledger import EPOCH, Evidence, Grid, StandingToday
 from kopje.words import Words
 
@@ -105,11 +106,23 @@ def _id(text: str | None) -> UUID | None:
     return UUID(text) if text else None
 
 
+class KeptOutRead(Read):
+    """Children who are kept out of a kind of game that is in a part, and how it goes for them."""
+
+    kind: GameKind
+    says: str
+    children: list[UUID]
+
+    @classmethod
+    def of(cls, one: KeptOut, words: Words) -> KeptOutRead:
+        return cls(kind=one.kind, says=words.say(one.form), children=[child.id for child in one.children])
+
+
 class HearingRead(Read):
     """`breaks`: where a reading of this level can break; empty for anything else. `concept` is null where
     nothing can be judged in the part; `others` is what the class could be heard in. `games`: what a game with
-    two answers shows, by right/asked. `best`: this class's
-    quickest round, in seconds a child."""
+    two answers shows, by right/asked. `with_others`: who is asked only in a pair or a group. `best`:
+    this class's quickest round, in seconds a child."""
 
     concept: ConceptRead | None
     way: Way
@@ -122,6 +135,8 @@ class HearingRead(Read):
     roll: list[OnRollRead]
     seats: list[UUID]
     best: PaceRead | None
+    with_others: list[PlaceRead]
+    kept_out: list[KeptOutRead]
     games: dict[str, Result]
 
     @classmethod
@@ -143,6 +158,8 @@ class HearingRead(Read):
                 for one in hearing.roll
             ],
             seats=[UUID(child) for child in hearing.seats],
+            with_others=[PlaceRead.of(place, words, not room.walled) for place in hearing.with_others],
+            kept_out=[KeptOutRead.of(one, words) for one in hearing.kept_out],
             games=GAMES,
             best=PaceRead.model_validate(hearing.best) if hearing.best else None,
         )

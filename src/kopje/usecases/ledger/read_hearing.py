@@ -14,7 +14,8 @@ from kopje.core.ledger.marks import Help, Voices
 from kopje.core.ledger.rota import Place, Waiting, queue
 from kopje.core.ledger.standing import NOT_HEARD, Standing, is_due
 from kopje.core.planning.activities import Activity
-from kopje.core.reasons import unpacked
+from kopje.core.planning.left_out import KINDS, GameKind, goes_without, heard_with_others
+from kopje.core.reasons import Reason, unpacked
 from kopje.core.sequence.concepts import Concept, Way
 from kopje.core.sequence.section_state import due
 from kopje.store import events, ledger, sections
@@ -35,12 +36,22 @@ class Pace:
     day: date
 
 
+@dataclass(frozen=True, slots=True)
+class KeptOut:
+    """Children who are kept out of a kind of game that is in a part, and how it goes for them."""
+
+    kind: GameKind
+    form: Reason
+    children: tuple[t.Child, ...]
+
+
 @dataclass(frozen=True)
 class Hearing:
     """What is listened for in a part, everybody still to be heard in their order, and the marks that were
     made in the lesson. `concept` is None where nothing can be judged in the part: then nobody is to be heard
     until the teacher says for what. `others`: what else the class could be heard in. `roll`: everybody, with
-    how their names are said; `absent` of them. `best`: this class's quickest round so far."""
+    how their names are said; `absent` of them. `with_others`: who is asked only in a pair or a group.
+    `kept_out`: for whom the part goes otherwise. `best`: this class's quickest round so far."""
 
     concept: Concept | None
     way: Way
@@ -53,6 +64,8 @@ class Hearing:
     absent: Mapping[str, str]  # the event that said so, by child
     seats: tuple[str, ...]
     best: Pace | None
+    with_others: tuple[Place, ...]
+    kept_out: tuple[KeptOut, ...]
 
 
 def hearing(
@@ -81,10 +94,35 @@ def hearing_in(
     if order == "seats":
         found = _as_they_sit(found, seats)
     way, voices, help_ = _how(item, concept, concept == own)
-    absent = {e.child: e.id for e in counting if e.kind == "absent" and e.child in seen.absent}
     roll = tuple(sections.roll(ctx.session, seen.section.id, seen.day))
+    shy = {str(one.id) for one in roll if heard_with_others(one.without, voices)}
+    absent = {e.child: e.id for e in counting if e.kind == "absent" and e.child in seen.absent}
     best = _best(events.rounds(ctx.session, seen.section.id, LEAST_ROUND))
-    return Hearing(concept, way, voices, help_, found, marks, _others(seen), roll, absent, seats, best)
+    return Hearing(
+        concept,
+        way,
+        voices,
+        help_,
+        tuple(one for one in found if one.child not in shy),
+        marks,
+        _others(seen),
+        roll,
+        absent,
+        seats,
+        best,
+        tuple(one for one in found if one.child in shy),
+        _kept_out(item, roll),
+    )
+
+
+def _kept_out(item: Activity | None, roll: Iterable[t.Child]) -> tuple[KeptOut, ...]:
+    if item is None:
+        return ()
+    found = [
+        KeptOut(kind, form, tuple(child for child in roll if kind in child.without))
+        for kind, form in goes_without(item, KINDS)
+    ]
+    return tuple(one for one in found if one.children)
 
 
 LEAST_ROUND = 8  # children, so that a round says something of the pace

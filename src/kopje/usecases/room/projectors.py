@@ -15,6 +15,7 @@ from kopje.core.errors import NotFoundError, SignInSlowedError
 from kopje.core.reasons import because
 from kopje.store import projectors
 from kopje.store import tables as t
+from kopje.store.notices import say_changed
 from kopje.usecases.context import Context
 from kopje.usecases.setup.sign_in import token_hash
 
@@ -64,15 +65,23 @@ def pair(ctx: Context, code: str) -> t.Projector:
     if row is None:
         raise NotFoundError("projector_code", code=code, value=code)
     row.code, row.teacher_id, row.expires = None, ctx.teacher_id, ctx.now + PAIRED_FOR
+    say_changed(ctx.session, topic(row.id))
     return row
 
 
 def show(ctx: Context, projector_id: UUID, frame: dict[str, Any]) -> None:
     mine(ctx, projector_id).frame = frame
+    say_changed(ctx.session, topic(projector_id))
 
 
 def end(ctx: Context, projector_id: UUID) -> None:
     ctx.session.delete(mine(ctx, projector_id))
+    say_changed(ctx.session, topic(projector_id))
+
+
+def topic(projector_id: UUID) -> str:
+    """Under which it is told that a projector shows something else."""
+    return f"projector {projector_id}"
 
 
 def paired(ctx: Context) -> Sequence[t.Projector]:

@@ -10,7 +10,11 @@ import PartLook from './PartLook.vue'
 import PieceFace from './PieceFace.vue'
 import { looking, type Look, startOf } from './useProjector'
 
-const props = defineProps<{ part: Schemas['PartRead'] }>()
+const props = defineProps<{
+  part: Schemas['PartRead']
+  /** What goes otherwise for somebody. */
+  otherwise: readonly string[]
+}>()
 const look = defineModel<Look>('look', { required: true })
 /** What is different this time, for a class that did it before. */
 const form = computed(() =>
@@ -47,6 +51,7 @@ const score = useScore(
       </ol>
       <p v-if="part.props" class="quiet">{{ say('lesson-props') }}: {{ part.props }}</p>
       <p v-if="part.care" class="care">{{ part.care }}</p>
+      <p v-for="one in otherwise" :key="one" class="form">{{ one }}</p>
       <p class="quiet">
         <strong>{{ say('lesson-works') }}</strong> {{ part.works }}
       </p>

@@ -142,7 +142,7 @@ test('all at once: everybody who waits has it but for those tapped, and one undo
   await queue.undo()
   await settled()
   expect(server.got.filter((one) => one.kind === 'taken_back')).toHaveLength(6)
-  expect(queue.waiting.value).toHaveLength(6)
+  expect(queue.everybody.value).toHaveLength(6)
 })
 test('marks that were meant for another concept are moved there, each beside the one it stands for', async () => {
   const queue = queueOf()

@@ -59,13 +59,20 @@ export function useQueue(
         ...unsent.value,
       ]),
   )
-  const waiting = computed(() =>
-    (hearing.value?.queue ?? []).filter((place) => !gone.value.has(place.child_id)),
+  /** Everybody who was not heard yet, at the end those who are asked in a pair or with everybody. */
+  const everybody = computed(() =>
+    [...(hearing.value?.queue ?? []), ...(hearing.value?.with_others ?? [])].filter(
+      (place) => !gone.value.has(place.child_id),
+    ),
   )
+  const waiting = computed(() => {
+    const apart = new Set(size.value > 1 ? [] : hearing.value?.with_others)
+    return everybody.value.filter((place) => !apart.has(place))
+  })
   // Whoever was picked by name comes up even from far behind in the queue.
   const four = computed(() => {
     const first = waiting.value.slice(0, 4)
-    const far = waiting.value.find((place) => place.child_id === picked.value)
+    const far = everybody.value.find((place) => place.child_id === picked.value)
     return far && !first.includes(far) ? [far, ...first.slice(0, 3)] : first
   })
   const then = computed(() =>
@@ -143,7 +150,7 @@ export function useQueue(
   }
   /** All answered at once, in silence: everybody who is there has it, but for those who were tapped. */
   async function giveAll(without: ReadonlySet<string>, couldCopy: boolean) {
-    const places = waiting.value
+    const places = everybody.value
     if (!places.length || !hearing.value?.concept) return
     await keep(
       places.map((place) => {
@@ -222,7 +229,7 @@ export function useQueue(
     return every.length
   }
   return {
-    ...{ locate, four, then, current, together, picked, size, done, waiting },
+    ...{ locate, four, then, current, together, picked, size, done, everybody },
     ...{ give, giveAll, undo, move },
   }
 }
