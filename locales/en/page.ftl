@@ -256,6 +256,8 @@ outbox-unsent = { $n ->
      [one] { $n } thing
     *[other] { $n } things
   } not sent yet
+outbox-since = since { $day }
+outbox-long = It lies on this device alone. Bring the device to where Kopje answers, and it is sent.
 outbox-aside = { $n ->
      [one] { $n } thing
     *[other] { $n } things
@@ -1781,6 +1783,11 @@ ledger-by = Order
 ledger-order-name = By name
 ledger-order-wait = Who waits longest
 ledger-shown = { $n } of { $of } children
+ledger-print = On paper
+ledger-beside = The grade side by side
+ledger-beside-concept = Concept
+ledger-beside-of = { $n } of { $of }
+ledger-beside-none = nobody heard
 ledger-sisters = Beside it
 ledger-sister-nothing = Nothing heard or named there.
 mark-add = Add a mark

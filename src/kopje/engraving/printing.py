@@ -16,6 +16,8 @@ from kopje.core.errors import EngravingError
 from kopje.engraving.drill_paper import STYLE as DRILLS
 from kopje.engraving.drill_paper import DrillSheet, drill_sheet
 from kopje.engraving.flat import FAMILY, printable
+from kopje.engraving.ledger_paper import STYLE as LEDGERS
+from kopje.engraving.ledger_paper import LedgerSheet, ledger_sheets
 from kopje.engraving.lesson_paper import STYLE as LESSONS
 from kopje.engraving.lesson_paper import RunSheet, SetSheet, run_sheet, set_sheet
 from kopje.engraving.report_paper import STYLE as REPORTS
@@ -55,7 +57,7 @@ class Sheet:
     mirrored: bool = True  # hands as those see them who face the singer
 
 
-Page = Sheet | RunSheet | SetSheet | DrillSheet | ReportSheet
+Page = Sheet | RunSheet | SetSheet | DrillSheet | ReportSheet | LedgerSheet
 
 
 def document(sheets: Sequence[Page]) -> str:
@@ -70,6 +72,8 @@ def _section(sheet: Page) -> str:
         return run_sheet(sheet)
     if isinstance(sheet, DrillSheet):
         return drill_sheet(sheet)
+    if isinstance(sheet, LedgerSheet):
+        return ledger_sheets(sheet)
     if isinstance(sheet, ReportSheet):
         return report_sheet(sheet)
     return set_sheet(sheet) if isinstance(sheet, SetSheet) else _sheet(sheet)
@@ -109,7 +113,7 @@ def _print(html: str, fonts: str, paper: Paper) -> bytes:
     known, inside = FontConfiguration(), URLFetcher(allowed_protocols=("data",))
     shipped_only = URLFetcher(allowed_protocols=("file",))
     style = CSS(
-        string=f"@page {{ size: {paper} }}{fonts}{STYLE}{LESSONS}{DRILLS}{REPORTS}",
+        string=f"@page {{ size: {paper} }}{fonts}{STYLE}{LESSONS}{DRILLS}{REPORTS}{LEDGERS}",
         font_config=known,
         url_fetcher=shipped_only,
     )

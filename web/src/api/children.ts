@@ -61,6 +61,7 @@ export async function setReportWords(words: Record<string, string>): Promise<voi
   await queryClient.invalidateQueries({ queryKey: ['report'] })
 }
 export const printedReport = (child: string) => `/api/children/${child}/report/print`
+export const printedLedger = (section: string) => `/api/sections/${section}/ledger/print`
 export const sectionReports = (section: string, kind: 'pdf' | 'csv' | 'json') =>
   `/api/sections/${section}/reports?kind=${kind}`
 

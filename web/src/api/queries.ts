@@ -1,5 +1,5 @@
 // What pages read and do. One name a question; lists are forgotten together when something changes.
-import { QueryClient, useQuery } from '@tanstack/vue-query'
+import { QueryClient, useQueries, useQuery } from '@tanstack/vue-query'
 import { computed, type MaybeRefOrGetter, toValue } from 'vue'
 import { api, body, Refusal, type Schemas } from './client'
 
@@ -166,15 +166,21 @@ export function useScore(
   })
 }
 
+const readLedger = (section_id: string) =>
+  body(api.GET('/api/sections/{section_id}/ledger', { params: { path: { section_id } } }))
+/** Those of several sections, as far as they have come. */
+export function useLedgers(ids: () => readonly string[]) {
+  return useQueries({
+    queries: computed(() =>
+      ids().map((id) => ({ queryKey: ['ledger', id], queryFn: () => readLedger(id) })),
+    ),
+    combine: (all) => all.flatMap((one) => (one.data ? [one.data] : [])),
+  })
+}
 export function useLedger(id: Id) {
   return useQuery({
     queryKey: ['ledger', id],
-    queryFn: () =>
-      body(
-        api.GET('/api/sections/{section_id}/ledger', {
-          params: { path: { section_id: toValue(id) } },
-        }),
-      ),
+    queryFn: () => readLedger(toValue(id)),
     enabled: computed(() => toValue(id) !== ''),
   })
 }

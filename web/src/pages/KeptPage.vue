@@ -1,7 +1,7 @@
 <script setup lang="ts">
 // What has not reached the server, and what it could not take: everything is here until it is settled.
 import { computed } from 'vue'
-import { dropRefused, outbox, send, tryRefused } from '@/api/outbox'
+import { LONG, dropRefused, outbox, send, tryRefused } from '@/api/outbox'
 import { useAside, useAsideActs } from '@/api/lessons'
 import { useConcepts, useSections } from '@/api/queries'
 import { useTrail } from '@/composables/useTrail'
@@ -46,6 +46,7 @@ const nothing = computed(
         <h2>{{ say('outbox-waiting') }}</h2>
         <v-btn size="small" @click="send()">{{ say('outbox-send-now') }}</v-btn>
       </div>
+      <p v-if="Date.now() - outbox.since.value > LONG">{{ say('outbox-long') }}</p>
       <p v-if="outbox.trouble.value === 'away'" class="wrong">△ {{ say('outbox-away') }}</p>
       <p v-else-if="outbox.trouble.value === 'signed-out'" class="wrong">
         △ {{ say('outbox-out') }}

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 // Who has it, who was not heard? A grid of stones; the drawer shows the evidence behind one.
 import { computed, reactive, ref } from 'vue'
-import { sectionReports, useGroup } from '@/api/children'
+import { printedLedger, sectionReports, useGroup } from '@/api/children'
 import { useChangeChild, useGone } from '@/api/setup'
-import { queryClient, useDay, useEvidence, useLedger, useSections } from '@/api/queries'
+import { queryClient, useDay, useEvidence, useLedger, useLedgers, useSections } from '@/api/queries'
 import type { Schemas } from '@/api/client'
 import PageState from '@/components/PageState.vue'
 import SideDrawer from '@/components/SideDrawer.vue'
@@ -13,6 +13,7 @@ import { useTrail } from '@/composables/useTrail'
 import ChildPanel from '@/features/ledger/ChildPanel.vue'
 import EvidenceView from '@/features/ledger/EvidenceView.vue'
 import { columnsOf, EVERYTHING, type Filter, rowsOf } from '@/features/ledger/filters'
+import SideBySide from '@/features/ledger/SideBySide.vue'
 import StoneGrid from '@/features/ledger/StoneGrid.vue'
 import { gradesName, standingName } from '@/locales/names'
 import { say, sayOf } from '@/locales/say'
@@ -100,13 +101,15 @@ const others = computed(() =>
     (one) => one.grade === found.value?.section.grade && one.id !== props.id,
   ),
 )
-const sister = useLedger(() => others.value[0]?.id ?? '')
+const beside = ref(false)
+const grade = computed(() => (found.value ? [found.value.section, ...others.value] : []))
+const ledgers = useLedgers(() => grade.value.map((one) => one.id))
 const sisters = computed(() =>
-  others.value.slice(0, 1).flatMap((one) => {
-    const same = sister.data.value?.columns.find(
-      (column) => column.concept.key === picked.value?.concept,
-    )
-    return [{ ...one, says: same?.sentence ?? say('ledger-sister-nothing') }]
+  others.value.map((one) => {
+    const same = ledgers.value
+      .find((each) => each.section.id === one.id)
+      ?.columns.find((column) => column.concept.key === picked.value?.concept)
+    return { ...one, says: same?.sentence ?? say('ledger-sister-nothing') }
   }),
 )
 const child = computed(() => found.value?.children.find((one) => one.id === picked.value?.child))
@@ -137,6 +140,7 @@ async function afterErasing() {
         <h1>{{ say('ledger-title') }} {{ found.section.name }}</h1>
         <span class="row small"
           ><router-link to="/ask">{{ say('asked-title') }}</router-link
+          ><a :href="printedLedger(id)" target="_blank">{{ say('ledger-print') }}</a
           ><a :href="sectionReports(id, 'pdf')" target="_blank">{{ say('report-all-of') }}</a
           ><a :href="sectionReports(id, 'csv')" download>{{ say('report-csv') }}</a></span
         >
@@ -171,11 +175,22 @@ async function afterErasing() {
           <v-select v-model="filter.phase" :items="phases" :label="say('ledger-phase')" />
           <v-select v-model="filter.shows" :items="shows" :label="say('ledger-shows')" />
           <v-select v-model="filter.by" :items="orders" :label="say('ledger-by')" />
-          <span v-if="rows.length < found.children.length" class="small quiet" role="status">{{
-            say('ledger-shown', { n: rows.length, of: found.children.length })
-          }}</span>
+          <v-btn
+            v-if="others.length"
+            height="48"
+            :class="{ main: beside }"
+            :aria-pressed="beside"
+            @click="beside = !beside"
+            >{{ say('ledger-beside') }}</v-btn><span
+            v-if="rows.length < found.children.length"
+            class="small quiet"
+            role="status"
+            >{{ say('ledger-shown', { n: rows.length, of: found.children.length }) }}</span
+          >
         </div>
+        <SideBySide v-if="beside" :ledgers="ledgers" :columns="columns" />
         <StoneGrid
+          v-else
           :ledger="found"
           :picked="picked"
           :rows="rows"

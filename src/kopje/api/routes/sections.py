@@ -8,6 +8,7 @@ from uuid import UUID
 from fastapi import APIRouter, Query, Response
 
 from kopje.api.deps import AtDesk, Provided, Work
+from kopje.api.problems import answers
 from kopje.api.schemas.base import Day
 from kopje.api.schemas.concepts import ConceptRead
 from kopje.api.schemas.ledger import EvidenceRead, LedgerRead
@@ -26,6 +27,7 @@ from kopje.api.schemas.people import (
 from kopje.api.schemas.sections import DayRead, EntryRead, FitRead, OverviewRead
 from kopje.api.schemas.to_do import DayLikeBody, DayLikeRead, DayNeedsRead, RoomBody, RoomRead, ToDoRead
 from kopje.core.sequence.phases import Purpose
+from kopje.engraving.printing import Paper
 from kopje.usecases.ledger import read_ledger
 from kopje.usecases.lessons import day_like, read_day, read_fetch, read_lesson, read_to_do
 from kopje.usecases.setup import change_section, known_songs, privacy, school_habits, set_up_school
@@ -213,6 +215,20 @@ def get_ledger(section_id: UUID, ctx: Work) -> Response:
     """Written out here: a grid need not be checked a second time on its way."""
     read = LedgerRead.of(read_ledger.grid(ctx, section_id), ctx.words)
     return Response(read.model_dump_json(), media_type="application/json")
+
+
+@router.get(
+    "/sections/{section_id}/ledger/print",
+    operation_id="printLedger",
+    summary="The whole ledger of a section as PDF, in black and white",
+    response_class=Response,
+    responses=answers("application/pdf"),
+)
+def get_ledger_print(section_id: UUID, ctx: Work, services: Provided, paper: Paper = "A4") -> Response:
+    """That it was taken out is in the list of who looked."""
+    sheet = read_ledger.sheet(ctx, read_ledger.grid(ctx, section_id))
+    privacy.looked(services.work, ctx, "ledger_taken_out")
+    return Response(services.printer.pdf([sheet], paper), media_type="application/pdf")
 
 
 @router.get(

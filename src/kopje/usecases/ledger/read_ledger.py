@@ -15,6 +15,7 @@ from kopje.core.planning.facts import NO_FACTS, read
 from kopje.core.reasons import Reason
 from kopje.core.sequence.concepts import STRANDS, Concept, ConceptKey, Way
 from kopje.core.sequence.section_state import SectionState
+from kopje.engraving.ledger_paper import LedgerSheet
 from kopje.store import events, ledger, sections
 from kopje.store import snapshot as snapshots
 from kopje.store import tables as t
@@ -66,6 +67,43 @@ def grid(ctx: Context, section_id: UUID) -> Grid:
     facts = read(row.facts) if row.facts else NO_FACTS
     state = state_of(row, facts, ctx.sequence, readiness)
     return Grid(row, rows.children, _columns(ctx, state, len(rows.children)), stones)
+
+
+def sheet(ctx: Context, found: Grid) -> LedgerSheet:
+    """The whole grid on paper: every child and concept, whatever the page shows."""
+    words = ctx.words
+    stones = {key: _letters(short) for key, short in found.stones.items()}
+    children = tuple(
+        (name, tuple(stones.get(column.concept.key, {}).get(place, "") for column in found.columns))
+        for place, (_, name, _) in enumerate(found.children)
+    )
+    return LedgerSheet(
+        words.word("ledger_paper_title", section=found.section.name),
+        words.word("ledger_paper_lead", day=ctx.today, count=len(children)),
+        tuple(column.concept.name for column in found.columns),
+        children,
+        tuple(f"{one.readiness.secure}/{one.readiness.heard}" for one in found.columns),
+        words.word("ledger_paper_foot"),
+        {letter: words.word(f"stone_{name}") for letter, name in STONE_NAMES.items()},
+    )
+
+
+STONE_NAMES = {
+    "s": "secure",
+    "d": "due",
+    "o": "once",
+    "e": "once_due",
+    "n": "nearly",
+    "y": "not_yet",
+    "p": "partly",
+    "": "not_heard",
+    "said": "said",
+}
+
+
+def _letters(short: str) -> dict[int, str]:
+    """`0s 2n` by place on the roll."""
+    return {int(one[:-1]): one[-1] for one in short.split()}
 
 
 def _today(short: str, days: Sequence[int]) -> tuple[str, Counts]:

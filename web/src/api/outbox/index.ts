@@ -7,6 +7,7 @@ import { type Post, sendAll, type Trouble } from './send'
 
 export type { Happened, Kept } from './kept'
 
+export const LONG = 24 * 60 * 60_000 // milliseconds after which what waits is warned of
 const AGAIN = [2_000, 4_000, 8_000, 16_000, 30_000]
 const here = shallowRef<readonly kept.Kept[]>([])
 const owner = ref('')
@@ -109,6 +110,12 @@ export async function settled(): Promise<void> {
 export const outbox = {
   kept: computed(() => here.value),
   waiting: computed(() => here.value.filter((one) => !one.refused).length),
+  /** When the first of what waits was told, in milliseconds since 1970; infinity where nothing waits. */
+  since: computed(() =>
+    here.value
+      .filter((one) => !one.refused)
+      .reduce((first, one) => Math.min(first, Date.parse(one.event.clock)), Infinity),
+  ),
   refused: computed(() => here.value.filter((one) => one.refused)),
   trouble: readonly(trouble),
   full: readonly(full),
