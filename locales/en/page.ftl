@@ -1783,6 +1783,14 @@ ledger-by = Order
 ledger-order-name = By name
 ledger-order-wait = Who waits longest
 ledger-shown = { $n } of { $of } children
+wrong-class = { $n ->
+    [one] One mark was made in this lesson. Was another class in the room?
+   *[other] { $n } marks were made in this lesson. Was another class in the room?
+  }
+wrong-class-which = Class that was in the room
+wrong-class-would = { $n } of them move there, to the same day; { $gone } are of children who do not belong there, and are taken back.
+wrong-class-move = Move them
+wrong-class-done = { $moved } moved, { $gone } taken back. The record keeps both.
 ledger-print = On paper
 ledger-beside = The grade side by side
 ledger-beside-concept = Concept

@@ -301,3 +301,24 @@ def test_a_child_that_is_kept_out_is_heard_with_others_and_todays_games_have_a_f
     for part in parts:
         forms = [g["says"] for g in child["games"] if (g["title"], g["kind"]) == (part["title"], "touch")]
         assert all(part["untouched"] in form for form in forms)
+
+
+def test_marks_of_the_wrong_class_move_to_the_choir_that_was_in_the_room(
+    client: TestClient, kestrel: Place
+) -> None:
+    choir = client.post(
+        "/api/sections",
+        json={"name": "Choir", "grade": 13, "minutes": 45, "names": "", "meetings": []},
+    ).json()["id"]
+    singer = str(kestrel.ids["child_id"])
+    assert client.put(f"/api/sections/{choir}/singers", json={"child_ids": [singer]}).is_success
+    wrong = mark(kestrel, "secure")
+    assert outcomes(tell(client, wrong)) == ["taken"]
+    here = {"section_id": choir, "lesson_id": choir, "part_id": None, "day": TODAY}
+    moved = mark(kestrel, "secure", supersedes=wrong["id"], **here)
+    back = event(kestrel, "taken_back", target_id=wrong["id"])
+    assert outcomes(tell(client, back, moved)) == ["taken", "taken"]
+    record = {one["id"]: one for one in exported(client, "marks")}
+    assert (record[wrong["id"]]["withdrawn"], record[wrong["id"]]["superseded_by"]) == (True, moved["id"])
+    assert record[moved["id"]]["section"] != record[wrong["id"]]["section"]
+    assert evidence(client, kestrel)["level"] == "once"  # a child's standing is the child's, wherever it sang

@@ -13,6 +13,7 @@ import { useTrail } from '@/composables/useTrail'
 import { clock, weekday } from '@/composables/words'
 import PartReasons from '@/features/lesson/PartReasons.vue'
 import PartRow from '@/features/lesson/PartRow.vue'
+import WrongClass from '@/features/lesson/WrongClass.vue'
 import BeginAsks from '@/features/teach/BeginAsks.vue'
 import { lessonNow } from '@/features/teach/lessonNow'
 import { useBegin } from '@/features/teach/useBegin'
@@ -167,6 +168,7 @@ useKeys([
       <p v-if="found.last_note" class="quiet">
         {{ say('lesson-last-note') }}: “{{ found.last_note }}”
       </p>
+      <WrongClass v-if="begun" :lesson="found" />
       <p v-if="!part" class="small quiet">{{ say('lesson-choose') }}</p>
     </div>
     <SideDrawer v-if="part" :title="part.title" @close="picked = ''">
