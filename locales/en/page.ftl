@@ -1783,6 +1783,13 @@ ledger-by = Order
 ledger-order-name = By name
 ledger-order-wait = Who waits longest
 ledger-shown = { $n } of { $of } children
+wall-ladder = Tones from above: { $tones }
+wall-formation-all = Everybody at a place
+wall-formation-circle = A ring
+wall-formation-halves = Two halves
+wall-formation-partners = Partners
+wall-formation-groups = Small groups
+wall-formation-single = One in front
 wrong-class = { $n ->
     [one] One mark was made in this lesson. Was another class in the room?
    *[other] { $n } marks were made in this lesson. Was another class in the room?

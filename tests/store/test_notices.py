@@ -1,5 +1,5 @@
-"""What another process changed is heard: after its commit, by whoever watches it, also after the database went
-away for a moment."""
+"""What another process changed is heard: after its commit, by whoever watches it, also after the database was
+cut off for a moment."""
 
 from __future__ import annotations
 

@@ -1,7 +1,9 @@
 <script setup lang="ts">
 // One thing, huge: music with its title, a question, a sign with its name, or what to look at. Never names, marks or answers.
 import ConceptSign from '@/components/ConceptSign.vue'
+import FormationPicture, { type Grouping } from '@/components/FormationPicture.vue'
 import ScoreView from '@/components/ScoreView.vue'
+import WallLadder, { type Rung } from '@/components/WallLadder.vue'
 import { say } from '@/locales/say'
 
 defineProps<{
@@ -10,6 +12,9 @@ defineProps<{
   question?: string
   sign?: string
   name?: string
+  rungs?: readonly Rung[]
+  formation?: Grouping | null
+  moves?: boolean
   onePart?: boolean
 }>()
 </script>
@@ -21,6 +26,14 @@ defineProps<{
       <ScoreView :svg="svg" :label="say('song-score', { title })" />
     </div>
   </template>
+  <div v-else-if="rungs?.length" class="cue beside">
+    <div class="cue">
+      <p class="small-title">{{ title }}</p>
+      <h1 v-if="question" class="question">{{ question }}</h1>
+      <h1 v-else>{{ name }}</h1>
+    </div>
+    <WallLadder :rungs="rungs" />
+  </div>
   <div v-else-if="sign" class="cue">
     <h1 class="small-title">{{ title }}</h1>
     <ConceptSign :sign="sign" :name="name ?? ''" :height="220" class="big" />
@@ -29,10 +42,12 @@ defineProps<{
   <div v-else-if="question" class="cue">
     <p class="small-title">{{ title }}</p>
     <h1 class="question">{{ question }}</h1>
+    <FormationPicture v-if="formation" :formation="formation" :moves="moves ?? false" class="low" />
   </div>
   <div v-else class="cue">
     <h1>{{ title }}</h1>
-    <p>{{ say('projector-look') }}</p>
+    <FormationPicture v-if="formation" :formation="formation" :moves="moves ?? false" />
+    <p v-else>{{ say('projector-look') }}</p>
   </div>
 </template>
 
@@ -82,6 +97,15 @@ h1 {
   font-size: clamp(28px, 4.5vh, 48px);
   color: var(--granite);
   font-weight: 600;
+}
+.beside {
+  grid-template-columns: minmax(0, 1fr) auto;
+  align-items: center;
+  gap: 5vw;
+  place-content: stretch;
+}
+.low :deep(svg) {
+  height: 26vh;
 }
 .cue :deep(.big),
 .cue :deep(.big *) {

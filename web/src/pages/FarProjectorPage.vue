@@ -27,6 +27,9 @@ watchEffect(() => (document.title = say('projector-title')))
       :question="frame.question"
       :sign="frame.sign"
       :name="frame.name"
+      :rungs="frame.rungs"
+      :formation="frame.formation"
+      :moves="frame.moves"
       one-part
     />
     <h1 v-else class="code">{{ say('projector-waiting') }}</h1>

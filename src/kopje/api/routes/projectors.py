@@ -128,11 +128,7 @@ def _frame(ctx: Context, services: Services, body: ShowBody) -> FrameRead:
     if part.piece is not None:
         return FrameRead(title=part.piece.title, question=part.piece.question)
     if part.song is None:
-        wall = part.wall
-        if wall.waits and not body.open:
-            return FrameRead(title=part.title, question=wall.question)
-        asked = "" if wall.sign else wall.question
-        return FrameRead(title=part.title, question=asked, sign=wall.sign, name=wall.name)
+        return FrameRead(title=part.title, **part.wall.opened(body.open).model_dump(exclude={"waits"}))
     several = len(part.song.parts) > 1 and not body.alone
     song, variant = songbook.in_book(ctx, part.song.id), Variant(part=body.part)
     a = seen(song, variant, ctx.sequence.wording.minor)

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date
 from typing import Literal
@@ -14,14 +14,15 @@ from kopje.api.schemas.people import SectionRead
 from kopje.api.schemas.recordings import RecordingBrief
 from kopje.api.schemas.song_parts import part_names
 from kopje.api.schemas.songs import ToneRead, starting, tonic
-from kopje.core.planning.activities import Energy, Space, kind_name
+from kopje.core.planning.activities import Energy, Grouping, Space, kind_name
 from kopje.core.planning.candidates import new_thing
 from kopje.core.planning.growth import Form, form_for, grown_by
 from kopje.core.planning.material import Material
 from kopje.core.planning.repertoire import Repertoire
 from kopje.core.planning.template import slot_name
-from kopje.core.planning.wall import on_the_wall
+from kopje.core.planning.wall import Wall, on_the_wall
 from kopje.core.reasons import because
+from kopje.core.sequence.concepts import Concept
 from kopje.core.sequence.grades import reads_one_line
 from kopje.core.sequence.phases import Purpose
 from kopje.store import tables
@@ -105,14 +106,53 @@ class FormRead(Read):
         return cls(stage=words.say(because(f"stage_{form.stage}")), says=form.says)
 
 
+class WallToneRead(Read):
+    """A tone on the ladder: the degree, and what the school calls it, both empty as long as the class may not
+    see it; its height in semitones above do; whether it is what is learned."""
+
+    tone: str
+    says: str
+    height: int
+    new: bool
+
+
 class WallRead(Read):
     """What the class may see of the concept: a `question`; its `sign` and `name`, which may have to wait
-    until the teacher opens them."""
+    until the teacher opens them; the ladder of tones from above. `formation`: how they stand, and whether
+    they `move`, where that is to be seen."""
 
     question: str
     sign: str
     name: str
     waits: bool
+    rungs: list[WallToneRead]
+    formation: Grouping | None
+    moves: bool
+
+    def opened(self, is_open: bool) -> WallRead:
+        """As the class sees it: what waits is left out until it is opened, and then the question is."""
+        if not self.waits or is_open:
+            return self.model_copy(update={"question": "" if self.sign else self.question})
+        hidden = [one.model_copy(update={"tone": "", "says": ""}) if one.new else one for one in self.rungs]
+        return self.model_copy(update={"sign": "", "name": "", "rungs": hidden})
+
+    @classmethod
+    def of(cls, wall: Wall, words: Words) -> WallRead:
+        tone = words.sequence.wording.tone
+        return cls(
+            question=wall.question,
+            sign=wall.sign,
+            name=wall.name,
+            waits=wall.waits,
+            rungs=[
+                WallToneRead(
+                    tone=one.tone, says=tone(one.tone) if one.tone else "", height=one.height, new=one.new
+                )
+                for one in wall.rungs
+            ],
+            formation=wall.formation,
+            moves=wall.moves,
+        )
 
 
 class PartRead(Read):
@@ -167,8 +207,16 @@ class PartRead(Read):
 
     @classmethod
     def of(
-        cls, part: PartView, things: Things, words: Words, section: SectionRead, times: int | None, day: date
+        cls,
+        part: PartView,
+        things: Things,
+        words: Words,
+        section: SectionRead,
+        times: int | None,
+        day: date,
+        known: Sequence[Concept] = (),
     ) -> PartRead:
+        """`known`: the tones that have their names in the class, for the wall."""
         item = things.repertoire.activity(part.choice.activity)
         due_form = form_for(item.forms, times or 0)
         song = things.songs.get(UUID(part.material.song)) if part.material.song else None
@@ -216,7 +264,7 @@ class PartRead(Read):
             piece=RecordingBrief.of(piece) if piece else None,
             concept=ConceptRead.of(concept, words) if concept else None,
             purpose=part.choice.purpose,
-            wall=WallRead.model_validate(on_the_wall(concept, part.choice.purpose)),
+            wall=WallRead.of(on_the_wall(concept, part.choice.purpose, known, item), words),
             minutes=part.minutes,
             new=words.say(new_thing(part.new, part.choice.concept)) if part.new else None,  # type: ignore[arg-type]
             new_kind=part.new,

@@ -71,6 +71,8 @@ class LessonRead(Read):
     @classmethod
     def of(cls, lesson: LessonView, things: Things, words: Words) -> LessonRead:
         section = SectionRead.model_validate(lesson.section)
+        state = lesson.section.state
+        known = [one for one in state.sequence.concepts if one.degrees and state.named(one.key)]
         return cls(
             id=lesson.id,
             section=section,
@@ -92,7 +94,7 @@ class LessonRead(Read):
             last_note=lesson.last_note,
             unmet=ReasonRead.every(lesson.unmet, words),
             parts=[
-                PartRead.of(part, things, words, section, lesson.done_before(part), lesson.day)
+                PartRead.of(part, things, words, section, lesson.done_before(part), lesson.day, known)
                 for part in lesson.parts
             ],
         )

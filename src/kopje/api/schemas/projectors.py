@@ -8,18 +8,23 @@ from uuid import UUID
 from pydantic import Field
 
 from kopje.api.schemas.base import Body, Read
+from kopje.api.schemas.lesson_parts import WallToneRead
+from kopje.core.planning.activities import Grouping
 from kopje.store import tables
 
 
 class FrameRead(Read):
-    """What a class sees: a title; the music as SVG, or a question, or a concept's sign with its name, or
-    nothing more. No names, no marks."""
+    """What a class sees: a title; the music as SVG, or a question, or a concept's sign with its name; the
+    ladder of tones; how they stand and move. No names, no marks."""
 
     title: str
     svg: str | None = None
     question: str = ""
     sign: str = ""
     name: str = ""
+    rungs: list[WallToneRead] = Field(default_factory=list)
+    formation: Grouping | None = None
+    moves: bool = False
 
 
 class NewProjectorRead(Read):
