@@ -1870,12 +1870,12 @@ asked-question-fading = What fades in …
 asked-question-refresh = Which songs refresh the most in …
 asked-question-drift = Where the sections of … differ
 asked-question-left_over = What … is still owed
-asked-question-left_out = Who is kept out of touch or singing alone, and today without it
+asked-question-left_out = Who is kept out of touch, or of being alone
 asked-kept-out = { $kind ->
     [touch] no touch
    *[alone] not alone
   }
-asked-no-game = nothing of it today
+asked-no-game = Nothing of it today.
 asked-section = Section
 asked-concept = Concept
 asked-grade = Grade

@@ -136,6 +136,9 @@ def test_a_screen_elsewhere_gets_its_frame_by_a_code_and_nothing_else(
         "question": "",
         "sign": "",
         "name": "",
+        "rungs": [],
+        "formation": spoken["wall"]["formation"],
+        "moves": spoken["wall"]["moves"],
     }
     children = [row[0] for row in connection.execute(text("SELECT name FROM child"))]
     assert not [name for name in children if name in shown(screen, made["token"]).text]

@@ -106,7 +106,7 @@ export const useGroup = (section: Id, concept: Id) =>
           params: { path: { section_id: toValue(section) }, query: { concept: toValue(concept) } },
         }),
       ),
-    enabled: computed(() => toValue(concept) !== ''),
+    enabled: computed(() => toValue(section) !== '' && toValue(concept) !== ''),
   })
 export const exported = (what: 'children' | 'marks' | 'lessons', kind: 'csv' | 'json') =>
   `/api/export/${what}?kind=${kind}`

@@ -122,9 +122,12 @@ async function answer(): Promise<Line[]> {
       return (await ask.leftOut()).map((one) => ({
         head: `${one.name}, ${one.section}`,
         says: [
-          `${one.kinds.map((kind) => say('asked-kept-out', { kind })).join(', ')}:`,
-          one.games.map((game) => `${clock(game.starts)} ${game.title}. ${game.says}`).join(' ') ||
-            say('asked-no-game'),
+          `${one.kinds.map((kind) => say('asked-kept-out', { kind })).join(', ')}.`,
+          ...[...new Set(one.games.map((game) => game.says))].map((form) => {
+            const alike = one.games.filter((game) => game.says === form)
+            return `${alike.map((game) => `${clock(game.starts)} ${game.title}`).join('; ')}. ${form}`
+          }),
+          ...(one.games.length ? [] : [say('asked-no-game')]),
         ].join(' '),
         to: `/children/${one.child_id}`,
       }))
@@ -217,6 +220,7 @@ const conceptItems = computed(() =>
 .question {
   justify-content: flex-start;
   text-align: left;
+  white-space: normal;
 }
 .blanks {
   gap: 12px;

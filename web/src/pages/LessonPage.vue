@@ -3,11 +3,14 @@
 import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { outbox, tell } from '@/api/outbox'
+import { useGroup } from '@/api/children'
+import { useMe } from '@/api/queries'
 import { useAlternatives, useLesson, useLessonActs } from '@/api/lessons'
 import LessonContour from '@/components/LessonContour.vue'
 import PageState from '@/components/PageState.vue'
 import RateButtons from '@/components/RateButtons.vue'
 import SideDrawer from '@/components/SideDrawer.vue'
+import { teaches } from '@/composables/roles'
 import { useKeys } from '@/composables/useKeys'
 import { useTrail } from '@/composables/useTrail'
 import { clock, weekday } from '@/composables/words'
@@ -22,6 +25,7 @@ import { say } from '@/locales/say'
 import type { Schemas } from '@/api/client'
 
 const props = defineProps<{ id: string }>()
+const me = useMe()
 const router = useRouter()
 const lesson = useLesson(() => props.id)
 const acts = useLessonActs(() => props.id)
@@ -83,6 +87,11 @@ function swap(to: Schemas['AlternativeRead']) {
     },
   })
 }
+/** By name who comes to the small table. */
+const group = useGroup(
+  () => (teaches(me.data.value?.role) ? (found.value?.section.id ?? '') : ''),
+  () => found.value?.beside_concept ?? '',
+)
 const { begin: teach, asks, other } = useBegin(found)
 async function reopen() {
   if (!found.value) return
@@ -162,7 +171,10 @@ useKeys([
       <p v-for="reason in found.unmet" :key="reason.sentence" class="small quiet">
         · {{ reason.sentence }}
       </p>
-      <p v-if="found.beside" class="small">{{ found.beside }}</p>
+      <p v-if="found.beside" class="small">
+        {{ found.beside }}
+        <strong v-if="group.data.value">{{ group.data.value.children.join(', ') }}</strong>
+      </p>
       <p v-for="says in found.told" :key="says" class="quiet">{{ says }}</p>
       <p v-if="found.note" class="quiet">{{ say('lesson-note') }}: “{{ found.note }}”</p>
       <p v-if="found.last_note" class="quiet">

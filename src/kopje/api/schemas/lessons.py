@@ -45,7 +45,8 @@ def _told(event: ClassEvent, words: Words) -> str:
 class LessonRead(Read):
     """`told`: how the whole class did and shows of hands, in sentences. `elapsed` and `since`: seconds since
     the lesson began, and since its last tick, while it runs. `version`: what a change of the plan must name,
-    so that a stale view is told; `beside`: what a small group does beside the class, or empty."""
+    so that a stale view is told; `beside`: what a small group does beside the class, and in what,
+    or nothing."""
 
     id: UUID
     section: SectionRead
@@ -66,6 +67,7 @@ class LessonRead(Read):
     unmet: list[ReasonRead]
     parts: list[PartRead]
     beside: str
+    beside_concept: str | None
     told: list[str]
 
     @classmethod
@@ -89,6 +91,7 @@ class LessonRead(Read):
             elapsed=lesson.elapsed,
             since=lesson.since,
             beside=words.say(beside_said(lesson.beside)) if lesson.beside else "",
+            beside_concept=lesson.beside.concept.key if lesson.beside else None,
             told=[_told(event, words) for event in lesson.told if _known(event, words)],
             note=lesson.note,
             last_note=lesson.last_note,
