@@ -1098,7 +1098,7 @@ record_event = { DATE($day) }, { $section }: { $kind ->
   }. Told by { $by }.
 record_say = Its name is said “{ $text }”.
 record_without = It is left out of: { $text }.
-record_ledger_paper_title = Ledger { $section }
+ledger_paper_title = Ledger { $section }
 ledger_paper_lead = { DAY($day) }, { $count ->
     [one] one child
    *[other] { $count } children
@@ -1113,7 +1113,7 @@ stone_not_yet = not yet
 stone_partly = heard in one way, not yet in another
 stone_not_heard = not heard
 stone_said = as the teacher said
-without_touch = games with touch
+record_without_touch = games with touch
 record_without_alone = being heard alone
 record_reports = Reports that were kept
 record_report_line = Number { $number }, { DATE($day) }, kept by { $by }: { $text }

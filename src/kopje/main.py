@@ -94,7 +94,7 @@ def create_app(
     drawing, printing = engraver or Engraver(), printer or Printer(settings.web / "assets")
     solving, reading = solver or Worker(), reader or Worker(READING_SECONDS, READING_MEMORY)
 
-    notices = Notices(work.engine)
+    notices = Notices(work)
 
     @asynccontextmanager
     async def lifespan(_: FastAPI) -> AsyncIterator[None]:

@@ -37,7 +37,7 @@ async def heard(watched: asyncio.Event) -> None:
 
 def test_a_change_is_heard_once_it_is_kept_by_those_who_watch_it(engine: Engine) -> None:
     async def story() -> None:
-        notices = Notices(engine)
+        notices = Notices(UnitOfWork(engine))
         with notices.on(MIND) as mine, notices.on(OTHER) as other:
             listening = asyncio.create_task(notices.listen())
             await heard(mine)  # what was said before it listened may have been missed

@@ -10,8 +10,10 @@ from contextlib import contextmanager
 import psycopg
 import structlog
 from psycopg import sql
-from sqlalchemy import Engine, func, select
+from sqlalchemy import func, select
 from sqlalchemy.orm import Session
+
+from kopje.store.work import UnitOfWork
 
 CHANNEL = "kopje_changed"
 AGAIN = 1.0  # seconds until a database that does not answer is asked again
@@ -27,15 +29,16 @@ def say_changed(session: Session, topic: str) -> None:
 class Notices:
     """One listener a process, whoever many watch. To be used in one event loop."""
 
-    def __init__(self, engine: Engine) -> None:
-        self._url = engine.url.set(drivername="postgresql").render_as_string(hide_password=False)
+    def __init__(self, work: UnitOfWork) -> None:
+        self._work = work
         self._watched: dict[str, set[asyncio.Event]] = defaultdict(set)
 
     async def listen(self) -> None:
         """Until it is cancelled; through every loss of the database."""
+        url = self._work.engine.url.set(drivername="postgresql").render_as_string(hide_password=False)
         while True:
             try:
-                async with await psycopg.AsyncConnection.connect(self._url, autocommit=True) as connection:
+                async with await psycopg.AsyncConnection.connect(url, autocommit=True) as connection:
                     await connection.execute(sql.SQL("LISTEN {}").format(sql.Identifier(CHANNEL)))
                     self._wake(*self._watched)  # what was said while nobody listened
                     async for notice in connection.notifies():
