@@ -16,7 +16,7 @@ sys.path.insert(0, str(ROOT / "tests"))
 from core.test_lesson_set import one_at_random  # noqa: E402
 from core.years import question  # noqa: E402
 from formats import borders, corpora, oracle, tonics  # noqa: E402
-from hostile import pulled_at  # noqa: E402
+from hostile import outboxes, pulled_at  # noqa: E402
 from hostile.readers import FILES, READERS, mutants, timed_reading  # noqa: E402
 from hostile.readers import SECONDS as READ_WITHIN  # noqa: E402
 from kopje.core.analysis.analysis import analyse  # noqa: E402
@@ -214,6 +214,10 @@ def hostile() -> list[str]:
     return lines
 
 
+def sent_again() -> list[str]:
+    return [outboxes.run(marks=10_000, servers=50, databases=10, cuts=50).line()]
+
+
 PARTS = {
     "Where tunes are at home": homes,
     "Where phrases begin": phrases,
@@ -223,6 +227,7 @@ PARTS = {
     "Reading every piece of the installed collections": readers,
     "Files that mean harm": hostile,
     "Killed while marks arrive": pulled_at.kills,
+    "Sent again until it is acknowledged": sent_again,
     "Guessed at while a teacher signs in": pulled_at.guesses,
     "Who may do what": pulled_at.rights,
 }

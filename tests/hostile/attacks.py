@@ -309,6 +309,37 @@ ROSTERS: dict[str, Callable[[], bytes]] = {
     "names of odd signs": lambda: (ROSTER + "2A,2,A\u202ema\u200b\u0007,30,\n").encode(),
 }
 
+MARK_HEAD = "child_id,name,section,concept,way,voices,help,result,day\n"
+ONE_MARK = "9f1c,Ama,2A,so-mi,sing,alone,none,secure,2026-11-20\n"
+
+
+def marks_as_json(count: int) -> bytes:
+    one = dict(zip(MARK_HEAD.strip().split(","), ONE_MARK.strip().split(","), strict=True))
+    return json.dumps([one] * count).encode()
+
+
+MARKS: dict[str, Callable[[], bytes]] = {
+    "nothing": lambda: b"",
+    "rows": lambda: (MARK_HEAD + ONE_MARK * 130_000).encode(),
+    "a row of commas": lambda: (MARK_HEAD + "," * BIG).encode(),
+    "a name": lambda: (MARK_HEAD + ONE_MARK.replace("Ama", "A" * 1_000_000)).encode(),
+    "a quotation without end": lambda: (MARK_HEAD + '"' + ONE_MARK * 100_000).encode(),
+    "nulls": lambda: (MARK_HEAD + ONE_MARK.replace("Ama", "A\0ma")).encode(),
+    "a formula": lambda: (MARK_HEAD + ONE_MARK.replace("Ama", '"=HYPERLINK(1)"')).encode(),
+    "days that are none": lambda: (MARK_HEAD + ONE_MARK.replace("2026-11-20", "0000-00-00") * 9_000).encode(),
+    "the year 1": lambda: (MARK_HEAD + ONE_MARK.replace("2026", "0001")).encode(),
+    "a week": lambda: (MARK_HEAD + ONE_MARK.replace("2026-11-20", "2026-W48-2")).encode(),
+    "odd digits": lambda: (MARK_HEAD + ONE_MARK.replace("2026-11-20", "²026-11-20")).encode(),
+    "results that are none": lambda: (MARK_HEAD + ONE_MARK.replace("secure", "A+") * 9_000).encode(),
+    "deep lists": lambda: b"[" * 200_000,
+    "deep objects": lambda: b'{"a":' * 200_000,
+    "objects": lambda: marks_as_json(30_000),
+    "no objects": lambda: b'[1, null, [], "a", {"day": {}}]',
+    "a number without end": lambda: b'[{"id": ' + b"9" * 1_000_000 + b"}]",
+    "infinity": lambda: b'[{"id": Infinity, "day": NaN}]',
+    "no text": lambda: b"\x81\x8d\x8f" * 1000,
+}
+
 CALENDARS: dict[str, Callable[[], bytes]] = {
     "two starts": lambda: calendar(f"{DAY}\r\n{DAY}"),
     "two ends": lambda: calendar(f"{DAY}\r\nDTEND;VALUE=DATE:20261222\r\nDTEND;VALUE=DATE:20261223"),

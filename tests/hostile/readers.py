@@ -15,6 +15,7 @@ from kopje.core.errors import KopjeError
 from kopje.core.sequence.so_mi_first import SO_MI_FIRST
 from kopje.formats.attachments import kind_of
 from kopje.formats.ical import CalendarEvent, read_holidays, write_calendar
+from kopje.formats.marks_table import read_marks
 from kopje.formats.read import pieces, read_scores
 from kopje.formats.roster import read_roster
 from kopje.formats.sequence_files import read_sequence, write_case, write_csv
@@ -47,18 +48,24 @@ def read_attachment(_: str, data: bytes) -> None:
     kind_of(data)
 
 
+def read_mark_rows(_: str, data: bytes) -> None:
+    read_marks(data)
+
+
 READERS: dict[str, Callable[[str, bytes], None]] = {
     "song": read_song,
     "roster": read_table,
     "calendar": read_calendar,
     "sequence": read_concepts,
     "attachment": read_attachment,
+    "marks": read_mark_rows,
 }
 FILES = {
     "song": attacks.SONG_FILES,
     "roster": attacks.ROSTERS,
     "calendar": attacks.CALENDARS,
     "sequence": attacks.SEQUENCES,
+    "marks": attacks.MARKS,
 }
 
 
@@ -104,6 +111,9 @@ def seeds(kind: str) -> list[tuple[str, bytes]]:
             ("a.csv", write_csv(SO_MI_FIRST).encode()),
             ("a.json", write_case(SO_MI_FIRST, strands).encode()),
         ]
+    if kind == "marks":
+        rows = attacks.MARK_HEAD + "9f1c,Ama,2A,so-mi,sing,alone,none,secure,2026-11-20\n" * 9
+        return [("a.csv", rows.encode()), ("a.json", attacks.marks_as_json(9))]
     if kind == "roster":
         rows = attacks.ROSTER + "2A,2,Ama,30,Mon 09:10\n2/3B,2/3,Jun,45,Day 2 09:10\n" * 9
         return [("a.csv", rows.encode()), ("a.zip", attacks.one_roster())]
