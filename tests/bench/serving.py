@@ -35,6 +35,20 @@ class Browser:
         return json.loads(self.connection.getresponse().read())
 
 
+def sign_in(port: int, login: str) -> Browser:
+    connection = http.client.HTTPConnection("127.0.0.1", port)
+    shipped = {"content-type": "application/json", "x-kopje-request": "1"}
+    connection.request("POST", "/api/sign-in", json.dumps({"login": login, "password": PASSWORD}), shipped)
+    answer = connection.getresponse()
+    answer.read()
+    return Browser(connection, {**shipped, "cookie": answer.headers["set-cookie"].split(";")[0]})
+
+
+def another(browser: Browser) -> Browser:
+    """A connection of its own, signed in as the first."""
+    return Browser(http.client.HTTPConnection("127.0.0.1", browser.connection.port), browser.headers)
+
+
 @contextmanager
 def serving(engine: Engine, login: str) -> Iterator[Browser]:
     port, address = free_port(), engine.url.render_as_string(hide_password=False)
@@ -46,15 +60,9 @@ def serving(engine: Engine, login: str) -> Iterator[Browser]:
         assert server.stdout is not None
         said = server.stdout.readline()
         assert b"Kopje is at" in said, said
-        connection = http.client.HTTPConnection("127.0.0.1", port)
-        shipped = {"content-type": "application/json", "x-kopje-request": "1"}
-        connection.request(
-            "POST", "/api/sign-in", json.dumps({"login": login, "password": PASSWORD}), shipped
-        )
-        answer = connection.getresponse()
-        answer.read()
-        yield Browser(connection, {**shipped, "cookie": answer.headers["set-cookie"].split(";")[0]})
-        connection.close()
+        browser = sign_in(port, login)
+        yield browser
+        browser.connection.close()
     finally:
         server.terminate()
         server.wait()
