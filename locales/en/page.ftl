@@ -1901,6 +1901,7 @@ privacy-accesses-ledger_taken_out = took the ledger out
 seats-title = Seats
 seats-kind-rows = Rows
 seats-kind-circle = Circle
+seats-kind-plan = A plan of your own
 seats-across = In a row
 seats-how = Tap two places and they change. It is the order in which one may hear, hand out and line up.
 seats-empty = Empty place
@@ -1913,6 +1914,7 @@ groups-how-mixed = Mixed: who has it with who has not
 groups-how-alike = Alike: neighbours in what they can
 groups-tasks = Tasks, with commas
 groups-draw = Draw
+groups-tones = A tone for each group
 groups-helps = { $name } helps
 groups-fair = Drawn anew each time, with partners that were not together in the last draws where that can be.
 

@@ -260,6 +260,11 @@ def test_seats_order_the_hearing_and_groups_have_everybody(client: TestClient, k
         "Lien",
         "Tove",
     ]
+    with_gaps = [*order[:2], None, None, *order[2:]]
+    plan = {"kind": "plan", "across": 4, "places": with_gaps}
+    kept = client.put(f"/api/sections/{section}/seats", json=plan).json()
+    assert (kept["kind"], [one["child_id"] for one in kept["places"]]) == ("plan", with_gaps)
+    assert set(kept["tones"]) <= {"so", "mi", "la", "do", "re"}
     care = {"say": "AH-ma", "without": ["touch"]}
     child = client.put(f"/api/children/{kestrel.ids['child_id']}/care", json=care).json()
     assert (child["say"], child["without"]) == ("AH-ma", ["touch"])

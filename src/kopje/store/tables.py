@@ -298,7 +298,7 @@ class Seating(Table):
     places: Mapped[list[str | None]] = mapped_column(JSONB)
     draws: Mapped[list[Json]] = mapped_column(server_default="[]")  # the last groups, so that partners change
     __table_args__ = (
-        one_of("kind", "rows", "circle"),
+        one_of("kind", "rows", "circle", "plan"),
         CheckConstraint("across BETWEEN 1 AND 20", name="across"),
     )
 

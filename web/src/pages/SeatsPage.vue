@@ -26,7 +26,8 @@ useTrail(() => [
   { says: section.data.value?.section.name ?? '', to: `/sections/${props.id}` },
   { says: say('seats-title') },
 ])
-const kind = ref<'rows' | 'circle'>('rows')
+type Kind = Schemas['SeatsRead']['kind']
+const kind = ref<Kind>('rows')
 const across = ref(6)
 const places = ref<Schemas['SeatRead'][]>([])
 watch(
@@ -39,10 +40,16 @@ watch(
   },
   { immediate: true },
 )
+const DEEP = 8 // rows of a plan of one's own
 const EMPTY = { child_id: null, name: '', say: '' }
 /** Rows are filled up, so that somebody may sit behind a gap. */
 const shown = computed(() => {
-  const rest = kind.value === 'rows' ? across.value - (places.value.length % across.value) : 1
+  const rest =
+    kind.value === 'circle'
+      ? 1
+      : kind.value === 'plan'
+        ? Math.max(across.value * DEEP - places.value.length, across.value)
+        : across.value - (places.value.length % across.value)
   return [...places.value, ...Array.from({ length: rest }, () => EMPTY)]
 })
 const { refused, busy, keep } = useKeep()
@@ -80,7 +87,7 @@ function tap(index: number) {
   }
   held.value = -1
 }
-function change(next: { kind?: 'rows' | 'circle'; across?: number }) {
+function change(next: { kind?: Kind; across?: number }) {
   kind.value = next.kind ?? kind.value
   across.value = next.across ?? across.value
   void send()
@@ -134,14 +141,14 @@ useKeys([{ key: 'g', says: say('groups-draw'), act: () => void draw() }])
       <h1>{{ say('seats-title') }} {{ section.data.value?.section.name }}</h1>
       <div class="row">
         <v-btn
-          v-for="one in ['rows', 'circle'] as const"
+          v-for="one in ['rows', 'circle', 'plan'] as const"
           :key="one"
           height="44"
           :class="{ main: kind === one }"
           :aria-pressed="kind === one"
           @click="change({ kind: one })"
           >{{ sayOf('seats-kind', one) }}</v-btn><v-select
-          v-if="kind === 'rows'"
+          v-if="kind !== 'circle'"
           :model-value="across"
           :items="[2, 3, 4, 5, 6, 7, 8, 9, 10]"
           :label="say('seats-across')"
@@ -154,8 +161,10 @@ useKeys([{ key: 'g', says: say('groups-draw'), act: () => void draw() }])
     <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
     <div class="columns">
       <div
-        :class="['room', kind]"
-        :style="kind === 'rows' ? { gridTemplateColumns: `repeat(${across}, minmax(0, 1fr))` } : {}"
+        :class="['room', kind, { grid: kind !== 'circle' }]"
+        :style="
+          kind !== 'circle' ? { gridTemplateColumns: `repeat(${across}, minmax(0, 1fr))` } : {}
+        "
         role="group"
         :aria-label="say('seats-title')"
       >
@@ -192,7 +201,15 @@ useKeys([{ key: 'g', says: say('groups-draw'), act: () => void draw() }])
           /><v-text-field v-model="tasks" :label="say('groups-tasks')" />
         </div>
         <div class="row">
-          <v-btn class="main" height="48" :disabled="busy" @click="draw"
+          <v-btn
+            v-if="read.data.value.tones.length > 1"
+            height="48"
+            @click="tasks = read.data.value?.tones.join(', ') ?? ''"
+            >{{ say('groups-tones') }}</v-btn><v-btn
+            class="main"
+            height="48"
+            :disabled="busy"
+            @click="draw"
             >{{ say('groups-draw') }} <span class="kbd">g</span></v-btn
           >
         </div>
@@ -220,7 +237,7 @@ useKeys([{ key: 'g', says: say('groups-draw'), act: () => void draw() }])
   gap: 36px;
   align-items: start;
 }
-.room.rows {
+.room.grid {
   display: grid;
   gap: 8px;
 }

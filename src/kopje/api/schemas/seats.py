@@ -24,11 +24,13 @@ class SeatRead(Read):
 
 
 class SeatsRead(Read):
-    """Places in rows of `across`, from the front left, or around a circle from the teacher's left on."""
+    """Places in rows of `across`, from the front left, around a circle from the teacher's left on, or in a
+    plan of one's own: rows with gaps. `tones`: what the class can name, for groups that sing one each."""
 
-    kind: Literal["rows", "circle"]
+    kind: Literal["rows", "circle", "plan"]
     across: int
     places: list[SeatRead]
+    tones: list[str]
 
     @classmethod
     def of(cls, room: Room) -> SeatsRead:
@@ -43,11 +45,11 @@ class SeatsRead(Read):
                     say=one.say if one else "",
                 )
             )
-        return cls(kind=room.kind, across=room.across, places=places)
+        return cls(kind=room.kind, across=room.across, places=places, tones=list(room.tones))
 
 
 class SeatsBody(Body):
-    kind: Literal["rows", "circle"] = Field(examples=["rows"])
+    kind: Literal["rows", "circle", "plan"] = Field(examples=["rows"])
     across: Annotated[int, Field(ge=1, le=20)] = Field(examples=[6])
     places: Annotated[list[Id | None], Field(max_length=400)] = Field(examples=[[]])
 

@@ -11,6 +11,7 @@ from uuid import UUID
 
 from kopje.core.errors import RosterError
 from kopje.core.groups import LEAST, MOST, Group, How, draw, pairs
+from kopje.core.music.degree import Degree
 from kopje.store import ledger, sections
 from kopje.store import tables as t
 from kopje.usecases.context import Context
@@ -22,13 +23,15 @@ ACROSS = 6
 
 @dataclass(frozen=True)
 class Room:
-    """`places` in rows of `across`, or around a circle: a child's id, or None where nobody sits. Who is on
-    the roll and has no place yet is put behind."""
+    """`places` in rows of `across`, in rows with gaps (a plan), or around a circle: a child's id, or None
+    where nobody sits. Who is on the roll and has no place yet is put behind. `tones` have their names in the
+    class, from below."""
 
     kind: str
     across: int
     places: tuple[str | None, ...]
     roll: tuple[t.Child, ...]
+    tones: tuple[str, ...]
 
 
 def room(ctx: Context, section_id: UUID) -> Room:
@@ -41,7 +44,16 @@ def room(ctx: Context, section_id: UUID) -> Room:
         places.pop()
     placed = {child for child in places if child}
     more = [str(one.id) for one in roll if str(one.id) not in placed]
-    return Room(kept.kind if kept else "rows", kept.across if kept else ACROSS, (*places, *more), roll)
+    kind, across = (kept.kind, kept.across) if kept else ("rows", ACROSS)
+    return Room(kind, across, (*places, *more), roll, _tones(ctx, section_id))
+
+
+def _tones(ctx: Context, section_id: UUID) -> tuple[str, ...]:
+    state = snapshot(ctx, [section_id]).section(section_id).state
+    named = {Degree.parse(one) for c in ctx.sequence.concepts if state.named(c.key) for one in c.degrees}
+    return tuple(
+        ctx.sequence.wording.tone(one.marked) for one in sorted(named, key=lambda one: one.semitones)
+    )
 
 
 def seat(ctx: Context, section_id: UUID, kind: str, across: int, places: Sequence[str | None]) -> Room:

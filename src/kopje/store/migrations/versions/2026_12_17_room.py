@@ -47,7 +47,7 @@ def upgrade() -> None:
         sa.Column("places", JSONB(), nullable=False),
         sa.Column("draws", JSONB(), server_default="[]", nullable=False),
         sa.CheckConstraint("across BETWEEN 1 AND 20", name=op.f("ck_seating_across")),
-        sa.CheckConstraint("kind IN ('rows', 'circle')", name=op.f("ck_seating_kind")),
+        sa.CheckConstraint("kind IN ('rows', 'circle', 'plan')", name=op.f("ck_seating_kind")),
         _to("seating", "section_id", "section"),
         _to("seating", "school_id", "school"),
         sa.PrimaryKeyConstraint("section_id", name=op.f("pk_seating")),
