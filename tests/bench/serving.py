@@ -27,12 +27,20 @@ class Browser:
     headers: dict[str, str]
 
     def get(self, path: str) -> Any:
-        self.connection.request("GET", path, headers=self.headers)
-        return json.loads(self.connection.getresponse().read())
+        return self._asked("GET", path, None)
 
     def post(self, path: str, body: bytes) -> Any:
-        self.connection.request("POST", path, body, self.headers)
-        return json.loads(self.connection.getresponse().read())
+        return self._asked("POST", path, body)
+
+    def _asked(self, method: str, path: str, body: bytes | None) -> Any:
+        """A connection that lay idle for some seconds is closed by the server, and opened again here."""
+        for _ in range(2):
+            try:
+                self.connection.request(method, path, body, self.headers)
+                return json.loads(self.connection.getresponse().read())
+            except (http.client.RemoteDisconnected, ConnectionError):
+                self.connection.close()
+        raise ConnectionError(path)
 
 
 def sign_in(port: int, login: str) -> Browser:

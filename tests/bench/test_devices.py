@@ -16,6 +16,7 @@ import pytest
 
 from api.conftest import Place, make_school
 from bench.serving import Browser, another, serving
+from bench.test_ledger import _fill
 from bench.timing import alternating, p95, say
 from conftest import SETTINGS, new_database
 from kopje.core.sequence.so_mi_first import SO_MI_FIRST
@@ -46,7 +47,8 @@ def room() -> Iterator[Room]:
     engine = engine_for(new_database("bench_devices"))
     place = make_school(UnitOfWork(engine), "Bench")
     address = engine.url.set(drivername="postgresql").render_as_string(hide_password=False)
-    with psycopg.connect(address, autocommit=True) as plain, serving(engine, "bench") as browser:
+    with psycopg.connect(address) as plain, serving(engine, "bench") as browser:
+        _fill(plain, place.ids["section_id"])
         yield Room(browser, [another(browser) for _ in range(DEVICES)], plain, place)
     engine.dispose()
 

@@ -159,7 +159,7 @@ def run(marks: int, servers: int, databases: int, cuts: int) -> Found:
         names = [str(uuid.uuid4()) for _ in devices]
         for number in range(rounds):
             for device, name in zip(devices, names, strict=True):
-                for n in range(marks // rounds // len(devices)):
+                for n in range(-(-marks // (rounds * len(devices)))):
                     count = number * marks + n + 2
                     device.keep(_event(section, lesson, name, count) | _mark(children[n % len(children)]))
             senders = [threading.Thread(target=device.send) for device in devices]
