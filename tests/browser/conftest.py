@@ -160,6 +160,14 @@ def sign_in(page: Page, address: str) -> None:
     assert not page.locator(".wrong").all_inner_texts()
 
 
+def quiet(page: Page) -> None:
+    """Until the page has everything. A screen elsewhere listens for ever: it shows its number then."""
+    if page.url.endswith("/projector") and "/lessons/" not in page.url:
+        page.wait_for_selector(".digits")
+    else:
+        page.wait_for_load_state("networkidle")
+
+
 def choose(scope: Page | Locator, label: str | re.Pattern[str], option: str, last: bool = False) -> None:
     """Open a select by its label and pick one of its options by what it says."""
     page = scope.page if isinstance(scope, Locator) else scope

@@ -8,7 +8,7 @@ import json
 import pytest
 from playwright.sync_api import Dialog, Page, expect
 
-from browser.conftest import AXE, Running, choose, sign_in
+from browser.conftest import AXE, Running, choose, quiet, sign_in
 from kopje.demo.load import LOGIN, PASSWORD
 
 RULES = {
@@ -18,7 +18,7 @@ RULES = {
 
 
 def violations(page: Page) -> list[str]:
-    page.wait_for_load_state("networkidle")
+    quiet(page)
     page.wait_for_timeout(250)
     page.evaluate(AXE.read_text())
     found = page.evaluate(f"axe.run(document, {json.dumps(RULES)})")
@@ -215,7 +215,7 @@ def test_the_first_page_is_light(page: Page, demo: Running) -> None:
 
     session.on("Network.loadingFinished", finished)
     page.reload()
-    page.wait_for_load_state("networkidle")
+    quiet(page)
     page.wait_for_timeout(500)
     print(f"first page: {sent['rest'] / 1000:.0f} kB, fonts {sent['font'] / 1000:.0f} kB")
     assert 20_000 < sent["rest"] <= 260_000
@@ -293,7 +293,7 @@ def test_on_a_phone_one_searches_and_nothing_leaves_the_screen(page: Page, demo:
     section = page.request.get(f"{demo.address}/api/day").json()["entries"][0]["section"]["id"]
     for path in ("/", "/week", "/songs", "/set-up", "/sequence", f"/sections/{section}", "/ledger"):
         page.goto(demo.address + path)
-        page.wait_for_load_state("networkidle")
+        quiet(page)
         over = page.evaluate("document.documentElement.scrollWidth - window.innerWidth")
         beside = page.evaluate(
             "[...document.querySelectorAll('header.top > *')]"

@@ -14,7 +14,7 @@ from playwright.sync_api import Page
 
 from api.conftest import OURS, PASSWORD, Place, make_school, start_and_mark
 from api.test_words import data, strings
-from browser.conftest import Running
+from browser.conftest import Running, quiet
 from conftest import SETTINGS
 from kopje.core.sequence.shipped import SHIPPED
 from kopje.main import create_app
@@ -133,10 +133,10 @@ def test_no_page_shows_a_word_that_is_not_in_the_catalogue(
     for path, pressed in pages(place):
         if not page.url.endswith(path):
             page.goto(running.address + path)
-            page.wait_for_load_state("networkidle")
+            quiet(page)
         if page.locator(pressed or "nothing").count():
             page.locator(pressed).first.click()
-            page.wait_for_load_state("networkidle")
+            quiet(page)
         if path == "/":
             page.keyboard.press("?")
         page.wait_for_timeout(200)

@@ -5,6 +5,7 @@ from __future__ import annotations
 
 import asyncio
 from collections.abc import Iterator
+from concurrent.futures import ThreadPoolExecutor
 
 import pytest
 from sqlalchemy import Engine, text
@@ -56,4 +57,5 @@ def test_a_change_is_heard_once_it_is_kept_by_those_who_watch_it(engine: Engine)
             await heard(mine)
             listening.cancel()
 
-    asyncio.run(story())
+    with ThreadPoolExecutor(1) as pool:  # of its own: a browser may be run from this one
+        pool.submit(asyncio.run, story()).result()
