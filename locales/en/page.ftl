@@ -302,7 +302,10 @@ teach-write = Note
 teach-nothing-to-judge = Nothing in this part can be judged. Choose what to listen for, if you want to.
 teach-in-group = { $n } together
 teach-otherwise = { $who }: { $how }
-teach-children = { $n } children
+teach-children = { $n ->
+    [one] One child
+   *[other] { $n } children
+  }
 teach-pace = { $n } s each
 teach-best = best round { $n } s each
 ring-left = { $n } { $n ->

@@ -1,4 +1,4 @@
-"""From a key to the sign that the mark is safe, on a full class; and the teaching view without a server, from
+"""From a key to the first change it makes on the page, in a full class; and the teaching view without a server, from
 the pack. Both as the page itself measures them."""
 
 from __future__ import annotations

@@ -204,6 +204,8 @@ def test_no_name_and_no_sign_is_on_the_wall_before_a_thing_is_named() -> None:
         )
         assert (before.sign, before.name, before.waits) == ("", "", False)
         assert naming == replace(after, question=concept.prompt, waits=True)
+        assert (naming.before.sign, naming.before.name, naming.before.rungs) == ("", "", before.rungs)
+        assert naming.after == replace(after, waits=True)
         assert {one.tone for one in before.rungs if one.new} <= {""}  # its place may be seen, not its name
         assert [(one.height, one.new) for one in before.rungs] == [(x.height, x.new) for x in after.rungs]
         assert {one.tone for one in after.rungs if one.new} == set(concept.degrees)

@@ -103,23 +103,20 @@ def children(
 
 def every_child(session: Session, school_id: UUID, day: date | None = None) -> Sequence[tuple[Child, str]]:
     """Everybody who is or was on a roll, with their class, by class and name; those on a roll on a day."""
-    here = in_school(day) if day else true()
-    rows = session.execute(
-        select(Child, Section.name)
-        .join(Section, Section.id == Child.section_id)
-        .where(Child.school_id == school_id, here)
-        .order_by(Section.name, Child.name, Child.id)
-    )
-    return [(child, name) for child, name in rows]
+    return _with_class(session, school_id, in_school(day) if day else true())
 
 
 def children_without(session: Session, school_id: UUID, day: date) -> Sequence[tuple[Child, str]]:
     """Children on a roll that day who are kept out of some kind of game, with their class, by class and
     name."""
+    return _with_class(session, school_id, and_(in_school(day), Child.without != []))
+
+
+def _with_class(session: Session, school_id: UUID, which: ColumnElement[bool]) -> Sequence[tuple[Child, str]]:
     rows = session.execute(
         select(Child, Section.name)
         .join(Section, Section.id == Child.section_id)
-        .where(Child.school_id == school_id, in_school(day), Child.without != [])
+        .where(Child.school_id == school_id, which)
         .order_by(Section.name, Child.name, Child.id)
     )
     return [(child, name) for child, name in rows]

@@ -15,15 +15,3 @@ function toggled(event: Event) {
     <slot v-if="made" />
   </details>
 </template>
-
-<style scoped>
-summary {
-  cursor: pointer;
-  min-height: 32px;
-}
-@media (max-width: 900px) {
-  summary {
-    min-height: 44px;
-  }
-}
-</style>

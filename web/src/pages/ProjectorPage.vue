@@ -5,7 +5,7 @@ import { useLesson } from '@/api/lessons'
 import { useMe, useScore } from '@/api/queries'
 import PageState from '@/components/PageState.vue'
 import WallView from '@/components/WallView.vue'
-import { looking, useProjectedPart, wallOf } from '@/features/teach/useProjector'
+import { looking, useProjectedPart } from '@/features/teach/useProjector'
 import { say } from '@/locales/say'
 
 const props = defineProps<{ id: string }>()
@@ -44,7 +44,7 @@ watchEffect(() => (document.title = say('projector-title')))
     <WallView
       v-else-if="part"
       :title="part.piece?.title ?? part.title"
-      v-bind="part.piece ? { question: part.piece.question } : wallOf(part, look.open ?? false)"
+      v-bind="part.piece ? { question: part.piece.question } : look.open ? part.opened : part.wall"
     />
     <p v-else class="cue">{{ say('projector-waiting') }}</p>
   </main>

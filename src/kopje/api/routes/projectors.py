@@ -128,7 +128,8 @@ def _frame(ctx: Context, services: Services, body: ShowBody) -> FrameRead:
     if part.piece is not None:
         return FrameRead(title=part.piece.title, question=part.piece.question)
     if part.song is None:
-        return FrameRead(title=part.title, **part.wall.opened(body.open).model_dump(exclude={"waits"}))
+        wall = part.opened if body.open else part.wall
+        return FrameRead(title=part.title, **wall.model_dump(exclude={"waits"}))
     several = len(part.song.parts) > 1 and not body.alone
     song, variant = songbook.in_book(ctx, part.song.id), Variant(part=body.part)
     a = seen(song, variant, ctx.sequence.wording.minor)

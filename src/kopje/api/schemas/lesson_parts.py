@@ -117,8 +117,8 @@ class WallToneRead(Read):
 
 
 class WallRead(Read):
-    """What the class may see of the concept: a `question`; its `sign` and `name`, which may have to wait
-    until the teacher opens them; the ladder of tones from above. `formation`: how they stand, and whether
+    """What the class sees of the concept: a `question`, or its `sign` and `name`; whether something `waits`
+    until the teacher opens it; the ladder of tones from above. `formation`: how they stand, and whether
     they `move`, where that is to be seen."""
 
     question: str
@@ -128,13 +128,6 @@ class WallRead(Read):
     rungs: list[WallToneRead]
     formation: Grouping | None
     moves: bool
-
-    def opened(self, is_open: bool) -> WallRead:
-        """As the class sees it: what waits is left out until it is opened, and then the question is."""
-        if not self.waits or is_open:
-            return self.model_copy(update={"question": "" if self.sign else self.question})
-        hidden = [one.model_copy(update={"tone": "", "says": ""}) if one.new else one for one in self.rungs]
-        return self.model_copy(update={"sign": "", "name": "", "rungs": hidden})
 
     @classmethod
     def of(cls, wall: Wall, words: Words) -> WallRead:
@@ -159,7 +152,8 @@ class PartRead(Read):
     """A part of a lesson. `slot_id` stays when the lesson is proposed anew, `slot` is its name. `forms`: how
     it grows; `form`: the one that is due for this class, which did it in `times` lessons before, as an index;
     null the first time. `times` is null once the lesson is over. `passes`: a child alone may pass.
-    `note`: what the teacher keeps beside it; `grown`: what she says is different by now."""
+    `note`: what the teacher keeps beside it; `grown`: what she says is different by now. `wall`: what the
+    class sees at first, and `opened` once the teacher opens it."""
 
     id: UUID
     slot_id: str
@@ -195,6 +189,7 @@ class PartRead(Read):
     concept: ConceptRead | None
     purpose: Purpose | None
     wall: WallRead
+    opened: WallRead
     minutes: int
     new: str | None
     new_kind: str | None
@@ -223,6 +218,7 @@ class PartRead(Read):
         piece = things.pieces.get(UUID(part.material.recording)) if part.material.recording else None
         concept = words.sequence.by_key.get(part.choice.concept or "")
         note = things.notes.get(item.key)
+        wall = on_the_wall(concept, part.choice.purpose, known, item)
         return cls(
             id=part.id,
             slot_id=part.slot,
@@ -264,7 +260,8 @@ class PartRead(Read):
             piece=RecordingBrief.of(piece) if piece else None,
             concept=ConceptRead.of(concept, words) if concept else None,
             purpose=part.choice.purpose,
-            wall=WallRead.of(on_the_wall(concept, part.choice.purpose, known, item), words),
+            wall=WallRead.of(wall.before, words),
+            opened=WallRead.of(wall.after, words),
             minutes=part.minutes,
             new=words.say(new_thing(part.new, part.choice.concept)) if part.new else None,  # type: ignore[arg-type]
             new_kind=part.new,

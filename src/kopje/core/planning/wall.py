@@ -28,9 +28,10 @@ class Rung:
 
 @dataclass(frozen=True, slots=True)
 class Wall:
-    """`question` is asked; `sign` and `name` are seen at once, or `waits` until the teacher opens them.
-    `rungs`: the tones the class knows and the one it learns, from above. `formation`: how the class stands
-    and whether it `moves`, where that is to be seen."""
+    """`question` is asked; `sign` and `name` are seen at once, or `waits` until the teacher opens them: this
+    is everything, and the class sees it as it is `before` and `after`. `rungs`: the tones the class knows and
+    the one it learns, from above. `formation`: how the class stands and whether it `moves`, where that is to
+    be seen."""
 
     question: str = ""
     sign: str = ""
@@ -39,6 +40,20 @@ class Wall:
     rungs: tuple[Rung, ...] = ()
     formation: Grouping | None = None
     moves: bool = False
+
+    @property
+    def before(self) -> Wall:
+        """What the class sees until it is opened: no sign and no name, and of what is learned only its
+        place."""
+        if not self.waits:
+            return self
+        hidden = tuple(replace(one, tone="") if one.new else one for one in self.rungs)
+        return replace(self, sign="", name="", rungs=hidden)
+
+    @property
+    def after(self) -> Wall:
+        """What it sees then: the question has been answered."""
+        return replace(self, question="") if self.sign else self
 
 
 NOTHING = Wall()

@@ -1,6 +1,6 @@
 // The one way for what happened in class: kept on this device first, then sent from wherever one is in the application.
 import { computed, readonly, ref, shallowRef } from 'vue'
-import { api, body } from '../client'
+import { api, body, type Schemas } from '../client'
 import * as kept from './kept'
 import { moveOver } from './moveOver'
 import { type Post, sendAll, type Trouble } from './send'
@@ -74,6 +74,25 @@ document.addEventListener(
   'visibilitychange',
   () => document.visibilityState === 'visible' && void send(),
 )
+
+type At = Pick<Schemas['MarkedBody'], 'section_id' | 'lesson_id' | 'part_id' | 'day'>
+/** A mark is taken back where it was made, and another one stands for it, here or elsewhere; the record keeps both. */
+export function instead(
+  mark: Schemas['MarkRead'],
+  made: Pick<At, 'section_id' | 'lesson_id'>,
+  at: At,
+  change: Partial<Pick<Schemas['MarkedBody'], 'result' | 'concept'>> = {},
+): kept.Happened[] {
+  const { child_id, concept, way, voices, help, result } = mark
+  return [
+    { kind: 'taken_back', ...made, target_id: mark.id },
+    {
+      ...{ kind: 'marked', ...at, child_id, concept, way, voices, help, result },
+      ...change,
+      supersedes: mark.id,
+    },
+  ]
+}
 
 /** Keep what happened. It comes back once it is on the disk (false where this device has no room for it), and is sent from then on. */
 export async function tell(...happened: kept.Happened[]): Promise<string[] | false> {

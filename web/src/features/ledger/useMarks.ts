@@ -1,6 +1,6 @@
 // Marks that are told in the ledger: added, corrected, taken back; and the teacher's own word beside what they say.
 import type { Schemas } from '@/api/client'
-import { type Happened, settled, tell } from '@/api/outbox'
+import { type Happened, instead, settled, tell } from '@/api/outbox'
 import { queryClient } from '@/api/queries'
 
 type Mark = Schemas['MarkRead']
@@ -25,19 +25,12 @@ export function useMarks(section: () => string, child: () => string, concept: ()
   /** The mark stays in the record; another one stands for it, in the same lesson or on the same day. */
   const correct = (mark: Mark, result: Mark['result']) =>
     told(
-      { kind: 'taken_back', ...at(mark), target_id: mark.id },
-      {
-        kind: 'marked',
-        ...at(mark),
-        ...(mark.lesson_id ? { part_id: mark.part_id } : { day: mark.day }),
-        child_id: mark.child_id,
-        concept: mark.concept,
-        way: mark.way,
-        voices: mark.voices,
-        help: mark.help,
-        result,
-        supersedes: mark.id,
-      },
+      ...instead(
+        mark,
+        at(mark),
+        { ...at(mark), ...(mark.lesson_id ? { part_id: mark.part_id } : { day: mark.day }) },
+        { result },
+      ),
     )
   const judge = (level: Schemas['JudgedBody']['level'], note: string, day: string) =>
     told({

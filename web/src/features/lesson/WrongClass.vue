@@ -4,7 +4,7 @@
 import { computed, ref } from 'vue'
 import type { Schemas } from '@/api/client'
 import { useHearing } from '@/api/lessons'
-import { settled, tell } from '@/api/outbox'
+import { instead, settled, tell } from '@/api/outbox'
 import { queryClient, useLedger, useSections } from '@/api/queries'
 import FoldPart from '@/components/FoldPart.vue'
 import { say } from '@/locales/say'
@@ -29,26 +29,14 @@ const moving = computed(() => marks.value.filter((one) => known.value.has(one.ch
 const done = ref('')
 async function move() {
   const here = { section_id: props.lesson.section.id, lesson_id: props.lesson.id }
-  const gone = marks.value.map((one) => ({
-    kind: 'taken_back' as const,
-    ...here,
-    target_id: one.id,
-  }))
-  const anew = moving.value.map((one) => ({
-    kind: 'marked' as const,
-    section_id: chosen.value,
-    lesson_id: chosen.value, // by hand, on the lesson's day
-    day: props.lesson.day,
-    child_id: one.child_id,
-    concept: one.concept,
-    way: one.way,
-    voices: one.voices,
-    help: one.help,
-    result: one.result,
-    supersedes: one.id,
-  }))
-  const counts = { moved: anew.length, gone: gone.length - anew.length }
-  if (!(await tell(...gone, ...anew))) return
+  const there = { section_id: chosen.value, lesson_id: chosen.value, day: props.lesson.day } // by hand
+  const events = marks.value.flatMap((one) => {
+    const both = instead(one, here, there)
+    return known.value.has(one.child_id) ? both : both.slice(0, 1)
+  })
+  const moved = moving.value.length
+  const counts = { moved, gone: marks.value.length - moved }
+  if (!(await tell(...events))) return
   await settled()
   done.value = say('wrong-class-done', counts)
   await queryClient.invalidateQueries()

@@ -177,13 +177,4 @@ const untag = (key: string) =>
   display: grid;
   gap: 8px;
 }
-summary {
-  cursor: pointer;
-  min-height: 32px;
-}
-@media (max-width: 900px) {
-  summary {
-    min-height: 44px;
-  }
-}
 </style>

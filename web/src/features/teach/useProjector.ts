@@ -11,15 +11,6 @@ export interface Look {
   open?: boolean
 }
 export const ALL: Look = { part: null, alone: false }
-/** What the wall has of the concept a part is about: a question, or what it is called, once that may be seen. */
-export const wallOf = (part: Schemas['PartRead'], open: boolean) => {
-  const { question, sign, name, waits, rungs, formation, moves } = part.wall
-  if (waits && !open) {
-    const hidden = rungs.map((one) => (one.new ? { ...one, tone: '', says: '' } : one))
-    return { question, sign: '', name: '', rungs: hidden, formation, moves }
-  }
-  return { question: sign ? '' : question, sign, name, rungs, formation, moves }
-}
 /** A score looked at so: the part in full, the others dimmed or left out. */
 export const looking = ({ part, alone }: Look): Shown => ({
   layers: [],

@@ -2,7 +2,7 @@
 // back. An act is one mark, or those of a pair, or those of everybody at once.
 import { computed, ref, type Ref, watch } from 'vue'
 import type { Schemas } from '@/api/client'
-import { type Happened, outbox, tell } from '@/api/outbox'
+import { type Happened, instead, outbox, tell } from '@/api/outbox'
 import { counting } from './lessonNow'
 
 export type Result = Schemas['MarkedBody']['result']
@@ -205,28 +205,20 @@ export function useQueue(
     const own = done.value.filter(
       (one) => one.heard && one.event && !marks.some((mark) => mark.id === one.event),
     )
-    const every = [
-      ...marks.map((one) => ({
-        id: one.id,
-        body: {
-          kind: 'marked' as const,
-          ...where(),
-          child_id: one.child_id,
-          part_id: part(),
-          way: one.way,
-          voices: one.voices,
-          help: one.help,
-          result: one.result,
-        },
-      })),
-      ...own.flatMap((one) => (one.heard ? [{ id: one.event, body: one.heard }] : [])),
+    const events: Happened[] = [
+      ...marks.flatMap((one) =>
+        instead(one, where(), { ...where(), part_id: part() }, { concept }),
+      ),
+      ...own.flatMap((one): Happened[] =>
+        one.heard
+          ? [
+              { kind: 'taken_back', ...where(), target_id: one.event },
+              { ...one.heard, concept, supersedes: one.event },
+            ]
+          : [],
+      ),
     ]
-    const events = every.flatMap(({ id, body }) => [
-      { kind: 'taken_back' as const, ...where(), target_id: id },
-      { ...body, concept, supersedes: id },
-    ])
     if (events.length && (await tell(...events))) done.value = []
-    return every.length
   }
   return {
     ...{ locate, four, then, current, together, picked, size, done, everybody },
