@@ -27,7 +27,7 @@ class Rung:
     """One rung. `beneath`: the rungs of its strand whose matter it holds: who stands on it stands on them.
 
     Pitch: `tones` octave-marked, `skips` triads within which a skip may lie, `leaps` pairs, `resting` the
-    tone it rests on. Rhythm: `figures` by element key, `meters`. Parts: how many."""
+    tone it rests on, `falling` tones that are only passed on the way down. Rhythm: `figures` by element key, `meters`. Parts: how many."""
 
     key: str
     strand: Strand
@@ -37,6 +37,7 @@ class Rung:
     skips: tuple[str, ...] = ()
     leaps: tuple[str, ...] = ()
     resting: str = "do"
+    falling: tuple[str, ...] = ()
     figures: tuple[str, ...] = ()
     meters: tuple[str, ...] = ()
     parts: int = 0
@@ -73,8 +74,8 @@ PITCH = (
         ("do so", "so do'", "so, do"),
     ),
     Rung(
-        "p8", "pitch", "resting tone la, with si", (), ("mi,", "fa,", *_tones("so,", "mi'", "si,", "si")),
-        ("la do mi", "mi si ti"), resting="la",
+        "p8", "pitch", "resting tone la, with si", (), ("mi,", "fa,", *_tones("so,", "mi", "si,")),
+        ("la do mi", "mi si ti"), resting="la", falling=("so,",),
     ),
     Rung(
         "p9", "pitch", "fi, te and di by step", ("p7",), _tones("so,", "mi'", "fi", "te", "di"), (_TONIC, _DOMINANT),
