@@ -29,3 +29,9 @@ cli_erased_again = { $count ->
     [one] One child that was erased since then was erased again.
    *[other] { $count } children that were erased since then were erased again.
   }
+generated_level = Reading, level { $level }, no. { $number }
+generated_rhythm = Rhythm, no. { $number }
+generated_melody = Melody, no. { $number }
+part_treble_1 = S1
+part_treble_2 = S2
+part_alto = A

@@ -357,3 +357,28 @@ rule_ready = A class is ready with { $least } to { $most } in a hundred. Nothing
 rule_newest = { $least } to { $most } of the newest marks can count. Nothing was changed.
 rule_good = At least { $least } and at most { $most } of them have to be secure. Nothing was changed.
 rule_weeks = Something is to be heard again after { $least } to { $most } weeks. Nothing was changed.
+figure_unknown = There is no figure “{ $figure }”. Nothing was made; docs/analysis.md lists the figures.
+figure_other_meter = The figure “{ $figure }” does not stand in this meter. Nothing was made.
+figures_do_not_fill = These figures cannot fill a bar of { $meter }. Nothing was made; add one that can.
+figures_do_not_end = With these figures no line in { $meter } can end: its last tone begins on a strong beat, lasts a beat or more and is the longest of its bar. Add a longer figure.
+figures_no_upbeat = None of these figures can be an upbeat of one beat. Nothing was made; add quarter or two_eighths.
+figures_no_tie = A tie needs a tone of two beats or more. Nothing was made; add half, dotted_half or whole.
+no_such_rhythm = No line of so many bars holds all of these figures and rests. Nothing was made; take more bars or fewer figures.
+reading_no_level = There is no such level of reading. Nothing was made.
+reading_meter = This level is not read in { $meter }, but in { $meters }. Nothing was made.
+reading_bars = An exercise has { $fewest } to { $most } bars. Nothing was made.
+reading_parts = Level { $level } has { $parts } { $parts ->
+    [one] part
+   *[other] parts
+  }. Nothing was made.
+reading_no_key = In no key of the level enough of its tones lie well for these voices. Nothing was made.
+reading_no_tones = Name at least one tone. Nothing was made.
+reading_no_figures = Name at least one figure. Nothing was made.
+reading_rests_outside = “{ $tone }” is none of the tones. Nothing was made.
+reading_no_line = No such exercise was found. What stands in the way: { $rule }. Nothing was made; take fewer bars, longer figures or more tones.
+rule_news = what is new to the reader must come, in at most a third of the tones
+rule_high_place = the highest tone sounds at one place only, and no tone more than three times in a row
+rule_motion = the moves that are asked for do not lead to the end
+rule_end = the last tone is the resting tone on a strong beat, and bar 2 does not end on it
+reading_seed = A seed is a whole number from 0 to { $most }. Nothing was made.
+reading_not_written = “{ $name }” cannot be written ({ $why }).

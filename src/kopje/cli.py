@@ -13,7 +13,7 @@ from typing import TYPE_CHECKING, Any
 
 from pydantic import ValidationError
 
-from kopje import cli_ask
+from kopje import cli_ask, cli_generate
 from kopje.cli_school import DEMO, SCHOOL, add_commands
 from kopje.core.analysis.analysis import Minor, analyse
 from kopje.core.errors import KopjeError
@@ -94,6 +94,7 @@ def _parser() -> argparse.ArgumentParser:
     serving.set_defaults(run=_serve)
     add_commands(commands)
     cli_ask.add_commands(commands)
+    cli_generate.add_commands(commands)
     schema = commands.add_parser("openapi", help="print the schema of the API")
     schema.add_argument("out", type=Path)
     schema.set_defaults(run=_openapi)

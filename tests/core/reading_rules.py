@@ -220,7 +220,7 @@ def _ending(voices: list[list[Tone]], row: Level, meter: str) -> Iterator[str]:
         yield "a part ends outside the triad"
     if row.parts == 3 and not any(voice[-1].degree.syllable == triad[1] for voice in voices):
         yield "no third at the end"
-    if 1 < row.parts and row.number < 10:
+    if row.parts > 1 and row.number < 10:
         before = next(t.degree for t in reversed(voices[-1]) if t.degree != last.degree)
         if str(before) not in ("ti,", "re"):
             yield f"cadence {before} {last.degree}"

@@ -43,7 +43,7 @@ _WHAT = {
     "reading-5": "two parts, an octave from low so",
     "reading-6": "dotted quarter, skips in do-mi-so",
     "reading-7": "two parts with skips",
-    "reading-8": "three parts in steps",
+    "reading-8": "three parts, skips in do-mi-so",
     "reading-9": "three parts, four sixteenths, skips in so-ti-re",
     "reading-10": "syncopation, upbeat, leaps do-so",
     "reading-11": "resting tone la, with si",

@@ -122,7 +122,7 @@ TWELVE: dict[str, tuple[str, str, str]] = {
     "reading-5": ("p4", "r3", "v2"),
     "reading-6": ("p5", "r4", "v1"),
     "reading-7": ("p5", "r4", "v2"),
-    "reading-8": ("p4", "r3", "v3"),
+    "reading-8": ("p5", "r3", "v3"),
     "reading-9": ("p6", "r5", "v3"),
     "reading-10": ("p7", "r6", "v3"),
     "reading-11": ("p8", "r6", "v3"),

@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
+from dataclasses import replace
 from itertools import groupby
 
 from kopje.core.music.score import Part, Score
@@ -12,24 +13,28 @@ from kopje.core.practice.reading.rhythm import PHRASE
 from kopje.core.practice.reading.voice import Event
 
 
-def as_score(made: Made, title: str, names: Sequence[str] = ()) -> Score:
-    """`names` of the parts from high to low; one part has none."""
-    key = Key(made.do.fifths, "minor" if made.resting == "la" else "major")
+def as_score(made: Made, title: str, names: Sequence[str] = (), ties: bool = False) -> Score:
+    """`names` of the parts from high to low; one part has none. `ties`: the first tone of two beats or more
+    is written as two with a tie."""
+    key = Key(made.do.fifths, "minor" if made.resting == "la" else "major") if made.pitched else None
     parts = tuple(
-        Part(names[n] if len(made.voices) > 1 and n < len(names) else "", _tune(made, voice, key, title))
+        Part(
+            names[n] if len(made.voices) > 1 and n < len(names) else "", _tune(made, voice, key, title, ties)
+        )
         for n, voice in enumerate(made.voices)
     )
     return Score(title, parts)
 
 
-def _tune(made: Made, voice: Sequence[Event], key: Key | None, title: str) -> Tune:
+def _tune(made: Made, voice: Sequence[Event], key: Key | None, title: str, ties: bool) -> Tune:
     bars = [list(events) for _, events in groupby(voice, key=lambda event: event.bar)]
     last = len(bars) - 1
+    tied = next((e.start for e in voice if ties and not e.rest and e.length >= 2), None)
     return Tune(
         title,
         tuple(
             Bar(
-                tuple(_note(made, event) for event in bar),
+                tuple(note for event in bar for note in _notes(made, event, event.start == tied)),
                 made.meter,
                 key,
                 bar[0].bar + 1,
@@ -41,10 +46,15 @@ def _tune(made: Made, voice: Sequence[Event], key: Key | None, title: str) -> Tu
     )
 
 
-def _note(made: Made, event: Event) -> Note:
+def _notes(made: Made, event: Event, tied: bool) -> Iterator[Note]:
     length = event.length * made.meter.beat
     if event.rest:
-        return Note("rest", length, fills_bar=length == made.meter.length)
-    if event.degree is None:
-        return Note("unpitched", length)
-    return Note("note", length, made.do.sounding(event.degree))
+        yield Note("rest", length, fills_bar=length == made.meter.length)
+        return
+    pitch = made.do.sounding(event.degree) if event.degree is not None else None
+    whole = Note("note" if pitch else "unpitched", length, pitch)
+    if not tied:
+        yield whole
+        return
+    yield replace(whole, duration=made.meter.beat, tie_out=True)
+    yield replace(whole, duration=length - made.meter.beat, tie_in=True)

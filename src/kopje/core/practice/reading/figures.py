@@ -82,7 +82,7 @@ def bar_rest(meter: Meter) -> Shape:
 
 
 # How gladly a figure is taken by its tones a beat: up to one, up to two, more; and with a rest.
-PLAIN, CALM = (12, 9, 3, 4), (12, 4, 1, 2)
+PLAIN, CALM = (12, 9, 3, 3), (12, 4, 1, 2)
 
 
 def usual(shape: Shape, beat: int, meter: Meter, calm: bool = False) -> int:

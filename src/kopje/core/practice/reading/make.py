@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from kopje.core.analysis.key_choice import Voice
 from kopje.core.errors import PracticeError
@@ -10,12 +10,14 @@ from kopje.core.music.degree import Do
 from kopje.core.music.meter import Meter
 from kopje.core.practice.reading.chance import Chance
 from kopje.core.practice.reading.figures import UPBEAT
+from kopje.core.practice.reading.ground import Motion
 from kopje.core.practice.reading.levels import Key, ReadingTask, keys_of, voices_of
 from kopje.core.practice.reading.news import new_enough, news_for
 from kopje.core.practice.reading.parts import ending, ground_for, sing_together
 from kopje.core.practice.reading.rhythm import RhythmTask, make_rhythm
 from kopje.core.practice.reading.together import chord_beats
 from kopje.core.practice.reading.voice import Event, VoiceTask, laid, sing
+from kopje.core.reasons import because
 
 FEWEST_BARS, MOST_BARS = 2, 16
 TRIES = 200
@@ -32,6 +34,10 @@ class Made:
     resting: str
     voices: tuple[tuple[Event, ...], ...]
 
+    @property
+    def pitched(self) -> bool:
+        return any(event.degree is not None for voice in self.voices for event in voice)
+
 
 def make(task: ReadingTask, meter: Meter, bars: int, seed: int, section: Voice | None = None) -> Made:
     """The exercise of a seed; PracticeError naming the rule that no exercise could keep."""
@@ -46,7 +52,24 @@ def make(task: ReadingTask, meter: Meter, bars: int, seed: int, section: Voice |
             return Made(meter, key.do, task.resting, voices)
         if attempt % LATER == LATER - 1:
             key = chance.pick(keys, room)
-    raise PracticeError("reading_no_line", value=[str(tone) for tone in task.tones])
+    rule = _in_the_way(task, meter, bars, keys, chance)
+    raise PracticeError("reading_no_line", rule=because(rule), value=[str(tone) for tone in task.tones])
+
+
+def _in_the_way(task: ReadingTask, meter: Meter, bars: int, keys: tuple[Key, ...], chance: Chance) -> str:
+    """The rule without which there would be an exercise."""
+    free = replace(task, one_peak=False)
+    softer = (
+        ("rule_news", replace(task, share=0)),
+        ("rule_high_place", free),
+        ("rule_motion", replace(free, motion=Motion(kind="leaps"))),
+    )
+    for rule, other in softer:
+        for attempt in range(LATER * 2):
+            found = _attempt(other, meter, bars, chance.pick(keys), chance, attempt)
+            if found is not None and (rule != "rule_news" or task.share):
+                return rule
+    return "rule_end"
 
 
 def _room(task: ReadingTask, key: Key) -> int:

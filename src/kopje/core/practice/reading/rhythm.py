@@ -82,8 +82,13 @@ def make_rhythm(task: RhythmTask, chance: Chance) -> Rhythm:
 def _checked(task: RhythmTask) -> None:
     if not _bars(task, task.meter.beats, ""):
         raise PracticeError("figures_do_not_fill", meter=str(task.meter), value=task.figures)
-    if task.ends and not _closing(task, _last_length(task)):
+    if task.ends and not can_end(task):
         raise PracticeError("figures_do_not_end", meter=str(task.meter), value=task.figures)
+
+
+def can_end(task: RhythmTask) -> bool:
+    """Whether some bar of these figures may be the last."""
+    return bool(_closing(task, _last_length(task)))
 
 
 def _last_length(task: RhythmTask) -> int:
@@ -102,6 +107,7 @@ def _bars(task: RhythmTask, beats: int, before: str) -> tuple[tuple[Bar, int], .
     return _every_bar(task.figures, task.meter, beats, before, task.sounding)
 
 
+MISSING = 40  # so many times as welcome is what has not come yet, where it has to come
 MOST_WAYS = 6_000
 
 
@@ -172,7 +178,8 @@ def _drawn(task: RhythmTask, chance: Chance, attempt: int) -> Rhythm | None:
         options = _options(task, last, before, number in carriers)
         if not options.bars:
             return None
-        bars.append(_pick(options, task, number % 2 == 1, attempt, chance))
+        missing = frozenset(task.figures).difference(*([s.key for s in bar] for bar in bars))
+        bars.append(_pick(options, task, number % 2 == 1, attempt, missing, chance))
     pickup = _pickup(task, chance) if task.upbeat else ()
     told = tuple(
         source if source is not None and bars[source] == bars[number] else None
@@ -227,13 +234,17 @@ def _choice(
     return _Choice(tuple(bar for bar, _ in found), usual, tuple(accumulate(usual)), tuple(accumulate(late)))
 
 
-def _pick(options: _Choice, task: RhythmTask, cadence: bool, attempt: int, chance: Chance) -> Bar:
-    """Fewer tones the longer nothing was found, where the number of tones is bounded."""
-    if task.most is None:
+def _pick(
+    options: _Choice, task: RhythmTask, cadence: bool, attempt: int, missing: frozenset[str], chance: Chance
+) -> Bar:
+    """Fewer tones the longer nothing was found, where the number of tones is bounded; what has not come yet,
+    where every figure has to."""
+    if task.most is None and not task.every:
         return options.bars[chance.summed(options.cadence if cadence else options.plain)]
-    thin = min(attempt // 20, 8)
+    thin = min(attempt // 20, 8) if task.most is not None else 0
     weights = [
         max(16 * usual >> (sum(shape.attacks for shape in bar) * thin), 1)
+        * (MISSING ** len(missing & {shape.key for shape in bar}) if task.every else 1)
         for bar, usual in zip(options.bars, options.usual, strict=True)
     ]
     return chance.pick(options.bars, weights)
