@@ -1183,3 +1183,20 @@ told_class = The whole class, { $concept }, { $way ->
     [nearly] nearly has it
    *[not_yet] does not have it yet
   }.
+
+## Reading
+exercise_title = { $name }, no. { $number }
+exercise_for = Made for { $concept }; the class has read nothing nearly the same.
+exercise_only_named = Has only tones and figures that the class can name.
+reading_none_yet = Not read without help yet.
+reading_broke = The last reading broke: once more from that place, then another of the same kind.
+reading_broke_at = The last reading broke from { $one } to { $two }: take these two alone, then another of the same kind.
+reading_two_clean = The last { $count } were read cleanly, unseen and without help: go on.
+reading_one_clean = The last one was read cleanly: one more, and go on.
+paper_set = To read: { $name }
+paper_set_lead = { $count ->
+    [one] One exercise
+   *[other] { $count } exercises
+  }. Look first, then sing without stopping.
+paper_set_key = Key: { $name }
+paper_set_key_lead = For the teacher: the same with their syllables.

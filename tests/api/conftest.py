@@ -128,11 +128,15 @@ def make_school(work: UnitOfWork, name: str) -> Place:
             for one in ("another", "a")
         )
         projectors.pair(ctx(session), shown.code or "")
+        declare(ctx(session), section.id, ["quarter-eighths"])
+        wish = Wish("rhythm", "quarter-eighths")
+        exercise = exercises.next_exercise(ctx(session), section.id, wish).exercise
         kept_set = kept_sets.keep_set(ctx(session), str(section.id), 3, "Before the holidays")
         ids = {
             "school_id": school_id,
             "section_id": section.id,
             "set_key": section.id,
+            "exercise_id": exercise.id,
             "song_id": next(s.id for s in songs.of_school(session, school_id) if s.title == "Beetle, Hurry"),
             "lesson_id": lesson_id,
             "part_id": part.id,

@@ -51,6 +51,19 @@ export const router = createRouter({
       props: true,
     },
     {
+      path: '/sections/:id/practice',
+      name: 'practice',
+      component: () => import('./pages/PracticePage.vue'),
+      props: true,
+    },
+    { path: '/practice', name: 'practices', component: () => import('./pages/PracticesPage.vue') },
+    {
+      path: '/practice-wall',
+      name: 'practice-wall',
+      component: () => import('./pages/PracticeWallPage.vue'),
+      meta: { bare: true },
+    },
+    {
       path: '/sections/:id/seats',
       name: 'seats',
       component: () => import('./pages/SeatsPage.vue'),

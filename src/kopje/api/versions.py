@@ -29,6 +29,7 @@ READS = {
     "adults": "/adults",
     "privacy": "/privacy",
     "seats": "/sections/{section_id}/seats",
+    "practice": "/sections/{section_id}/practice",
     "reportWords": "/report-words",
     "ledgerRules": "/ledger-rules",
 }
@@ -58,6 +59,7 @@ WRITES = {
     "changeAdult": "/adults",
     "setRetention": "/privacy",
     "setSeats": "/sections/{section_id}/seats",
+    "setRoutine": "/sections/{section_id}/practice",
     "setReportWords": "/report-words",
     "setRules": "/ledger-rules",
 }

@@ -54,6 +54,12 @@ def _value(row: Any) -> ClassEvent:
     )
 
 
+def of_kinds(session: Session, section_id: UUID, kinds: Iterable[str]) -> list[ClassEvent]:
+    """Everything of some kinds that happened in a class."""
+    wanted = select(*COLUMNS).where(Event.section_id == section_id, Event.kind.in_(tuple(kinds)))
+    return [_value(row) for row in session.execute(wanted)]
+
+
 def lock_sections(session: Session, school_id: UUID, ids: Iterable[UUID]) -> set[UUID]:
     """Hold these sections, in the order of their ids, for what is added to them; those that are this
     school's."""

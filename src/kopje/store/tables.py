@@ -37,6 +37,7 @@ from kopje.store.plan_tables import (
     PlannedPart,
     SetStep,
 )
+from kopje.store.practice_tables import Exercise
 from kopje.store.song_tables import KeptQuestion, Recording, Song
 
 __all__ = [
@@ -47,6 +48,7 @@ __all__ = [
     "Attachment",
     "ErasedChild",
     "Event",
+    "Exercise",
     "FactsRow",
     "FailedSignIn",
     "HeldLessonRow",
@@ -129,6 +131,9 @@ class Section(OfSchool):
         date | None
     ]  # when it came into this school year: what was secure before is to be heard again
     ended: Mapped[date | None]  # its children have left the school
+    reading: Mapped[Json] = mapped_column(
+        server_default="{}"
+    )  # its routine (core/practice/reading/routine.py)
     __table_args__ = (
         UniqueConstraint("school_id", "name"),
         CheckConstraint("grade BETWEEN -1 AND 13", name="grade"),  # 13: a choir, -1: below kindergarten

@@ -12,6 +12,7 @@ from kopje.api.schemas.base import Body, Day, Moment, Read
 from kopje.api.schemas.lesson_parts import Tick
 from kopje.core.choir.rungs import Broke
 from kopje.core.ledger.marks import Help, Result, Voices
+from kopje.core.practice.reading.evidence import Helped, Shown
 from kopje.core.sequence.concepts import Way
 from kopje.core.sequence.phases import Purpose
 from kopje.usecases.room.settle_events import Aside
@@ -175,6 +176,25 @@ class JudgedBody(EventBody):
     note: Annotated[str, Field(max_length=200)] = ""
 
 
+class ReadBody(EventBody):
+    """The class read an exercise. `shown`: which syllables stood under it; `modelled`: somebody sang or
+    signed along; `again`: a second time, as practice. Where it was not clean, `bar` and `note` (index of the
+    printed note in its part, from 0) say where, `helped` what helped. `day`: apart from any lesson;
+    `lesson_id` is the section's id then."""
+
+    kind: Literal["read"]
+    exercise: Id
+    clean: bool
+    shown: Shown = "none"
+    modelled: bool = False
+    again: bool = False
+    part: Annotated[int, Field(ge=0, le=3)] = 0
+    bar: Annotated[int, Field(ge=0, le=600)] | None = None
+    note: Annotated[int, Field(ge=0, le=2000)] | None = None
+    helped: Helped | None = None
+    day: Day | None = None
+
+
 class TakenBackBody(EventBody):
     kind: Literal["taken_back"]
     target_id: Id
@@ -223,7 +243,8 @@ OneEvent = Annotated[
     | ClassMarkedBody
     | HandsBody
     | PassedBody
-    | JudgedBody,
+    | JudgedBody
+    | ReadBody,
     Field(discriminator="kind"),
 ]
 ONE_EVENT: TypeAdapter[Any] = TypeAdapter(OneEvent)

@@ -17,7 +17,7 @@ from kopje.core.ledger.held import BEGINS, part_of, part_values
 from kopje.core.ledger.luck import as_heard
 from kopje.core.planning.repertoire import Repertoire
 from kopje.core.reasons import Reason, because, packed
-from kopje.store import events, privacy, sections
+from kopje.store import events, practice, privacy, sections
 from kopje.store import tables as t
 from kopje.usecases.context import Context
 from kopje.usecases.ledger.projections import keep_facts, keep_lessons, keep_standings
@@ -28,8 +28,22 @@ OF_A_PART = frozenset(("ticked", "rated"))
 OF_A_CHILD = frozenset(("marked", "absent", "passed", "judged"))
 OF_A_CONCEPT = frozenset(("marked", "class_marked", "judged"))
 STANDS = frozenset(("marked", "judged"))  # what a standing is made of
+BY_HAND = STANDS | {"read"}  # what may be told apart from any lesson
 CHANGES_LESSON = frozenset(("started", "ticked", "ended", "reopened", "rated", "not_held", "noted", "absent"))
-SAID = ("result", "broke", "tick", "note", "rating", "level", "count", "of", "asked")
+SAID = (
+    "result",
+    "broke",
+    "tick",
+    "note",
+    "rating",
+    "level",
+    "count",
+    "of",
+    "asked",
+    "exercise",
+    "clean",
+    "shown",
+)
 SAME = ("kind", "section_id", "lesson_id", "child_id", "part_id", "target_id", "concept")
 
 Outcome = Literal["taken", "known", "aside", "erased"]
@@ -232,7 +246,7 @@ class _Batch:
             raise _refuse("room")
         if one.target_id:
             return KnownLesson(one.section_id, self.ctx.today, time(0), 0, {})
-        if one.kind not in STANDS or "day" not in one.body:
+        if one.kind not in BY_HAND or "day" not in one.body:
             return None
         day = date.fromisoformat(one.body["day"])
         if day > self.ctx.today:
@@ -262,6 +276,8 @@ class _Batch:
             if part is None or part["id"] != str(one.part_id):
                 raise _refuse("part")
             return {**{name: body[name] for name in ("tick", "rating", "note") if name in body}, "part": part}
+        if one.kind == "read" and not practice.is_of(self.ctx.session, body["exercise"], one.section_id):
+            raise _refuse("exercise")
         return {name: value for name, value in body.items() if name not in ("lesson", "day")}
 
     def _clean(self, part: Mapping[str, Any]) -> dict[str, Any]:

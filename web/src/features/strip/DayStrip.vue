@@ -7,6 +7,7 @@ import {
   mdiCogOutline,
   mdiDoorOpen,
   mdiImageFilterHdr,
+  mdiMusicClefTreble,
   mdiViewGridOutline,
 } from '@mdi/js'
 import { computed } from 'vue'
@@ -52,6 +53,11 @@ const many = computed(() => [
     to: sectionHere.value ? `/sections/${sectionHere.value}/ledger` : '/ledger',
     says: say('places-ledger'),
     icon: mdiViewGridOutline,
+  },
+  {
+    to: sectionHere.value ? `/sections/${sectionHere.value}/practice` : '/practice',
+    says: say('places-practice'),
+    icon: mdiMusicClefTreble,
   },
   { to: '/set-up', says: say('places-set-up'), icon: mdiCogOutline },
 ])

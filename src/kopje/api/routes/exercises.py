@@ -1,0 +1,105 @@
+"""What a class reads: the next exercise, how it looks, its files, what was read."""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal
+from uuid import UUID
+
+from fastapi import APIRouter, Query, Response
+
+from kopje.api.deps import Provided, Work
+from kopje.api.problems import answers
+from kopje.api.schemas.reading import ExerciseRead, PracticeRead, RoutineBody, RoutineRead, WishBody
+from kopje.core.practice.reading.evidence import Shown
+from kopje.engraving.printing import Paper
+from kopje.formats.write import MEDIA, write_score
+from kopje.usecases.practice import exercises, on_paper, readings
+
+router = APIRouter(tags=["practice"])
+SVG = "image/svg+xml"
+
+
+@router.get(
+    "/sections/{section_id}/practice", operation_id="practice", summary="What a class can be given to read"
+)
+def get_practice(section_id: UUID, ctx: Work) -> PracticeRead:
+    return PracticeRead.of(readings.practice_of(ctx, section_id), ctx)
+
+
+@router.put(
+    "/sections/{section_id}/routine", operation_id="setRoutine", summary="How a class goes about reading"
+)
+def put_routine(section_id: UUID, body: RoutineBody, ctx: Work) -> RoutineRead:
+    return RoutineRead.of(readings.set_routine(ctx, section_id, body.value()))
+
+
+@router.post(
+    "/sections/{section_id}/exercises",
+    status_code=201,
+    operation_id="nextExercise",
+    summary="An exercise that the class has not read",
+)
+def post_exercise(section_id: UUID, body: WishBody, ctx: Work) -> ExerciseRead:
+    found = exercises.next_exercise(ctx, section_id, body.value(), body.change)
+    return ExerciseRead.of(found.exercise, ctx, found.change)
+
+
+@router.get("/exercises/{exercise_id}", operation_id="exercise", summary="An exercise as it was made")
+def get_exercise(exercise_id: UUID, ctx: Work) -> ExerciseRead:
+    return ExerciseRead.of(exercises.of_school(ctx, exercise_id), ctx)
+
+
+@router.get(
+    "/exercises/{exercise_id}/score",
+    operation_id="exerciseScore",
+    summary="The engraved exercise",
+    response_class=Response,
+    responses=answers(SVG),
+)
+def get_score(
+    exercise_id: UUID,
+    ctx: Work,
+    services: Provided,
+    part: Annotated[int, Query(ge=0, le=3)] = 0,
+    shown: Shown = "none",
+    rhythm: bool = False,
+    width: Annotated[int, Query(ge=600, le=4000)] = 1500,
+) -> Response:
+    """As SVG; `shown` is which notes keep their syllable, `rhythm` shows those of the rhythm instead."""
+    row = exercises.of_school(ctx, exercise_id)
+    svg = services.engraver.svg(exercises.mei_of(ctx, row, part, shown, rhythm), width)
+    return Response(svg, media_type=SVG, headers={"Cache-Control": "private, max-age=600"})
+
+
+@router.get(
+    "/exercises/{exercise_id}/file",
+    operation_id="exerciseFile",
+    summary="The exercise as a file",
+    response_class=Response,
+    responses=answers(*MEDIA.values()),
+)
+def get_file(exercise_id: UUID, ctx: Work, kind: Literal["musicxml", "abc", "mid"] = "musicxml") -> Response:
+    row = exercises.of_school(ctx, exercise_id)
+    name = f"exercise-{row.number}.{kind}"
+    headers = {"Content-Disposition": f'attachment; filename="{name}"'}
+    return Response(write_score(exercises.score_of(row), name), media_type=MEDIA[f".{kind}"], headers=headers)
+
+
+@router.post(
+    "/sections/{section_id}/exercises/print",
+    operation_id="printExercises",
+    summary="A set of different exercises with a key, as PDF",
+    response_class=Response,
+    responses=answers("application/pdf"),
+)
+def post_print(
+    section_id: UUID,
+    body: WishBody,
+    ctx: Work,
+    services: Provided,
+    count: Annotated[int, Query(ge=1, le=on_paper.MOST)] = 6,
+    paper: Paper = "A4",
+) -> Response:
+    """None of them was read by the class, and none will be given to it again."""
+    sheets = on_paper.printed_set(ctx, section_id, body.value(), count, services.engraver)
+    return Response(services.printer.pdf(sheets, paper), media_type="application/pdf")

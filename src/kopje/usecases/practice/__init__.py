@@ -1,0 +1,1 @@
+"""What a class reads, and what its readings say."""

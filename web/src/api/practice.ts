@@ -1,0 +1,116 @@
+// What a class reads: what it can be given, the next exercise, how it looks; what was read goes through the outbox.
+import { useQuery } from '@tanstack/vue-query'
+import { computed, type MaybeRefOrGetter, toValue } from 'vue'
+import { api, body, Refusal, type Schemas } from './client'
+import { tell } from './outbox'
+import { queryClient, type Id } from './queries'
+
+export type Exercise = Schemas['ExerciseRead']
+export type Offer = Schemas['OfferRead']
+export type Wish = Schemas['WishBody']
+export type Routine = Schemas['RoutineBody']
+export type Shown = Offer['help']
+export type Helped = NonNullable<Schemas['ReadBody']['helped']>
+export const SHOWN: readonly Shown[] = ['every', 'skips', 'first', 'none']
+export const HELPED: readonly Helped[] = [
+  'from_bar',
+  'hold',
+  'two_tones',
+  'turned',
+  'octave',
+  'model',
+]
+
+export const usePractice = (id: Id) =>
+  useQuery({
+    queryKey: ['practice', id],
+    queryFn: () =>
+      body(
+        api.GET('/api/sections/{section_id}/practice', {
+          params: { path: { section_id: toValue(id) } },
+        }),
+      ),
+    enabled: computed(() => toValue(id) !== ''),
+  })
+export const readAgain = () => queryClient.invalidateQueries({ queryKey: ['practice'] })
+
+export const nextExercise = (section_id: string, wish: Wish): Promise<Exercise> =>
+  body(
+    api.POST('/api/sections/{section_id}/exercises', {
+      params: { path: { section_id } },
+      body: wish,
+    }),
+  )
+export async function setRoutine(section_id: string, routine: Routine): Promise<void> {
+  await body(
+    api.PUT('/api/sections/{section_id}/routine', {
+      params: { path: { section_id } },
+      body: routine,
+    }),
+  )
+  await readAgain()
+}
+
+export interface Look {
+  part: number
+  shown: Shown
+  rhythm: boolean
+  width: number
+}
+export function useExerciseScore(id: Id, look: MaybeRefOrGetter<Look>) {
+  return useQuery({
+    queryKey: ['exercise-score', id, computed(() => toValue(look))],
+    queryFn: async () => {
+      const { part, shown, rhythm, width } = toValue(look)
+      const asked = new URLSearchParams({
+        part: String(part),
+        shown,
+        rhythm: String(rhythm),
+        width: String(width),
+      })
+      const answer = await fetch(`/api/exercises/${toValue(id)}/score?${asked.toString()}`)
+      if (!answer.ok)
+        throw new Refusal(
+          answer.status,
+          'score',
+          ((await answer.json()) as { title: string }).title,
+        )
+      return answer.text()
+    },
+    staleTime: 600_000,
+    placeholderData: (before: string | undefined) => before,
+    enabled: computed(() => toValue(id) !== ''),
+  })
+}
+
+export interface Reading {
+  exercise: string
+  clean: boolean
+  shown: Shown
+  modelled: boolean
+  again: boolean
+  part: number
+  bar?: number
+  note?: number
+  helped?: Helped
+}
+/** Keep that a class read an exercise; the ids of what was told, or false where this device has no room. */
+export const tellRead = (section_id: string, day: string, reading: Reading) =>
+  tell({ kind: 'read', section_id, lesson_id: section_id, day, ...reading })
+export const takeReadBack = (section_id: string, target_id: string) =>
+  tell({ kind: 'taken_back', section_id, lesson_id: section_id, target_id })
+
+/** A set of different exercises with their key, as PDF. */
+export async function printedSet(
+  section_id: string,
+  wish: Wish,
+  count: number,
+  paper: 'A4' | 'letter',
+): Promise<Blob> {
+  const found = await api.POST('/api/sections/{section_id}/exercises/print', {
+    params: { path: { section_id }, query: { count, paper } },
+    body: wish,
+    parseAs: 'blob',
+  })
+  return body(Promise.resolve(found)) as Promise<unknown> as Promise<Blob>
+}

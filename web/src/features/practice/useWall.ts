@@ -1,0 +1,51 @@
+// The exercise on the projector of this device: the page says what is on, the wall shows it; no name, no mark, no answer.
+import { onUnmounted, ref, watch } from 'vue'
+import type { Look } from '@/api/practice'
+import type { Step } from './useReading'
+
+export interface OnWall {
+  exercise: string
+  look: Look
+  step: Step
+  left: number
+}
+type Said = { kind: 'on'; wall: OnWall } | { kind: 'here' }
+const NAME = 'kopje-practice'
+
+/** Whether a wall is open. */
+export function useWall(now: () => OnWall) {
+  const channel = new BroadcastChannel(NAME)
+  const open = ref(false)
+  let seen = 0
+  const tell = () => channel.postMessage({ kind: 'on', wall: now() } satisfies Said)
+  channel.onmessage = (event: MessageEvent<Said>) => {
+    if (event.data.kind !== 'here') return
+    seen = Date.now()
+    if (!open.value) tell()
+    open.value = true
+  }
+  watch(now, tell, { deep: true })
+  const watchdog = window.setInterval(() => (open.value = Date.now() - seen < 5000), 1000)
+  onUnmounted(() => {
+    window.clearInterval(watchdog)
+    channel.close()
+  })
+  return open
+}
+
+/** On the wall: what is on. */
+export function useOnWall() {
+  const channel = new BroadcastChannel(NAME)
+  const on = ref<OnWall | null>(null)
+  channel.onmessage = (event: MessageEvent<Said>) => {
+    if (event.data.kind === 'on') on.value = event.data.wall
+  }
+  const here = () => channel.postMessage({ kind: 'here' } satisfies Said)
+  here()
+  const timer = window.setInterval(here, 2000)
+  onUnmounted(() => {
+    window.clearInterval(timer)
+    channel.close()
+  })
+  return on
+}

@@ -1,0 +1,47 @@
+<script setup lang="ts">
+// The exercise on the wall, as large as it goes, and what to do with it now. Nothing else.
+import { computed } from 'vue'
+import { useExerciseScore } from '@/api/practice'
+import ScoreView from '@/components/ScoreView.vue'
+import { useOnWall } from '@/features/practice/useWall'
+import { say, sayOf } from '@/locales/say'
+
+const on = useOnWall()
+const score = useExerciseScore(
+  () => on.value?.exercise ?? '',
+  computed(() => on.value?.look ?? { part: 0, shown: 'none' as const, rhythm: false, width: 1100 }),
+)
+</script>
+
+<template>
+  <main class="wall">
+    <h1>{{ on?.exercise ? sayOf('practice-step', on.step) : say('practice-wall-waits') }}</h1>
+    <p v-if="on && on.left > 0" class="left" role="timer">
+      {{ say('practice-seconds', { n: on.left }) }}
+    </p>
+    <ScoreView
+      v-if="on?.exercise && score.data.value"
+      :svg="score.data.value"
+      :label="say('practice-title')"
+    />
+  </main>
+</template>
+
+<style scoped>
+.wall {
+  min-height: 100vh;
+  padding: 4vh 5vw;
+  background: var(--paper);
+}
+h1 {
+  font-size: 40px;
+  margin: 0 0 3vh;
+}
+.left {
+  font-size: 40px;
+  position: absolute;
+  right: 5vw;
+  top: 4vh;
+  margin: 0;
+}
+</style>
