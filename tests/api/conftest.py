@@ -17,6 +17,7 @@ from sqlalchemy.orm import Session
 from conftest import SETTINGS, new_database
 from kopje.core.planning.catalogue import activity
 from kopje.core.planning.meetings import Meeting
+from kopje.core.practice.reading.given import Wish
 from kopje.engraving.printing import Printer
 from kopje.engraving.render import Engraver
 from kopje.main import create_app
@@ -26,6 +27,7 @@ from kopje.store.work import UnitOfWork, engine_for
 from kopje.usecases.context import Context, Desk
 from kopje.usecases.ledger.projections import RULES
 from kopje.usecases.lessons import activity_shelf, kept_sets, propose_lesson
+from kopje.usecases.practice import exercises
 from kopje.usecases.room import projectors
 from kopje.usecases.setup import (
     adults,
@@ -128,7 +130,7 @@ def make_school(work: UnitOfWork, name: str) -> Place:
             for one in ("another", "a")
         )
         projectors.pair(ctx(session), shown.code or "")
-        declare(ctx(session), section.id, ["quarter-eighths"])
+        set_up_school.declare(ctx(session), section.id, ["quarter-eighths"])
         wish = Wish("rhythm", "quarter-eighths")
         exercise = exercises.next_exercise(ctx(session), section.id, wish).exercise
         kept_set = kept_sets.keep_set(ctx(session), str(section.id), 3, "Before the holidays")

@@ -1,5 +1,5 @@
-"""The rules of an exercise to read, held to a score by other means than those that made it: pitches and onsets
-only, no automaton. Written apart from `core/practice/reading`."""
+"""The rules of an exercise to read, held to a score by other means than those that made it: pitches and
+onsets only, no automaton. Written apart from `core/practice/reading`."""
 
 from __future__ import annotations
 
@@ -24,7 +24,8 @@ ROWS = {  # number: parts, do, meters, figures, tones, skips, leaps
     9: (3, "C F G D Bb", "3/4 4/4", "6 four_sixteenths", "5 re' mi'", "do mi so;so ti re", ""),
     10: (3, "C F G D Bb A Eb", "3/4 4/4", "9 syncopation upbeat", "9", "do mi so;so ti re", "do so;so do'"),
     11: (3, "C F G", "3/4 4/4", "10", "mi, fa, so, si, la, ti, do re mi", "la do mi;mi si ti", ""),
-    12: (3, "C F G D Bb A Eb E Ab", "3/4 4/4", "10 dotted_eighth_sixteenth", "9 fi te di", "do mi so;so ti re", "do so;so do'"),
+    12: (3, "C F G D Bb A Eb E Ab", "3/4 4/4", "10 dotted_eighth_sixteenth", "9 fi te di",
+         "do mi so;so ti re", "do so;so do'"),
 }  # fmt: skip
 VOICES = {1: [("D4", "F5")], 2: [("D4", "F5"), ("C4", "D5")], 3: [("D4", "F5"), ("C4", "D5"), ("A3", "C5")]}
 TENDENCY = {"ti": 1, "si": 1, "fi": 1, "di": 1, "te": -1}
@@ -128,17 +129,7 @@ def _alone(score: Score, part: int, voice: list[Tone], row: Level, do: Do) -> It
     for figure in named_figures(tune):
         if figure.key not in row.figures:
             yield f"figure {figure.key} {figure.text} in bar {figure.bar}"
-    kinds = [(note.kind, bar.number) for bar in tune.bars for note in bar.notes]
-    if kinds[0][0] == "rest":
-        yield "begins with a rest"
-    if any(a[0] == b[0] == "rest" for a, b in pairwise(kinds)):
-        yield "two rests"
-    full = tune.bars[-1].meter.length
-    upbeat = tune.bars[0].length if tune.bars[0].number == 0 else 0
-    for bar in tune.bars:
-        want = full if 0 < bar.number < tune.bars[-1].number else upbeat if bar.number == 0 else full - upbeat
-        if bar.length != want:
-            yield f"bar {bar.number} is {bar.length} long"
+    yield from _bars(score, part)
     yield from _line([tone.degree for tone in voice], row)
     bars = max(tone.bar for tone in voice)
     size = 4 if bars % 4 == 0 else bars
@@ -150,6 +141,22 @@ def _alone(score: Score, part: int, voice: list[Tone], row: Level, do: Do) -> It
         there = [t for t in voice if t.bar == second]
         if there and there[-1].degree.syllable == _home(row):
             yield f"bar {second} ends on the resting tone"
+
+
+def _bars(score: Score, part: int) -> Iterator[str]:
+    """Rests, and bars that are full."""
+    tune = score.parts[part].tune
+    kinds = [(note.kind, bar.number) for bar in tune.bars for note in bar.notes]
+    if kinds[0][0] == "rest":
+        yield "begins with a rest"
+    if any(a[0] == b[0] == "rest" for a, b in pairwise(kinds)):
+        yield "two rests"
+    full = tune.bars[-1].meter.length
+    upbeat = tune.bars[0].length if tune.bars[0].number == 0 else 0
+    for bar in tune.bars:
+        want = full if 0 < bar.number < tune.bars[-1].number else upbeat if bar.number == 0 else full - upbeat
+        if bar.length != want:
+            yield f"bar {bar.number} is {bar.length} long"
 
 
 def _home(row: Level) -> str:

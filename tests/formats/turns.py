@@ -6,6 +6,7 @@ from __future__ import annotations
 from collections.abc import Iterator
 from dataclasses import dataclass
 from hashlib import sha256
+from itertools import pairwise
 
 from formats import borders
 from kopje.core.analysis.analysis import Analysis, analyse
@@ -68,7 +69,7 @@ def _phrase(a: Analysis, phrase: Phrase, third: int, home: str) -> RealPhrase | 
 
 def _incipit(a: Analysis) -> tuple[int, ...]:
     steps = [s.pitch.step for s in a.attacks if s.pitch]
-    moves = [two - one for one, two in zip(steps, steps[1:], strict=False) if two != one]
+    moves = [two - one for one, two in pairwise(steps) if two != one]
     return tuple(moves[:INCIPIT])
 
 

@@ -105,11 +105,16 @@ watch(
   { immediate: true },
 )
 
+/** As large as the sheet holds: several staves are high, a short line is one line. */
+const widthOf = (one: Exercise | null) => {
+  if (one && one.parts.length > 1) return one.parts.length > 2 ? 2000 : 1600
+  return (one?.sounds[0]?.length ?? 0) > 18 ? 1300 : 1050
+}
 const look = computed(() => ({
   part: part.value,
   shown: shown.value,
   rhythm: step.value === 'chant',
-  width: (exercise.value?.parts.length ?? 1) > 1 ? 1500 : 1250,
+  width: widthOf(exercise.value),
 }))
 const score = useExerciseScore(() => exercise.value?.id ?? '', look)
 const sounds = computed(() => exercise.value?.sounds[part.value] ?? [])
@@ -199,7 +204,7 @@ async function next() {
 const on = () => (exercise.value ? reading.on() : void make())
 const wall = useWall(() => ({
   exercise: exercise.value?.id ?? '',
-  look: { ...look.value, width: 1100 },
+  look: look.value,
   step: step.value,
   left: left.value,
 }))
@@ -209,7 +214,7 @@ useKeys([
   { key: 'n', says: say('practice-new'), act: () => void next() },
   { key: '+', says: say('practice-harder'), act: () => void make('harder') },
   { key: '-', says: say('practice-easier'), act: () => void make('easier') },
-  { key: 's', says: say('practice-syllables'), act: () => reading.show(-1) },
+  { key: 's', says: say('practice-syllables'), act: () => reading.show(1) },
   { key: 't', says: say('keys-tonic'), act: orient },
   { key: '3', says: say('practice-clean'), act: () => void tellIt(true) },
   { key: '1', says: say('practice-broke'), act: wrong },
@@ -328,7 +333,7 @@ const keepRoutine = (routine: Routine) => void keep(() => setRoutine(props.id, r
             <v-btn size="small" :disabled="!exercise.tonic.length" @click="orient()"
               >♪ {{ say('practice-orient') }} <span class="kbd">t</span></v-btn
             >
-            <v-btn size="small" @click="reading.show(-1)"
+            <v-btn size="small" @click="reading.show(1)"
               >{{ sayOf('practice-shown', shown) }} <span class="kbd">s</span></v-btn
             >
             <v-btn size="small" @click="model()">{{ say('practice-model') }}</v-btn>
@@ -339,7 +344,7 @@ const keepRoutine = (routine: Routine) => void keep(() => setRoutine(props.id, r
           </div>
           <p v-if="offer" class="small advice" role="status">
             <strong>{{ sayOf('practice-advice', offer.advice) }}</strong> {{ offer.why }}
-            <template v-if="offer.help !== 'none'">{{
+            <template v-if="offer.read && offer.help !== 'none'">{{
               sayOf('practice-help-now', offer.help)
             }}</template>
           </p>

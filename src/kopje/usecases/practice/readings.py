@@ -6,6 +6,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from uuid import UUID
 
+from kopje.core.choir.rungs import rungs_of
 from kopje.core.ledger.events import ClassEvent, voided
 from kopje.core.practice.reading.evidence import (
     Advice,
@@ -58,9 +59,16 @@ def practice_of(ctx: Context, section_id: UUID) -> Practice:
         tuple(_now(offer, read) for offer in here.offers),
         routine_of(sections.section(ctx.session, ctx.school_id, section_id).reading),
         weak,
-        warm_up(weak[0].one, weak[0].two) if weak else (),
+        warm_up(weak[0].one, weak[0].two, _known(here)) if weak else (),
         len(rows),
     )
+
+
+def _known(here: Given) -> set[str]:
+    """The tones that the class can name; a choir's levels name theirs."""
+    named = {tone for offer in here.offers for tone in offer.tones}
+    levels = [rungs_of(offer.due)[0].tones for offer in here.offers if offer.sort == "level"]
+    return named.union(*levels)
 
 
 def _now(offer: Offer, read: list[Reading]) -> OfferNow:

@@ -6,7 +6,7 @@ Source: docs/sources.md#reading-evidence.
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Container, Iterable, Sequence
 from dataclasses import dataclass
 from datetime import datetime
 from typing import Literal, get_args
@@ -134,8 +134,9 @@ def interval_log(readings: Iterable[Reading]) -> tuple[Weak, ...]:
     return tuple(sorted(found, key=lambda w: (-w.share, -w.failed, w.one, w.two)))
 
 
-def warm_up(one: str, two: str) -> tuple[tuple[str, ...], ...]:
-    """Rows to sing for an interval: filled by steps, then bare, then the other way round, then from do.
+def warm_up(one: str, two: str, known: Container[str] | None = None) -> tuple[tuple[str, ...], ...]:
+    """Rows to sing for an interval: filled by steps where the class knows these tones, then bare, then the
+    other way round, then to and fro.
 
     >>> warm_up("do", "mi")
     (('do', 're', 'mi'), ('do', 'mi', 'do'), ('mi', 'do', 'mi'), ('do', 'mi', 'do', 'mi', 'do'))
@@ -144,4 +145,5 @@ def warm_up(one: str, two: str) -> tuple[tuple[str, ...], ...]:
     between = [Degree((low.step + n) % 7, 0, (low.step + n) // 7) for n in range(1, high.step - low.step)]
     up = tuple(map(str, (low, *between, high)))
     filled = up if one == str(low) else tuple(reversed(up))
-    return filled, (one, two, one), (two, one, two), (one, two, one, two, one)
+    bare = ((one, two, one), (two, one, two), (one, two, one, two, one))
+    return (filled, *bare) if known is None or all(tone in known for tone in filled) else bare

@@ -31,6 +31,7 @@ LENGTHS = (2, 4, 8)
 SHARE: dict[Dose, int] = {"little": 5, "some": 3, "much": 2}
 DOS = ("F", "G", "D", "C", "A", "Bb", "Eb")  # where do lies, in the order in which it is offered
 PLAIN_FIGURES = ("quarter", "two_eighths")  # what a class speaks before it reads tones
+FEW_SIGNS = 1
 FEWEST_SUNG = 5  # of many tones, where not all lie well for a voice
 FEWEST_FOR_PEAK = 4  # tones; with fewer a single highest tone would be all there is
 
@@ -80,13 +81,19 @@ def offers(named: Sequence[Concept], choir: bool) -> tuple[Offer, ...]:
             continue
         own = tuple(key for key in concept.elements if key in figures)
         had += own
-        if own:
-            found.append(Offer("rhythm", concept.key, (), tuple(dict.fromkeys(had)), meters, (), own))
+        room = tuple(meter for meter in meters if _stands_in(own, Meter.parse(meter)))
+        if own and room:
+            found.append(Offer("rhythm", concept.key, (), tuple(dict.fromkeys(had)), room, (), own))
         tones += concept.degrees
         if concept.degrees and len(set(tones)) > 1:
             known, new = tuple(dict.fromkeys(tones)), tuple(dict.fromkeys(concept.degrees))
             found.append(Offer("melody", concept.key, known, figures or PLAIN_FIGURES, meters, new))
     return tuple(found)
+
+
+def _stands_in(figures: tuple[str, ...], meter: Meter) -> bool:
+    """Whether a bar is long enough for some of these figures."""
+    return any(shape.beats <= meter.beats for key in figures for shape in shapes_of(key, meter.compound))
 
 
 def _figures(named: Iterable[Concept]) -> tuple[str, ...]:
@@ -166,7 +173,8 @@ def _melody_task(offer: Offer, wish: Wish, meter: Meter, voice: Voice | None) ->
 
 
 def _dos(tones: tuple[Degree, ...], voice: Voice | None) -> tuple[str, ...]:
-    """Where all tones lie well for the voice; where there is no such do, where most of them do."""
+    """Where all tones lie well for the voice, gladly with few signs; where there is no such do, where most of
+    them do."""
     if voice is None:
         return DOS[:4]
     low, high = tones[0], tones[-1]
@@ -177,7 +185,8 @@ def _dos(tones: tuple[Degree, ...], voice: Voice | None) -> tuple[str, ...]:
         if voice.low.midi <= plain_do(letter).at(octave).sounding(low).midi
         and plain_do(letter).at(octave).sounding(high).midi <= voice.high.midi
     ]
-    return tuple(dict.fromkeys(fits))[:4] or DOS
+    plain = [letter for letter in dict.fromkeys(fits) if abs(plain_do(letter).fifths) <= FEW_SIGNS]
+    return tuple(plain) or tuple(dict.fromkeys(fits))[:2] or DOS
 
 
 Change = Literal["bars", "motion", "figures", "dose", "meter", "do", "level"]

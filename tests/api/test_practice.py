@@ -1,0 +1,133 @@
+"""What a class reads: nothing twice, what it read, what follows."""
+
+from __future__ import annotations
+
+import uuid
+
+from fastapi.testclient import TestClient
+
+from api.conftest import Place, signed_in, tell
+from conftest import SETTINGS
+
+WISH = {"sort": "rhythm", "due": "quarter-eighths", "bars": 4}
+
+
+def ask(client: TestClient, place: Place, **more: object) -> dict:
+    answer = client.post(f"/api/sections/{place.ids['section_id']}/exercises", json={**WISH, **more})
+    assert answer.status_code == 201, answer.text
+    return answer.json()
+
+
+def read(place: Place, exercise: str, number: int, **more: object) -> dict:
+    section = place.ids["section_id"]
+    return {
+        "id": str(uuid.uuid4()),
+        "kind": "read",
+        "section_id": section,
+        "lesson_id": section,
+        "clock": SETTINGS.now().isoformat(),
+        "device": str(uuid.uuid5(uuid.UUID(section), "reading")),
+        "sequence": number,
+        "exercise": exercise,
+        "clean": True,
+        "day": SETTINGS.now().date().isoformat(),
+        **more,
+    }
+
+
+def practice(client: TestClient, place: Place) -> dict:
+    return client.get(f"/api/sections/{place.ids['section_id']}/practice").json()
+
+
+def declared(client: TestClient, place: Place, *concepts: str) -> None:
+    address = f"/api/sections/{place.ids['section_id']}/declared"
+    there = client.get(address)
+    answer = client.put(
+        address, json={"concepts": list(concepts)}, headers={"if-match": there.headers["etag"]}
+    )
+    assert answer.status_code == 200, answer.text
+
+
+def test_a_class_is_offered_what_it_can_name_and_reads_nothing_twice(
+    app_client: TestClient, kestrel: Place
+) -> None:
+    client = signed_in(app_client, kestrel)
+    declared(client, kestrel, "quarter-eighths", "so-mi", "la")
+    offered = [(one["sort"], one["due"]) for one in practice(client, kestrel)["offers"]]
+    assert offered == [("rhythm", "quarter-eighths"), ("melody", "so-mi"), ("melody", "la")]
+    titles, pictures = set(), set()
+    for _ in range(8):
+        exercise = ask(client, kestrel, sort="melody", due="la")
+        titles.add(exercise["title"])
+        pictures.add(client.get(f"/api/exercises/{exercise['id']}/file?kind=abc").text.split("K:")[1])
+        assert {s["degree"] for s in exercise["sounds"][0]} <= {"so", "mi", "la"}
+    assert len(titles) == len(pictures) == 8
+
+
+def test_what_was_read_fades_the_help_goes_up_and_can_be_taken_back(
+    app_client: TestClient, kestrel: Place
+) -> None:
+    client = signed_in(app_client, kestrel)
+    events = [read(kestrel, ask(client, kestrel)["id"], n) for n in range(1, 3)]
+    assert [one["outcome"] for one in tell(client, *events)] == ["taken", "taken"]
+    offer = practice(client, kestrel)["offers"][0]
+    assert (offer["read"], offer["clean"], offer["advice"]) == (2, 2, "up")
+    again = read(kestrel, events[0]["exercise"], 3, again=True, clean=False)
+    back = {**read(kestrel, "", 4), "kind": "taken_back", "target_id": events[1]["id"]}
+    for name in ("exercise", "clean", "day"):
+        back.pop(name)
+    tell(client, again, back)
+    offer = practice(client, kestrel)["offers"][0]
+    assert (offer["read"], offer["clean"], offer["advice"]) == (1, 1, "again")
+
+
+def test_a_broken_reading_names_the_interval_and_its_warm_up(app_client: TestClient, kestrel: Place) -> None:
+    client = signed_in(app_client, kestrel)
+    declared(client, kestrel, "quarter-eighths", "so-mi", "la")
+    exercise = ask(client, kestrel, sort="melody", due="la")
+    sounds = exercise["sounds"][0]
+    at = next(n for n in range(1, len(sounds)) if sounds[n]["degree"] != sounds[n - 1]["degree"])
+    note = {"bar": sounds[at]["bar"], "note": sounds[at]["note"], "helped": "hold"}
+    tell(client, read(kestrel, exercise["id"], 1, clean=False, **note))
+    found = practice(client, kestrel)
+    assert (found["weak"][0]["one"], found["weak"][0]["two"]) == (
+        sounds[at - 1]["degree"],
+        sounds[at]["degree"],
+    )
+    assert found["warm_up"]
+
+
+def test_an_exercise_of_another_class_is_no_reading_of_this_one(
+    app_client: TestClient, kestrel: Place
+) -> None:
+    client = signed_in(app_client, kestrel)
+    (answer,) = tell(client, read(kestrel, str(uuid.uuid4()), 1))
+    assert (answer["outcome"], answer["code"]) == ("aside", "aside_exercise")
+
+
+def test_harder_says_what_and_a_set_on_paper_has_its_key(app_client: TestClient, kestrel: Place) -> None:
+    client = signed_in(app_client, kestrel)
+    exercise = ask(client, kestrel)
+    assert ask(client, kestrel, **{**exercise["wish"], "change": "harder"})["change"] == "bars"
+    longest = client.post(
+        f"/api/sections/{kestrel.ids['section_id']}/exercises", json={**WISH, "bars": 8, "change": "harder"}
+    )
+    assert longest.status_code in (201, 409, 422)
+    address = f"/api/sections/{kestrel.ids['section_id']}/exercises/print?count=3"
+    paper = client.post(address, json=WISH)
+    assert paper.status_code == 200
+    assert paper.content.startswith(b"%PDF")
+    unknown = client.post(
+        f"/api/sections/{kestrel.ids['section_id']}/exercises", json={**WISH, "due": "triplet"}
+    )
+    assert unknown.status_code == 404
+
+
+def test_the_routine_is_kept_with_its_version(app_client: TestClient, kestrel: Place) -> None:
+    client = signed_in(app_client, kestrel)
+    there = client.get(f"/api/sections/{kestrel.ids['section_id']}/practice")
+    address = f"/api/sections/{kestrel.ids['section_id']}/routine"
+    tag = {"if-match": there.headers["etag"]}
+    kept = client.put(address, json={"look": 10, "chant": False}, headers=tag)
+    assert kept.json()["steps"] == ["orient", "look", "inside", "sing"]
+    assert client.put(address, json={"look": 20}, headers=tag).status_code == 409
