@@ -17,10 +17,10 @@ FITTED = 0
 STRENGTH = 6  # so many sightings of the rarer context weigh as much as the commoner one
 HEAD = '''"""How usual each beginning, move and place is. Made by scripts/fit_turns.py.
 
-Fitted on a third of the installed folk songs, divided by tune family. Beginnings and moves in thousandths: for
-moves nine rows by the move before (a fifth down or more, ..., a fifth up or more), in each for every height
-from seven letters below do to nine above eleven moves, from a sixth down to a sixth up. Places in sixteenths,
-by syllable: downbeat, other beat, off the beat, last."""
+Fitted on a third of the installed folk songs, divided by tune family. Beginnings and moves in thousandths:
+for moves nine rows by the move before (a fifth down or more, ..., a fifth up or more), in each for every
+height from seven letters below do to nine above eleven moves, from a sixth down to a sixth up. Places in
+sixteenths, by syllable: downbeat, other beat, off the beat, last. Source: docs/sources.md#turns."""
 '''
 
 

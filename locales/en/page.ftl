@@ -2059,5 +2059,21 @@ practice-paper-print = Make the sheets
 practice-file-musicxml = MusicXML
 practice-file-abc = ABC
 practice-file-mid = MIDI
+practice-form = How
+practice-form-read = From notes
+practice-form-signs = From signs
+practice-form-echo = Echo
+practice-sign-now = The sign now
+practice-sign-next = Next sign
+practice-sign-of = { $n } of { $all }
+practice-signs-how = Lead in silence: a hand at its height for each tone. The class sings it, or hears it inside; the notes come after.
+practice-signs-over = That was the line. Was it right?
+practice-reveal = Show the notes
+practice-call = Call
+practice-echo-how = { $calls ->
+    [one] The call sounds once;
+   *[other] The call sounds { $calls } times;
+  } the class answers each time. The notes come after.
+practice-echo-then = Then they change its end, then they invent an answer.
 practice-nothing = { $section } cannot name anything yet that can be read. Tick a part that names something as done, or say what they bring.
 practice-nothing-do = What they bring

@@ -60,6 +60,8 @@ def pages(place: Place) -> Iterator[tuple[str, str]]:
     yield f"/sections/{section}/year", ".stratum"
     yield f"/sections/{section}/ledger", "tbody button"
     yield f"/sections/{section}/seats", ".groups .main"
+    yield f"/sections/{section}/practice", ".begin .main"
+    yield f"/sections/{section}/practice", "footer .v-btn"
     yield f"/children/{place.ids['child_id']}", "summary"
     yield f"/children/{place.ids['child_id']}/report", "summary"
     yield "/ask", ""

@@ -27,6 +27,8 @@ import { play, tones } from '@/composables/useSound'
 import { useTrail } from '@/composables/useTrail'
 import AfterError from '@/features/practice/AfterError.vue'
 import OfferList from '@/features/practice/OfferList.vue'
+import HiddenLine from '@/features/practice/HiddenLine.vue'
+import PaperPanel from '@/features/practice/PaperPanel.vue'
 import RoutineForm from '@/features/practice/RoutineForm.vue'
 import RoutineSteps from '@/features/practice/RoutineSteps.vue'
 import { useReading } from '@/features/practice/useReading'
@@ -164,7 +166,7 @@ function give(one: (typeof given.value)[number]) {
 
 async function tellIt(clean: boolean, helped: (typeof given.value)[number] | null = null) {
   const now = exercise.value
-  if (!now || told.value) return
+  if (!now || told.value || form.value !== 'read') return
   const ids = await tellRead(props.id, day.data.value?.today ?? '', {
     ...{ exercise: now.id, clean, shown: shown.value, modelled: modelled.value },
     ...{ again: step.value === 'again', part: part.value },
@@ -181,7 +183,7 @@ watch(
   () => void readAgain(),
 )
 function wrong() {
-  if (told.value || !exercise.value) return
+  if (told.value || !exercise.value || form.value !== 'read') return
   broke.value = true
   place.value = null
   given.value = []
@@ -201,10 +203,36 @@ async function next() {
   if (broke.value) await tellIt(false)
   await make()
 }
-const on = () => (exercise.value ? reading.on() : void make())
+/** Read from notes, follow signs, or echo: signs and echoes are tasks of their own, not readings. */
+const form = ref<'read' | 'signs' | 'echo'>('read')
+const hidden = ref<InstanceType<typeof HiddenLine>>()
+const open = ref(false) // the notes of what was signed or called
+const covered = computed(() => form.value !== 'read' && !open.value)
+watch([() => exercise.value?.id, form], () => (open.value = false))
+function on() {
+  if (!exercise.value) void make()
+  else if (covered.value && form.value === 'signs') hidden.value?.on()
+  else reading.on()
+}
+/** The line so many times, with its own length of silence after each call. */
+function call(times: number) {
+  const beat = 60 / TEMPO
+  const line = sounds.value
+  const end = line.at(-1)
+  const round = end ? (Math.ceil(end.start + end.beats) + 2) * beat : 0
+  void tones(
+    Array.from({ length: times }).flatMap((_, n) =>
+      line.map((one) => ({
+        at: n * round * 2 + one.start * beat,
+        seconds: one.beats * beat * 0.95,
+        midi: one.midi,
+      })),
+    ),
+  )
+}
 const wall = useWall(() => ({
-  exercise: exercise.value?.id ?? '',
-  look: look.value,
+  exercise: covered.value ? '' : (exercise.value?.id ?? ''), // never the answer with the task
+  look: { ...look.value, width: (exercise.value?.parts.length ?? 1) > 1 ? 1400 : 850 },
   step: step.value,
   left: left.value,
 }))
@@ -220,18 +248,15 @@ useKeys([
   { key: '1', says: say('practice-broke'), act: wrong },
   { key: 'Backspace', says: say('practice-back'), act: () => void back() },
 ])
-const count = ref(6)
-async function print() {
+async function print(count: number) {
   const from = wish.value ?? (offer.value && plain(offer.value))
   if (!from) return
   await keep(async () => {
-    const pdf = await printedSet(props.id, { ...from, change: 'same' }, count.value, 'A4')
+    const pdf = await printedSet(props.id, { ...from, change: 'same' }, count, 'A4')
     window.open(URL.createObjectURL(pdf))
     await readAgain()
   })
 }
-const files = ['musicxml', 'abc', 'mid'] as const
-const fileOf = (one: Exercise, kind: string) => `/api/exercises/${one.id}/file?kind=${kind}`
 const keepRoutine = (routine: Routine) => void keep(() => setRoutine(props.id, routine))
 </script>
 
@@ -255,7 +280,25 @@ const keepRoutine = (routine: Routine) => void keep(() => setRoutine(props.id, r
         <router-link :to="`/sections/${id}`">{{ say('practice-nothing-do') }}</router-link>
       </p>
       <template v-else>
+        <div
+          v-if="exercise?.do"
+          class="row small"
+          role="group"
+          data-space-through
+          :aria-label="say('practice-form')"
+        >
+          <v-btn
+            v-for="one in ['read', 'signs', 'echo'] as const"
+            :key="one"
+            size="small"
+            :class="{ main: form === one }"
+            :aria-pressed="form === one"
+            @click="form = one"
+            >{{ sayOf('practice-form', one) }}</v-btn
+          >
+        </div>
         <RoutineSteps
+          v-if="form === 'read' || !exercise?.do"
           :steps="steps"
           :at="at"
           :left="left"
@@ -274,8 +317,17 @@ const keepRoutine = (routine: Routine) => void keep(() => setRoutine(props.id, r
               >{{ changed ? ` · ${changed}` : '' }}</span
             >
           </header>
+          <HiddenLine
+            v-if="covered && form !== 'read'"
+            ref="hidden"
+            :exercise="exercise"
+            :form="form"
+            :calls="practice.routine.calls"
+            @call="call"
+            @reveal="open = true"
+          />
           <ScoreView
-            v-if="score.data.value"
+            v-else-if="score.data.value"
             :svg="score.data.value"
             :label="exercise.title"
             :marked="place ? [place.note] : []"
@@ -298,7 +350,18 @@ const keepRoutine = (routine: Routine) => void keep(() => setRoutine(props.id, r
           <v-btn class="main" :disabled="busy" @click="make()">{{ say('practice-begin') }}</v-btn>
         </section>
         <template v-if="exercise">
-          <div v-if="!broke" class="row acts">
+          <div v-if="form !== 'read'" class="row acts">
+            <v-btn :disabled="busy" @click="next()"
+              >{{ say('practice-new') }} <span class="kbd">n</span></v-btn
+            >
+            <v-btn :disabled="busy" @click="make('harder')"
+              >{{ say('practice-harder') }} <span class="kbd">+</span></v-btn
+            >
+            <v-btn :disabled="busy" @click="make('easier')"
+              >{{ say('practice-easier') }} <span class="kbd">-</span></v-btn
+            >
+          </div>
+          <div v-else-if="!broke" class="row acts">
             <v-btn class="main" @click="on()"
               >{{ say('practice-on') }} <span class="kbd">{{ say('keys-space') }}</span></v-btn
             >
@@ -333,10 +396,12 @@ const keepRoutine = (routine: Routine) => void keep(() => setRoutine(props.id, r
             <v-btn size="small" :disabled="!exercise.tonic.length" @click="orient()"
               >♪ {{ say('practice-orient') }} <span class="kbd">t</span></v-btn
             >
-            <v-btn size="small" @click="reading.show(1)"
+            <v-btn v-if="!covered" size="small" @click="reading.show(1)"
               >{{ sayOf('practice-shown', shown) }} <span class="kbd">s</span></v-btn
             >
-            <v-btn size="small" @click="model()">{{ say('practice-model') }}</v-btn>
+            <v-btn v-if="form === 'read'" size="small" @click="model()">{{
+              say('practice-model')
+            }}</v-btn>
             <v-btn size="small" @click="openWall()">{{ say('practice-project') }}</v-btn>
             <v-btn v-if="last.length" size="small" @click="back()">{{
               say('practice-back')
@@ -374,22 +439,7 @@ const keepRoutine = (routine: Routine) => void keep(() => setRoutine(props.id, r
       <RoutineForm :routine="practice.routine" @change="keepRoutine" />
     </SideDrawer>
     <SideDrawer v-else-if="drawer === 'paper'" :title="say('practice-paper')" @close="drawer = ''">
-      <div class="stack">
-        <p>{{ say('practice-paper-why') }}</p>
-        <v-select
-          v-model="count"
-          :label="say('practice-paper-count')"
-          :items="[1, 4, 6, 8, 12, 24, 30]"
-        />
-        <v-btn class="main" :disabled="busy" @click="print()">{{
-          say('practice-paper-print')
-        }}</v-btn>
-        <p v-if="exercise" class="row">
-          <a v-for="one in files" :key="one" :href="fileOf(exercise, one)">{{
-            sayOf('practice-file', one)
-          }}</a>
-        </p>
-      </div>
+      <PaperPanel :exercise="exercise" :busy="busy" @print="print" />
     </SideDrawer>
   </div>
 </template>

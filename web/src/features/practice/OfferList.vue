@@ -16,7 +16,7 @@ const kinds = computed(() =>
 </script>
 
 <template>
-  <nav class="offers" :aria-label="say('practice-what')">
+  <nav class="offers" data-space-through :aria-label="say('practice-what')">
     <template v-for="kind in kinds" :key="kind.sort">
       <h2 class="small">{{ sayOf('practice-sort', kind.sort) }}</h2>
       <button

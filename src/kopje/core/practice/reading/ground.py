@@ -9,7 +9,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 from dataclasses import dataclass
-from functools import cache
+from functools import lru_cache
 from typing import Any, TypeAlias
 
 import numpy as np
@@ -102,7 +102,7 @@ class Ground:
 State = tuple[int, int, int, int]
 
 
-@cache
+@lru_cache(maxsize=128)
 def ground_of(
     degrees: tuple[Degree, ...], motion: Motion, home: str, falling: tuple[str, ...] = (), sharp: int = 2
 ) -> Ground:

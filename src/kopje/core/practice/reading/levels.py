@@ -6,7 +6,7 @@ Source: docs/sources.md#made-exercises.
 from __future__ import annotations
 
 from dataclasses import dataclass
-from functools import cache
+from functools import lru_cache
 
 from kopje.core.analysis.key_choice import CHOIR_VOICES, Voice
 from kopje.core.choir.rungs import TWELVE, Rung, rungs_of
@@ -74,7 +74,7 @@ def in_order(tones: tuple[str, ...]) -> tuple[Degree, ...]:
     return tuple(sorted(map(Degree.parse, dict.fromkeys(tones)), key=lambda d: (d.semitones, d.step)))
 
 
-@cache
+@lru_cache(maxsize=128)
 def task_of(level: str, before: str | None) -> ReadingTask:
     """The task of a level by its key, and the key of the level before it on the ladder."""
     pitch, rhythm, parts = _three(level)

@@ -7,7 +7,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from functools import cache
+from functools import lru_cache
 
 import numpy as np
 
@@ -49,7 +49,7 @@ def news_for(
     return News(new_tones, new_moves, frozenset(fresh), tone_at, move_at, any(wanted))
 
 
-@cache
+@lru_cache(maxsize=128)
 def _new_ones(task: ReadingTask, tones: tuple[Degree, ...]) -> tuple[Whole, Whole]:
     return (
         np.array([str(d) in task.new_tones for d in tones], dtype=np.int64),

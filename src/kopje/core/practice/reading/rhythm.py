@@ -8,7 +8,7 @@ from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
-from functools import cache
+from functools import lru_cache
 from itertools import accumulate
 
 from kopje.core.errors import PracticeError
@@ -95,7 +95,7 @@ def _last_length(task: RhythmTask) -> int:
     return task.meter.beats - (1 if task.upbeat else 0)
 
 
-@cache
+@lru_cache(maxsize=128)
 def _shapes(figures: tuple[str, ...], compound: bool) -> tuple[Shape, ...]:
     names = [key for key in figures if key not in (UPBEAT, TIE, "bar_rest")]
     return tuple(shape for key in names for shape in shapes_of(key, compound))
@@ -111,7 +111,7 @@ MISSING = 40  # so many times as welcome is what has not come yet, where it has 
 MOST_WAYS = 6_000
 
 
-@cache
+@lru_cache(maxsize=128)
 def _every_bar(
     figures: tuple[str, ...], meter: Meter, beats: int, before: str, sounding: tuple[int, ...]
 ) -> tuple[tuple[Bar, int], ...]:
@@ -212,7 +212,7 @@ class _Choice:
     cadence: tuple[int, ...]
 
 
-@cache
+@lru_cache(maxsize=128)
 def _choice(
     figures: tuple[str, ...],
     meter: Meter,

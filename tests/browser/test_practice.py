@@ -1,0 +1,74 @@
+"""Practice, from the first exercise to the weak interval and the wall, by keys."""
+
+from __future__ import annotations
+
+import re
+
+from playwright.sync_api import Page, expect
+
+from browser.conftest import Running, sign_in
+
+
+def practice_of(page: Page, demo: Running, name: str) -> None:
+    found = page.request.get(f"{demo.address}/api/sections").json()
+    section = next(one["id"] for one in found if one["name"] == name)
+    page.goto(f"{demo.address}/sections/{section}/practice")
+    expect(page.get_by_role("heading", name=f"Practice with {name}")).to_be_visible()
+
+
+def test_a_class_reads_by_one_key_and_what_broke_is_kept(page: Page, demo: Running) -> None:
+    sign_in(page, demo.address)
+    practice_of(page, demo, "3B")
+    title = page.locator(".sheet h2")
+    page.keyboard.press(" ")
+    expect(page.locator(".score svg").first).to_be_visible()
+    first = title.inner_text()
+    steps = page.get_by_role("list", name="Routine of reading")
+    page.keyboard.press(" ")
+    expect(steps.get_by_role("button", name=re.compile("Look in silence"))).to_have_attribute(
+        "aria-current", "step"
+    )
+    expect(page.locator(".score .verse")).to_have_count(0)  # nothing helps unless asked
+    page.keyboard.press("3")
+    expect(page.get_by_text("1 of 1 clean")).to_be_visible()
+    page.keyboard.press("n")
+    expect(title).not_to_have_text(first)
+    page.keyboard.press("1")
+    expect(page.get_by_text("Press the tone at which it broke.")).to_be_visible()
+    head = page.locator(".score g.note .notehead").nth(2)
+    head.click(force=True)
+    page.get_by_role("button", name="Hold the tone before").click()
+    page.get_by_role("button", name="That helped").click()
+    expect(page.get_by_text("1 of 2 clean")).to_be_visible()
+    page.get_by_role("button", name="Weak intervals").click()
+    drawer = page.get_by_label("Weak intervals")
+    expect(drawer).to_contain_text("1 of")
+    page.keyboard.press("Backspace")
+    expect(page.get_by_text("1 of 1 clean")).to_be_visible()
+
+
+def test_signs_come_without_the_notes_also_on_the_wall(page: Page, demo: Running) -> None:
+    sign_in(page, demo.address)
+    practice_of(page, demo, "3A")
+    page.keyboard.press(" ")
+    expect(page.locator(".score svg").first).to_be_visible()
+    with page.context.expect_page() as opened:
+        page.get_by_role("button", name="On the wall").click()
+    wall = opened.value
+    expect(wall.locator(".score svg").first).to_be_visible()
+    page.get_by_role("button", name="From signs").click()
+    expect(wall.locator(".score svg")).to_have_count(0)
+    expect(page.locator(".score svg")).to_have_count(0)
+    page.keyboard.press(" ")
+    expect(page.get_by_text(re.compile(r"^1 of \d+$"))).to_be_visible()
+
+
+def test_a_choir_reads_a_level_in_parts(page: Page, demo: Running) -> None:
+    sign_in(page, demo.address)
+    practice_of(page, demo, "Choir")
+    page.get_by_role("button", name=re.compile("reading 4")).click()
+    expect(page.locator(".score svg").first).to_be_visible()
+    page.get_by_role("button", name="S2").click()
+    expect(page.get_by_role("button", name="S2")).to_have_attribute("aria-pressed", "true")
+    page.keyboard.press("+")
+    expect(page.get_by_text("harder: how long it is")).to_be_visible()
