@@ -84,8 +84,12 @@ def song(camera: Camera) -> None:
     camera.page.wait_for_selector(".score .layer text")
 
 
-def ladder(camera: Camera) -> None:
-    camera.go("/ladder")
+def practice(camera: Camera) -> None:
+    camera.section("Choir", "/practice")
+    camera.page.get_by_role("button", name="reading 8").click()
+    camera.page.wait_for_selector(".score svg")
+    camera.page.keyboard.press(" ")
+    camera.rest()
 
 
 def piece(camera: Camera) -> None:
@@ -177,7 +181,7 @@ VIEWS: dict[str, Callable[[Camera], None]] = {
     "section": section,
     "songs": songs,
     "song": song,
-    "ladder": ladder,
+    "practice": practice,
     "piece": piece,
     "song-parts": song_parts,
     "lesson": lesson,

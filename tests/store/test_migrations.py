@@ -155,6 +155,7 @@ def without_what_is_given_up(found: dict[str, list[str]]) -> dict[str, list[str]
         "known_device",
         "invitation",
         "keeping",
+        "exercise",
         "year_step",
         "recording",
         "own_activity",

@@ -4,7 +4,6 @@ import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import {
   type Exercise,
-  nextExercise,
   type Offer,
   printedSet,
   readAgain,
@@ -31,6 +30,7 @@ import HiddenLine from '@/features/practice/HiddenLine.vue'
 import PaperPanel from '@/features/practice/PaperPanel.vue'
 import RoutineForm from '@/features/practice/RoutineForm.vue'
 import RoutineSteps from '@/features/practice/RoutineSteps.vue'
+import { useAhead } from '@/features/practice/useAhead'
 import { useReading } from '@/features/practice/useReading'
 import { useWall } from '@/features/practice/useWall'
 import WeakPlaces from '@/features/practice/WeakPlaces.vue'
@@ -76,11 +76,12 @@ const plain = (one: Offer): Wish =>
     ...{ sort: one.sort, due: one.due, bars: 4, meter: '', do: '', motion: 'leaps' },
     ...{ dose: 'some', plain: false, change: 'same' },
   }) as Wish
+const asks = useAhead()
 async function make(asked: Wish['change'] = 'same') {
   const from = wish.value ?? (offer.value && plain(offer.value))
   if (!from || busy.value) return
   await keep(async () => {
-    const found = await nextExercise(props.id, { ...from, change: asked })
+    const found = await asks.next(props.id, { ...from, change: asked })
     wish.value = { ...(found.wish as unknown as Wish), change: 'same' }
     picked.value = `${found.sort} ${found.due}`
     changed.value = found.change

@@ -2,7 +2,7 @@
 // After an error: where it broke, and the least help first. The model comes last.
 import { HELPED, type Helped } from '@/api/practice'
 import { degreeName } from '@/composables/useWording'
-import { say } from '@/locales/say'
+import { say, sayOf } from '@/locales/say'
 
 const props = defineProps<{
   place: { bar: number; note: number } | null
@@ -12,11 +12,9 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ give: [helped: Helped]; helped: [helped: Helped | null] }>()
 const sayHelp = (one: Helped) =>
-  say(`practice-help-${one}`, {
-    bar: props.place?.bar ?? 1,
-    one: props.move ? degreeName(props.move[0]) : '',
-    two: props.move ? degreeName(props.move[1]) : '',
-  })
+  one === 'from_bar'
+    ? say('practice-help-from_bar', { bar: props.place?.bar ?? 1 })
+    : sayOf('practice-help', one)
 </script>
 
 <template>

@@ -2,7 +2,7 @@
 // How this class goes about reading; kept as one changes it.
 import { ref, watch } from 'vue'
 import type { Routine } from '@/api/practice'
-import { choices, say } from '@/locales/say'
+import { choices, say, sayOf } from '@/locales/say'
 
 const props = defineProps<{ routine: Routine }>()
 const emit = defineEmits<{ change: [routine: Routine] }>()
@@ -41,7 +41,7 @@ const switches = ['chant', 'inside', 'again', 'models'] as const
       v-for="one in switches"
       :key="one"
       :model-value="now[one]"
-      :label="say(`practice-set-${one}`)"
+      :label="sayOf('practice-set', one)"
       @update:model-value="set(one, $event === true)"
     />
     <p class="small quiet">{{ say('practice-models-why') }}</p>
