@@ -130,7 +130,6 @@ def make_school(work: UnitOfWork, name: str) -> Place:
             for one in ("another", "a")
         )
         projectors.pair(ctx(session), shown.code or "")
-        set_up_school.declare(ctx(session), section.id, ["quarter-eighths"])
         wish = Wish("rhythm", "quarter-eighths")
         exercise = exercises.next_exercise(ctx(session), section.id, wish).exercise
         kept_set = kept_sets.keep_set(ctx(session), str(section.id), 3, "Before the holidays")
