@@ -56,7 +56,12 @@ export const router = createRouter({
       component: () => import('./pages/PracticePage.vue'),
       props: true,
     },
-    { path: '/practice', name: 'practices', component: () => import('./pages/PracticesPage.vue') },
+    {
+      path: '/practice',
+      name: 'practices',
+      component: () => import('./pages/NextSectionPage.vue'),
+      props: { place: 'practice' },
+    },
     {
       path: '/practice-wall',
       name: 'practice-wall',
@@ -101,7 +106,12 @@ export const router = createRouter({
       props: true,
     },
     { path: '/week', name: 'week', component: () => import('./pages/WeekPage.vue') },
-    { path: '/ledger', name: 'ledgers', component: () => import('./pages/LedgersPage.vue') },
+    {
+      path: '/ledger',
+      name: 'ledgers',
+      component: () => import('./pages/NextSectionPage.vue'),
+      props: { place: 'ledger' },
+    },
     {
       path: '/lessons/:id',
       name: 'lesson',

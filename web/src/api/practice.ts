@@ -1,9 +1,9 @@
 // What a class reads: what it can be given, the next exercise, how it looks; what was read goes through the outbox.
 import { useQuery } from '@tanstack/vue-query'
 import { computed, type MaybeRefOrGetter, toValue } from 'vue'
-import { api, body, Refusal, type Schemas } from './client'
+import { api, body, type Schemas } from './client'
 import { tell } from './outbox'
-import { queryClient, type Id } from './queries'
+import { type Id, picture, queryClient } from './queries'
 
 export type Exercise = Schemas['ExerciseRead']
 export type Offer = Schemas['OfferRead']
@@ -68,14 +68,7 @@ export function useExerciseScore(id: Id, look: MaybeRefOrGetter<Look>) {
         rhythm: String(rhythm),
         width: String(width),
       })
-      const answer = await fetch(`/api/exercises/${toValue(id)}/score?${asked.toString()}`)
-      if (!answer.ok)
-        throw new Refusal(
-          answer.status,
-          'score',
-          ((await answer.json()) as { title: string }).title,
-        )
-      return answer.text()
+      return picture(`/api/exercises/${toValue(id)}/score?${asked.toString()}`)
     },
     staleTime: 600_000,
     placeholderData: (before: string | undefined) => before,

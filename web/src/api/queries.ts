@@ -130,6 +130,13 @@ export interface Shown {
   variant?: Variant
   alone?: boolean // that part without the others
 }
+/** A picture that the server draws; Refusal in its words where it does not. */
+export async function picture(path: string): Promise<string> {
+  const answer = await fetch(path)
+  if (!answer.ok)
+    throw new Refusal(answer.status, 'score', ((await answer.json()) as { title: string }).title)
+  return answer.text()
+}
 /** `shown`: lines of text under the staff; `version` changes with what the teacher says of the song. */
 export function useScore(
   id: Id,
@@ -151,14 +158,7 @@ export function useScore(
         ...Object.entries(variant ?? {}).map(([key, value]) => [key, String(value)]),
       ])
       const path = `/api/songs/${toValue(id)}/score?${asked.toString()}`
-      const answer = await fetch(path)
-      if (!answer.ok)
-        throw new Refusal(
-          answer.status,
-          'score',
-          ((await answer.json()) as { title: string }).title,
-        )
-      return answer.text()
+      return picture(path)
     },
     staleTime: 600_000,
     placeholderData: (before: string | undefined) => before,

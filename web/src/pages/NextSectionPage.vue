@@ -1,10 +1,11 @@
 <script setup lang="ts">
-// Practice without a section named: the one whose lesson is next.
+// The ledger, or practice, without a section named: that of the one whose lesson is next.
 import { watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useDay, useSections } from '@/api/queries'
 import PageState from '@/components/PageState.vue'
 
+const props = defineProps<{ place: 'ledger' | 'practice' }>()
 const router = useRouter()
 const day = useDay()
 const sections = useSections()
@@ -13,7 +14,7 @@ watch(
   ([today, all]) => {
     const next = today?.entries.find((entry) => entry.starts >= today.now) ?? today?.entries[0]
     const id = next?.section.id ?? all?.[0]?.id
-    if (today && all && id) void router.replace(`/sections/${id}/practice`)
+    if (today && all && id) void router.replace(`/sections/${id}/${props.place}`)
   },
   { immediate: true },
 )
