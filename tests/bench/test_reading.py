@@ -39,7 +39,11 @@ def test_how_long_an_exercise_takes() -> None:
 @pytest.mark.parametrize("number", [2, 3, 6])
 def test_exercises_move_as_tunes_do(number: int) -> None:
     task = numbered_level(number)
-    every = [p for p in phrases(4000) if p.third == musical.KEPT and p.home == "do" and len(p.steps) > musical.FEWEST]
+    every = [
+        p
+        for p in phrases(4000)
+        if p.third == musical.KEPT and p.home == "do" and len(p.steps) > musical.FEWEST
+    ]
     real = [list(p.steps) for p in every if musical.legal(task, p)]
     made = musical.ours(number, 200)
     drawn = list(musical.uniform(task, made, 1))
