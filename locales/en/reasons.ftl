@@ -1187,7 +1187,7 @@ told_class = The whole class, { $concept }, { $way ->
 ## Reading
 exercise_title = { $name }, no. { $number }
 exercise_for = Made for { $concept }; the class has read nothing nearly the same.
-exercise_only_named = Has only tones and figures that the class can name.
+exercise_only_named = All its tones have names in this class.
 reading_none_yet = Not read without help yet.
 reading_broke = The last reading broke: once more from that place, then another of the same kind.
 reading_broke_at = The last reading broke from { $one } to { $two }: take these two alone, then another of the same kind.

@@ -12,15 +12,6 @@ export type Routine = Schemas['RoutineBody']
 export type Shown = Offer['help']
 export type Helped = NonNullable<Schemas['ReadBody']['helped']>
 export const SHOWN: readonly Shown[] = ['every', 'skips', 'first', 'none']
-export const HELPED: readonly Helped[] = [
-  'from_bar',
-  'hold',
-  'two_tones',
-  'turned',
-  'octave',
-  'model',
-]
-
 export const usePractice = (id: Id) =>
   useQuery({
     queryKey: ['practice', id],
@@ -100,10 +91,11 @@ export async function printedSet(
   count: number,
   paper: 'A4' | 'letter',
 ): Promise<Blob> {
-  const found = await api.POST('/api/sections/{section_id}/exercises/print', {
-    params: { path: { section_id }, query: { count, paper } },
-    body: wish,
-    parseAs: 'blob',
-  })
-  return body(Promise.resolve(found)) as Promise<unknown> as Promise<Blob>
+  return (await body(
+    api.POST('/api/sections/{section_id}/exercises/print', {
+      params: { path: { section_id }, query: { count, paper } },
+      body: wish,
+      parseAs: 'blob',
+    }),
+  )) as unknown as Blob
 }

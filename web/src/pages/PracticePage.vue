@@ -51,7 +51,7 @@ const reading = useReading(
   () => steps.value,
   () => practice.value?.routine.look ?? 20,
 )
-const { exercise, at, shown, modelled, broke, place, given, told, left, step } = reading
+const { exercise, at, most, shown, modelled, broke, place, given, told, left, step } = reading
 const picked = ref('')
 const part = ref(0)
 const changed = ref('')
@@ -90,7 +90,7 @@ async function make(asked: Wish['change'] = 'same') {
         })
       : ''
     part.value = 0
-    reading.begin(found, 'none')
+    reading.begin(found)
   })
 }
 function pick(one: Offer) {
@@ -168,8 +168,9 @@ function give(one: (typeof given.value)[number]) {
 async function tellIt(clean: boolean, helped: (typeof given.value)[number] | null = null) {
   const now = exercise.value
   if (!now || told.value || form.value !== 'read') return
+  const models = practice.value?.routine.models ?? false // sung along is help
   const ids = await tellRead(props.id, day.data.value?.today ?? '', {
-    ...{ exercise: now.id, clean, shown: shown.value, modelled: modelled.value },
+    ...{ exercise: now.id, clean, shown: most.value, modelled: modelled.value || models },
     ...{ again: step.value === 'again', part: part.value },
     ...(place.value ?? {}),
     ...(helped ? { helped } : {}),
@@ -303,7 +304,6 @@ const keepRoutine = (routine: Routine) => void keep(() => setRoutine(props.id, r
           :steps="steps"
           :at="at"
           :left="left"
-          :models="practice.routine.models"
           @go="reading.go"
         />
         <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
@@ -389,7 +389,7 @@ const keepRoutine = (routine: Routine) => void keep(() => setRoutine(props.id, r
             :place="place"
             :move="move"
             :given="given"
-            :next="reading.nextHelp.value"
+            :helps="practice.helps"
             @give="give"
             @helped="tellIt(false, $event)"
           />
@@ -410,6 +410,7 @@ const keepRoutine = (routine: Routine) => void keep(() => setRoutine(props.id, r
           </div>
           <p v-if="offer" class="small advice" role="status">
             <strong>{{ sayOf('practice-advice', offer.advice) }}</strong> {{ offer.why }}
+            {{ exercise.reasons.map((one) => one.sentence).join(' ') }}
             <template v-if="offer.read && offer.help !== 'none'">{{
               sayOf('practice-help-now', offer.help)
             }}</template>

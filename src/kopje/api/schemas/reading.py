@@ -8,12 +8,14 @@ from uuid import UUID
 from pydantic import Field
 
 from kopje.api.schemas.base import Body, Read, ReasonRead
-from kopje.core.music.degree import Degree
-from kopje.core.practice.reading.evidence import Advice, Shown, Weak
+from kopje.api.schemas.songs import ToneRead
+from kopje.core.analysis.tonic import falling_scale, tonic_pattern
+from kopje.core.practice.reading.evidence import HELPED, Advice, Helped, Shown, Weak
 from kopje.core.practice.reading.given import Change, Dose, Sort, Wish
 from kopje.core.practice.reading.own import Kind
 from kopje.core.practice.reading.routine import Orientation, Routine, Step
 from kopje.core.reasons import Named
+from kopje.core.sequence.concepts import ConceptKey
 from kopje.store import tables as t
 from kopje.usecases.context import Context
 from kopje.usecases.practice import exercises
@@ -89,7 +91,7 @@ class OfferRead(Read):
 
     @classmethod
     def of(cls, one: OfferNow, ctx: Context) -> OfferRead:
-        concept = ctx.sequence.by_key[exercises.concept_key(one.offer.due)]
+        concept = ctx.sequence.by_key[ConceptKey(one.offer.due)]
         return cls(
             sort=one.offer.sort,
             due=one.offer.due,
@@ -116,13 +118,15 @@ class WeakRead(Read):
 
 
 class PracticeRead(Read):
+    """`helps`: what is given after an error, the least first."""
+
     section: str
     grade: int
     offers: list[OfferRead]
     routine: RoutineRead
     weak: list[WeakRead]
     warm_up: list[list[str]]
-    exercises: int
+    helps: list[Helped]
 
     @classmethod
     def of(cls, found: Practice, ctx: Context) -> PracticeRead:
@@ -133,7 +137,7 @@ class PracticeRead(Read):
             routine=RoutineRead.of(found.routine),
             weak=[WeakRead.of(one) for one in found.weak[:8]],
             warm_up=[list(row) for row in found.warm_up],
-            exercises=found.exercises,
+            helps=list(HELPED),
         )
 
 
@@ -147,12 +151,6 @@ class ReadSoundRead(Read):
     midi: int | None
     start: float
     beats: float
-
-
-class ReadToneRead(Read):
-    degree: str
-    pitch: str
-    midi: int
 
 
 class ExerciseRead(Read):
@@ -169,8 +167,8 @@ class ExerciseRead(Read):
     bars: int
     parts: list[str]
     sounds: list[list[ReadSoundRead]]
-    tonic: list[ReadToneRead]
-    scale: list[ReadToneRead]
+    tonic: list[ToneRead]
+    scale: list[ToneRead]
     change: Change | None
     reasons: list[ReasonRead]
 
@@ -178,16 +176,14 @@ class ExerciseRead(Read):
     def of(cls, row: t.Exercise, ctx: Context, change: Change | None = None) -> ExerciseRead:
         score, do = exercises.score_of(row), exercises.do_of(row)
         analyses = [exercises.analysed(row, n) for n in range(len(score.parts))]
-        minor = row.resting == "la"
-        tonic = "la, do mi do la, mi, la," if minor else "do mi so mi do so, do"
-        scale = "la so fa mi re do ti, la," if minor else "do' ti la so fa mi re do"
+        home = analyses[0].tonality
         return cls(
             id=row.id,
             number=row.number,
             title=score.title,
             sort=row.wish["sort"],
             due=row.wish["due"],
-            wish=exercises.values_of(row),
+            wish=row.wish,
             do=do.pitch.name if do else None,
             meter=row.told["meter"],
             bars=row.told["bars"],
@@ -207,16 +203,8 @@ class ExerciseRead(Read):
                 ]
                 for a in analyses
             ],
-            tonic=[_tone(name, row) for name in tonic.split()] if do else [],
-            scale=[_tone(name, row) for name in scale.split()] if do else [],
+            tonic=ToneRead.every(tonic_pattern(home)),
+            scale=ToneRead.every(falling_scale(home)),
             change=change,
-            reasons=ReasonRead.every(exercises.reasons_of(ctx, row), ctx.words),
+            reasons=ReasonRead.every(exercises.reasons_of(row), ctx.words),
         )
-
-
-def _tone(name: str, row: t.Exercise) -> ReadToneRead:
-    do = exercises.do_of(row)
-    if do is None:
-        raise TypeError(name)
-    pitch = do.sounding(Degree.parse(name))
-    return ReadToneRead(degree=name, pitch=str(pitch), midi=pitch.midi)

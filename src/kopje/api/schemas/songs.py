@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from datetime import datetime
 from typing import Annotated, Literal
 from uuid import UUID
@@ -15,7 +16,7 @@ from kopje.api.schemas.song_words import OnBeatRead
 from kopje.core.analysis.analysis import Analysis
 from kopje.core.analysis.elements import figure_name
 from kopje.core.analysis.repairs import How
-from kopje.core.analysis.tonic import tonic_pattern
+from kopje.core.analysis.tonic import Tone, tonic_pattern
 from kopje.core.music.rhythm_syllables import spoken
 from kopje.core.music.tune import Problem
 from kopje.core.sequence.wording import Wording
@@ -59,6 +60,10 @@ class ToneRead(Read):
     degree: str
     pitch: str
     midi: int
+
+    @classmethod
+    def every(cls, tones: Iterable[Tone]) -> list[ToneRead]:
+        return [cls(degree=t.degree, pitch=str(t.pitch), midi=t.pitch.midi) for t in tones]
 
 
 class ElementRead(Read):
@@ -306,6 +311,4 @@ def starting(a: Analysis) -> ToneRead | None:
 
 
 def tonic(a: Analysis) -> list[ToneRead]:
-    return [
-        ToneRead(degree=t.degree, pitch=str(t.pitch), midi=t.pitch.midi) for t in tonic_pattern(a.tonality)
-    ]
+    return ToneRead.every(tonic_pattern(a.tonality))

@@ -10,7 +10,7 @@ from collections.abc import Iterator
 
 from kopje.core.analysis.analysis import Analysis
 from kopje.core.analysis.motion import move, neighbours
-from kopje.core.choir.rungs import PITCH, RHYTHM, Rung, rungs_of
+from kopje.core.choir.rungs import PITCH, RHYTHM, Rung, may_leap, may_skip, rungs_of
 from kopje.core.music.degree import Degree
 
 # Levels of one part, by pitch and rhythm, and the trait of a song that is just right for them.
@@ -43,13 +43,9 @@ def _moves(a: Analysis) -> Iterator[tuple[str, Degree, Degree]]:
 
 
 def _may_move(rung: Rung, kind: str, one: Degree, two: Degree) -> bool:
-    """Skips hold in every octave, and are two neighbours of their triad; leaps are the ones named."""
     if kind == "skip":
-        pair = {one.syllable, two.syllable}
-        return any(
-            pair in ({first, third}, {third, fifth}) for first, third, fifth in map(str.split, rung.skips)
-        )
-    return kind != "leap" or any({str(one), str(two)} == set(leap.split()) for leap in rung.leaps)
+        return may_skip(rung.skips, one, two)
+    return kind != "leap" or may_leap(rung.leaps, one, two)
 
 
 def read_within(a: Analysis, rung: Rung) -> bool:

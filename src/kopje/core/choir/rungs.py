@@ -14,6 +14,7 @@ from functools import cache
 from typing import Literal
 
 from kopje.core.errors import SequenceError
+from kopje.core.music.degree import Degree
 from kopje.core.sequence.concepts import ConceptKey
 
 Strand = Literal["pitch", "rhythm", "parts", "signs"]
@@ -129,6 +130,17 @@ TWELVE: dict[str, tuple[str, str, str]] = {
     "reading-12": ("p9", "r7", "v3"),
 }
 _KEY_OF = {rungs: key for key, rungs in TWELVE.items()}
+
+
+def may_skip(triads: Iterable[str], one: Degree, two: Degree) -> bool:
+    """A skip lies between two neighbours of a triad, in every octave."""
+    pair = {one.syllable, two.syllable}
+    return any(pair in ({low, mid}, {mid, high}) for low, mid, high in map(str.split, triads))
+
+
+def may_leap(pairs: Iterable[str], one: Degree, two: Degree) -> bool:
+    """A leap is one of those named, in just these octaves."""
+    return any({str(one), str(two)} == set(pair.split()) for pair in pairs)
 
 
 def level_key(pitch: str, rhythm: str, parts: str, *signs: str) -> ConceptKey:

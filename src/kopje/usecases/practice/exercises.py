@@ -2,26 +2,27 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Iterator, Mapping
 from dataclasses import asdict, dataclass
-from typing import Any, Literal
+from functools import lru_cache
+from itertools import pairwise
+from typing import Literal
 from uuid import UUID
 
 from kopje.core.analysis.analysis import Analysis, analyse
 from kopje.core.analysis.annotations import Annotations
 from kopje.core.analysis.key_choice import Voice, voice_of
 from kopje.core.analysis.layers import TextLayer, line
+from kopje.core.analysis.motion import move
 from kopje.core.errors import NotFoundError, PracticeError
 from kopje.core.music.degree import Do, plain_do
 from kopje.core.music.score import Score
 from kopje.core.practice.reading.as_score import as_score
 from kopje.core.practice.reading.evidence import Shown
 from kopje.core.practice.reading.given import Change, Offer, Sort, Wish, easier, harder, made_of, offers
-from kopje.core.practice.reading.ground import kind_of
 from kopje.core.practice.reading.levels import VOICES_OF
 from kopje.core.practice.reading.served import Print, is_new, print_of
 from kopje.core.reasons import Named, Reason, because
-from kopje.core.sequence.concepts import ConceptKey
 from kopje.core.sequence.grades import CHOIR
 from kopje.engraving.mei import Under, mei_score
 from kopje.formats.abc_write import write_abc
@@ -64,9 +65,7 @@ def given(ctx: Context, section_id: UUID) -> Given:
     """Of the concepts that the class can name; a choir reads every level of its ladder."""
     section = snapshot(ctx, [section_id]).section(section_id)
     choir = section.grade == CHOIR
-    named = [c for c in ctx.sequence.concepts if section.state.named(c.key) or (choir and c.grade < CHOIR)]
-    if choir:
-        named = [c for c in ctx.sequence.concepts if c.grade == CHOIR or c in named]
+    named = [c for c in ctx.sequence.concepts if choir or section.state.named(c.key)]
     return Given(section, offers(named, choir), None if choir else voice_of(section.grade))
 
 
@@ -76,9 +75,7 @@ class NextExercise:
     change: Change | None = None
 
 
-def next_exercise(
-    ctx: Context, section_id: UUID, wish: Wish, asked: Asked = "same", seed: int | None = None
-) -> NextExercise:
+def next_exercise(ctx: Context, section_id: UUID, wish: Wish, asked: Asked = "same") -> NextExercise:
     """An exercise of the wish, or of one thing harder or easier, nothing like which the class has read.
     PracticeError where nothing new is left, or no such exercise is possible."""
     here = given(ctx, section_id)
@@ -86,7 +83,7 @@ def next_exercise(
     offer = here.offer(wish.sort, wish.due)
     number = practice.next_number(ctx.session, section_id)
     served = [Print.of(one.told) for one in practice.of_section(ctx.session, section_id)]
-    start = seed if seed is not None else (section_id.int + number * 7919) % SEEDS
+    start = (section_id.int + number * 7919) % SEEDS
     for step in range(TRIES):
         made = made_of(offer, wish, start + step * 104_729, here.voice)
         told = print_of(made)
@@ -135,12 +132,13 @@ def of_school(ctx: Context, exercise_id: UUID) -> t.Exercise:
     return practice.exercise(ctx.session, ctx.school_id, exercise_id)
 
 
-def wish_of(row: t.Exercise) -> Wish:
-    return Wish(**row.wish)
-
-
 def score_of(row: t.Exercise) -> Score:
-    return read_scores(row.source.encode(), "exercise.abc")[0]
+    return _score(row.source)
+
+
+@lru_cache(maxsize=512)
+def _score(source: str) -> Score:
+    return read_scores(source.encode(), "exercise.abc")[0]
 
 
 def do_of(row: t.Exercise) -> Do | None:
@@ -152,10 +150,14 @@ def do_of(row: t.Exercise) -> Do | None:
 
 def analysed(row: t.Exercise, part: int = 0) -> Analysis:
     """One part, its home as it was made."""
-    score = score_of(row)
-    if not 0 <= part < len(score.parts):
+    if not 0 <= part < len(score_of(row).parts):
         raise NotFoundError("no_such", what=because("what_part"), value=part)
-    return analyse(score.parts[part].tune, "la", Annotations(do=do_of(row), resting=row.resting or None))
+    return _analysed(row.source, part, do_of(row), row.resting)
+
+
+@lru_cache(maxsize=1024)
+def _analysed(source: str, part: int, do: Do | None, resting: str) -> Analysis:
+    return analyse(_score(source).parts[part].tune, "la", Annotations(do=do, resting=resting or None))
 
 
 def mei_of(ctx: Context, row: t.Exercise, part: int, shown: Shown, rhythm: bool) -> str:
@@ -172,26 +174,17 @@ def mei_of(ctx: Context, row: t.Exercise, part: int, shown: Shown, rhythm: bool)
 
 def _helped(a: Analysis, shown: Shown) -> Iterator[int]:
     """The printed notes that keep their syllable: the first, and what comes by skip or leap."""
-    before = None
-    for sound in a.attacks:
-        degree = a.degree(sound)
-        first = before is None or degree is None
-        if first or (shown == "skips" and before and degree and kind_of(before, degree) in FAR):
-            yield sound.note
-        before = degree
+    yield from (sound.note for sound in a.attacks[:1])
+    for one, two in pairwise(a.attacks):
+        if shown == "skips" and one.pitch and two.pitch and move(one.pitch, two.pitch) in FAR:
+            yield two.note
 
 
 def moves_of(row: t.Exercise, part: int = 0) -> dict[int, tuple[str, str]]:
     """By printed note, the move that leads to it: from a degree to the next."""
     a = analysed(row, part)
-    found: dict[int, tuple[str, str]] = {}
-    before = None
-    for sound in a.attacks:
-        degree = a.degree(sound)
-        if before is not None and degree is not None:
-            found[sound.note] = (str(before), str(degree))
-        before = degree
-    return found
+    pairs = ((two.note, a.degree(one), a.degree(two)) for one, two in pairwise(a.attacks))
+    return {note: (str(one), str(two)) for note, one, two in pairs if one and two}
 
 
 def nearest_note(row: t.Exercise, part: int, bar: int) -> int | None:
@@ -199,21 +192,7 @@ def nearest_note(row: t.Exercise, part: int, bar: int) -> int | None:
     return next((s.note for s in analysed(row, part).attacks if s.bar >= bar), None)
 
 
-def reasons_of(ctx: Context, row: t.Exercise) -> Sequence[Reason]:
-    """What is in it: tones, figures, how it moves."""
-    wish = wish_of(row)
-    found = [because("exercise_for", concept=Named(wish.due))]
-    offer = next(
-        (o for o in given(ctx, row.section_id).offers if (o.sort, o.due) == (wish.sort, wish.due)), None
-    )
-    if offer is not None and wish.sort == "melody":
-        found.append(because("exercise_only_named"))
-    return found
-
-
-def values_of(row: t.Exercise) -> dict[str, Any]:
-    return dict(row.wish)
-
-
-def concept_key(due: str) -> ConceptKey:
-    return ConceptKey(due)
+def reasons_of(row: t.Exercise) -> list[Reason]:
+    """For what it was made, and what may come in it."""
+    found = [because("exercise_for", concept=Named(row.wish["due"]))]
+    return [*found, because("exercise_only_named")] if row.wish["sort"] == "melody" else found

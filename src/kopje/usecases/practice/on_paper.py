@@ -41,11 +41,6 @@ def printed_set(ctx: Context, section_id: UUID, wish: Wish, count: int, engraver
     ]
 
 
-def sheet_of(ctx: Context, row: t.Exercise, engraver: Engraver) -> Sheet:
-    """One exercise alone."""
-    return Sheet(score_of(row).title, "", (_picture(ctx, row, engraver, False),))
-
-
 def _picture(ctx: Context, row: t.Exercise, engraver: Engraver, key: bool) -> tuple[str, str]:
     rhythm = row.wish["sort"] == "rhythm"
     svg = engraver.svg(mei_of(ctx, row, 0, "every" if key else "none", rhythm), WIDTH)

@@ -46,7 +46,6 @@ class Practice:
     routine: Routine
     weak: tuple[Weak, ...]
     warm_up: tuple[tuple[str, ...], ...]
-    exercises: int
 
 
 def practice_of(ctx: Context, section_id: UUID) -> Practice:
@@ -60,7 +59,6 @@ def practice_of(ctx: Context, section_id: UUID) -> Practice:
         routine_of(sections.section(ctx.session, ctx.school_id, section_id).reading),
         weak,
         warm_up(weak[0].one, weak[0].two, _known(here)) if weak else (),
-        len(rows),
     )
 
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // After an error: where it broke, and the least help first. The model comes last.
-import { HELPED, type Helped } from '@/api/practice'
+import { computed } from 'vue'
+import type { Helped } from '@/api/practice'
 import { degreeName } from '@/composables/useWording'
 import { say, sayOf } from '@/locales/say'
 
@@ -8,8 +9,9 @@ const props = defineProps<{
   place: { bar: number; note: number } | null
   move: readonly [string, string] | null
   given: readonly Helped[]
-  next: Helped | null
+  helps: readonly Helped[]
 }>()
+const next = computed(() => props.helps.find((one) => !props.given.includes(one)))
 const emit = defineEmits<{ give: [helped: Helped]; helped: [helped: Helped | null] }>()
 const sayHelp = (one: Helped) =>
   one === 'from_bar'
@@ -33,7 +35,7 @@ const sayHelp = (one: Helped) =>
         }}
       </p>
       <ol>
-        <li v-for="one in HELPED" :key="one" :class="{ next: one === next }">
+        <li v-for="one in helps" :key="one" :class="{ next: one === next }">
           <v-btn
             size="small"
             :class="{ main: one === next }"

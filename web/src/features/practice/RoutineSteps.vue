@@ -4,7 +4,7 @@
 import type { Step } from './useReading'
 import { say, sayOf } from '@/locales/say'
 
-defineProps<{ steps: readonly Step[]; at: number; left: number; models: boolean }>()
+defineProps<{ steps: readonly Step[]; at: number; left: number }>()
 const emit = defineEmits<{ go: [to: number] }>()
 </script>
 

@@ -1,12 +1,13 @@
 // One exercise on the way through the routine: which step, what help stood there, whether it was clean.
 import { computed, onUnmounted, ref } from 'vue'
-import { type Exercise, HELPED, type Helped, type Shown, SHOWN } from '@/api/practice'
+import { type Exercise, type Helped, type Shown, SHOWN } from '@/api/practice'
 
 export type Step = 'orient' | 'look' | 'chant' | 'inside' | 'sing' | 'again'
 export function useReading(steps: () => readonly Step[], seconds: () => number) {
   const exercise = ref<Exercise | null>(null)
   const at = ref(0)
   const shown = ref<Shown>('none')
+  const most = ref<Shown>('none') // of what was shown while it was read: what was seen once has helped
   const modelled = ref(false)
   const broke = ref(false)
   const place = ref<{ bar: number; note: number } | null>(null)
@@ -15,17 +16,16 @@ export function useReading(steps: () => readonly Step[], seconds: () => number) 
   const left = ref(0) // seconds of silence
   let timer = 0
   const step = computed<Step>(() => steps()[at.value] ?? 'sing')
-  const nextHelp = computed(() => HELPED.find((one) => !given.value.includes(one)) ?? null)
 
   function quiet() {
     window.clearInterval(timer)
     left.value = 0
   }
-  function begin(found: Exercise, help: Shown) {
+  function begin(found: Exercise) {
     quiet()
     exercise.value = found
     at.value = 0
-    shown.value = help
+    shown.value = most.value = 'none'
     modelled.value = false
     broke.value = false
     place.value = null
@@ -35,6 +35,7 @@ export function useReading(steps: () => readonly Step[], seconds: () => number) 
   function go(to: number) {
     quiet()
     at.value = Math.max(0, Math.min(to, steps().length - 1))
+    if (step.value === 'again') told.value = '' // read a second time, it is told a second time
     if (step.value !== 'look') return
     left.value = seconds()
     timer = window.setInterval(() => {
@@ -43,14 +44,15 @@ export function useReading(steps: () => readonly Step[], seconds: () => number) 
     }, 1000)
   }
   const on = () => go(at.value + 1)
-  /** A step more or less of syllables; what was shown once counts as help. */
+  /** So many steps on in the round of syllables: all, after skips, the first, none. */
   function show(by: number) {
     const now = SHOWN.indexOf(shown.value)
     shown.value = SHOWN[(now + by + SHOWN.length) % SHOWN.length] ?? 'none'
+    if (SHOWN.indexOf(shown.value) < SHOWN.indexOf(most.value)) most.value = shown.value
   }
   onUnmounted(quiet)
   return {
-    ...{ exercise, at, step, shown, modelled, broke, place, given, told, left, nextHelp },
+    ...{ exercise, at, step, shown, most, modelled, broke, place, given, told, left },
     ...{ begin, go, on, show, quiet },
   }
 }

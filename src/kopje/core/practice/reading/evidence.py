@@ -6,7 +6,7 @@ Source: docs/sources.md#reading-evidence.
 
 from __future__ import annotations
 
-from collections.abc import Container, Iterable, Sequence
+from collections.abc import Container, Iterable
 from dataclasses import dataclass
 from datetime import datetime
 from typing import Literal, get_args
@@ -18,7 +18,7 @@ from kopje.core.reasons import Reason, because
 Shown = Literal["every", "skips", "first", "none"]
 SHOWN: tuple[Shown, ...] = get_args(Shown)
 Helped = Literal["from_bar", "hold", "two_tones", "turned", "octave", "model"]
-HELPED: tuple[Helped, ...] = get_args(Helped)
+HELPED: tuple[Helped, ...] = get_args(Helped)  # after an error, the least help first
 FADES_AFTER = 2  # clean readings in a row
 LATELY = 40  # readings of which the interval log speaks
 HALF_LIFE = 20  # readings after which one counts half
@@ -82,15 +82,6 @@ def advice(readings: Iterable[Reading], due: str) -> tuple[Advice, Reason]:
     if len(mine) >= FADES_AFTER and all(one.clean for one in mine[-FADES_AFTER:]):
         return "up", because("reading_two_clean", count=FADES_AFTER)
     return "again", because("reading_one_clean")
-
-
-def least_help(given: Sequence[Helped]) -> Helped | None:
-    """The least help that has not been given yet after an error; None where even the model was.
-
-    >>> least_help([]), least_help(["from_bar", "hold"])
-    ('from_bar', 'two_tones')
-    """
-    return next((one for one in HELPED if one not in given), None)
 
 
 @dataclass(frozen=True, slots=True)

@@ -14,6 +14,7 @@ from typing import Any, TypeAlias
 
 import numpy as np
 
+from kopje.core.choir.rungs import may_leap, may_skip
 from kopje.core.music.degree import Degree
 from kopje.core.practice.reading.turns import first, next_weight
 
@@ -43,21 +44,8 @@ class Motion:
         if self.kind:
             return {"steps": 1, "skips": 2, "leaps": 7}[self.kind] >= letters and half_steps != 6
         if letters == 2:
-            return any(_neighbours(one, two, triad.split()) for triad in self.skips)
-        return any({str(one), str(two)} == set(pair.split()) for pair in self.leaps)
-
-
-def _neighbours(one: Degree, two: Degree, triad: list[str]) -> bool:
-    pair = {one.syllable, two.syllable}
-    return pair in ({triad[0], triad[1]}, {triad[1], triad[2]})
-
-
-def kind_of(one: Degree, two: Degree) -> str:
-    """repeat, step, skip or leap."""
-    letters = abs(two.step - one.step)
-    if letters == 0:
-        return "repeat" if one.alter == two.alter else "step"
-    return {1: "step", 2: "skip"}.get(letters, "leap")
+            return may_skip(self.skips, one, two)
+        return may_leap(self.leaps, one, two)
 
 
 # Where a tone that leads must go: letters and half steps.

@@ -5,14 +5,13 @@ Source: docs/sources.md#made-exercises.
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from functools import lru_cache
 
 from kopje.core.analysis.key_choice import CHOIR_VOICES, Voice
 from kopje.core.choir.rungs import TWELVE, Rung, rungs_of
 from kopje.core.errors import PracticeError
 from kopje.core.music.degree import Degree, Do, plain_do
-from kopje.core.practice.reading.figures import UPBEAT
 from kopje.core.practice.reading.ground import Motion
 
 FEWEST_TONES, FEWEST_AT_FIRST = 5, 3
@@ -22,7 +21,6 @@ VOICES_OF: dict[int, tuple[str, ...]] = {
     2: ("treble_1", "treble_2"),
     3: ("treble_1", "treble_2", "alto"),
 }
-LATE_CADENCES = 10  # from here on a cadence may be another than ti,-do or re-do
 _CFG = ("C", "F", "G")
 _DOS: dict[str, tuple[str, ...]] = {
     "reading-1": ("F",),
@@ -96,8 +94,6 @@ def task_of(level: str, before: str | None) -> ReadingTask:
 
 def _with_news(plain: ReadingTask, before: str, here: tuple[Rung, Rung]) -> ReadingTask:
     """What is raised is what the level before does not have; a level that only adds parts raises nothing."""
-    from dataclasses import replace
-
     pitch, rhythm, _ = _three(before)
     tones = frozenset(here[0].tones) - frozenset(pitch.tones)
     figures = tuple(key for key in here[1].figures if key not in rhythm.figures)
@@ -185,16 +181,3 @@ def voices_of(parts: int, section: Voice | None = None) -> tuple[Voice, ...]:
     if parts == 1 and section is not None:
         return (section,)
     return tuple(CHOIR_VOICES[name] for name in VOICES_OF[parts])
-
-
-__all__ = [
-    "UPBEAT",
-    "Key",
-    "ReadingTask",
-    "home_tone",
-    "in_order",
-    "keys_of",
-    "numbered_level",
-    "task_of",
-    "voices_of",
-]

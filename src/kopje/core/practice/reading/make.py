@@ -40,7 +40,7 @@ class Made:
 
 
 def make(task: ReadingTask, meter: Meter, bars: int, seed: int, section: Voice | None = None) -> Made:
-    """The exercise of a seed; PracticeError naming the rule that no exercise could keep."""
+    """The exercise of a seed; PracticeError naming the rule that stood in the way of every try."""
     _checked(task, meter, bars)
     keys = keys_of(task, voices_of(task.parts, section))
     chance = Chance(seed)

@@ -1,5 +1,5 @@
-"""A line of figures that fills its bars: what comes back is planned, the rest is drawn among all ways that
-the rules leave, so that a line is found wherever there is one.
+"""A line of figures that fills its bars: what comes back is planned, each other bar is drawn among all that
+the rules leave there, and what concerns the whole line is tried for so many times.
 
 Source: docs/sources.md#made-exercises.
 """
@@ -25,8 +25,8 @@ CADENCE = 3  # a long tone is so many times as likely at the end of a phrase
 @dataclass(frozen=True, slots=True)
 class RhythmTask:
     """What a line must be. `new`: figures of which one must come; `most_new` tones in new figures, at most;
-    `every`: each figure has to come, as far as the bars hold them; `rests_on`: the last tone begins on one of
-    these beats (from 0), is at least a beat and the longest of its bar; `most`: tones at most, None for any
+    `every`: each figure has to come, as far as the bars hold them; `ends`: the last tone begins on a strong
+    beat, is at least a beat and the longest of its bar; `most`: tones at most, None for any
     number; `sounding`: beats of a bar (from 0) on which no rest may stand."""
 
     meter: Meter
