@@ -20,6 +20,7 @@ import { endPack, keepPack } from '@/api/pack'
 import { standsIn, teaches } from '@/composables/roles'
 import { forgetUndo } from '@/composables/useUndo'
 import { say } from '@/locales/say'
+import { awaitsField } from '@/composables/useKeys'
 import { wording } from '@/composables/useWording'
 
 // Not on the first page until they are asked for.
@@ -34,6 +35,7 @@ const me = useMe()
 const first = useFirstRun()
 const bare = computed(() => route.meta.bare === true)
 const finding = ref(false)
+watch(finding, (now) => (awaitsField.value = now))
 provideTrail()
 const words = useWords(() => me.data.value !== undefined)
 watch(

@@ -1,9 +1,10 @@
 // What a day is like: the weather, an occasion; and the songs that suit it.
 import { useQuery } from '@tanstack/vue-query'
 import { computed, toValue } from 'vue'
-import { api, body } from './client'
+import { api, body, type Schemas } from './client'
 import { queryClient, type Id } from './queries'
 
+export type DayTime = Schemas['DayLikeRead']['times'][number]
 export const useDayLike = (day: Id) =>
   useQuery({
     queryKey: ['day-like', day],

@@ -1,6 +1,6 @@
 // What the room has, and what the lessons of a day need from it.
 import { useQuery } from '@tanstack/vue-query'
-import { toValue } from 'vue'
+import { computed, toValue } from 'vue'
 import { api, body, type Schemas } from './client'
 import { queryClient, type Id } from './queries'
 
@@ -14,6 +14,6 @@ export async function setRoom(sent: Schemas['RoomBody']): Promise<void> {
 export const useDayNeeds = (day: Id) =>
   useQuery({
     queryKey: ['day-needs', day],
-    queryFn: () =>
-      body(api.GET('/api/day/needs', { params: { query: { day: toValue(day) || null } } })),
+    queryFn: () => body(api.GET('/api/day/needs', { params: { query: { day: toValue(day) } } })),
+    enabled: computed(() => toValue(day) !== ''),
   })

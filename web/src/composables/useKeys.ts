@@ -1,5 +1,5 @@
 // Single keys for a page: they rest while one types, and can be switched off.
-import { onMounted, onUnmounted, shallowReactive } from 'vue'
+import { onMounted, onUnmounted, ref, shallowReactive } from 'vue'
 import { device } from './useDevice'
 
 export interface KeyAct {
@@ -11,6 +11,9 @@ export interface KeyAct {
 
 /** The keys of the page that is open, for the sheet that `?` opens. */
 export const openKeys = shallowReactive<{ acts: KeyAct[] }>({ acts: [] })
+
+/** While a field that was asked for is still on its way: what is typed already is no key of the page. */
+export const awaitsField = ref(false)
 
 export function typing(target: EventTarget | null): boolean {
   if (!(target instanceof HTMLElement)) return false
@@ -24,7 +27,15 @@ export function useKeys(acts: KeyAct[]): void {
   const down = (event: KeyboardEvent) => {
     const found = find(event)
     const single = event.key.length === 1
-    if (!found || typing(event.target) || event.ctrlKey || event.metaKey || event.altKey) return
+    if (
+      !found ||
+      awaitsField.value ||
+      typing(event.target) ||
+      event.ctrlKey ||
+      event.metaKey ||
+      event.altKey
+    )
+      return
     if (single && !device.keys) return
     const onButton =
       event.target instanceof HTMLElement &&

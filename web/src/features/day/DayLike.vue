@@ -1,14 +1,18 @@
 <script setup lang="ts">
 // Native: a word in a line of text that opens choices.
 // What is the day like? Two presses say it, and the songs that its classes know for it are named.
-import { computed } from 'vue'
-import { setDayLike, useDayLike } from '@/api/days'
-import { useKeep } from '@/composables/useKeep'
+import { computed, defineAsyncComponent, ref, watch } from 'vue'
+import { useDayLike } from '@/api/days'
 import { say } from '@/locales/say'
 
 const props = defineProps<{ day: string; songs?: boolean }>()
 const like = useDayLike(() => props.day)
-const { refused, keep } = useKeep()
+// The choices come when they are asked for: the first page is light without them.
+const DayLikeChoices = defineAsyncComponent(() => import('./DayLikeChoices.vue'))
+const opener = ref<HTMLElement>()
+const open = ref(false)
+const asked = ref(false)
+watch(open, () => (asked.value = true))
 const times = computed(() => like.data.value?.times ?? [])
 const said = computed(() => times.value.filter((one) => one.said).map((one) => one.key))
 /** Its season, then what was said of it. */
@@ -18,42 +22,29 @@ const told = computed(() =>
     .join(', '),
 )
 const suiting = computed(() => like.data.value?.suiting ?? [])
-async function turn(key: string) {
-  const rest = said.value.filter((one) => one !== key)
-  await keep(() => setDayLike(props.day, rest.length === said.value.length ? [...rest, key] : rest))
-}
 </script>
 
 <template>
   <section v-if="like.data.value" class="like">
-    <v-menu :close-on-content-click="false">
-      <template #activator="{ props: opens }">
-        <button
-          v-bind="opens"
-          type="button"
-          class="open small"
-          :aria-label="`${say('day-like')} ${told}`"
-        >
-          <span v-if="songs || !told" class="quiet">{{ say('day-like') }}</span>
-          <span class="told">{{ told }} ▾</span>
-        </button>
-      </template>
-      <section class="sheet choices" :aria-label="say('day-like')">
-        <p class="small quiet">{{ say('day-like-lead') }}</p>
-        <p class="row">
-          <v-btn
-            v-for="one in times"
-            :key="one.key"
-            size="small"
-            :class="['time', { on: one.said }]"
-            :aria-pressed="one.said"
-            @click="turn(one.key)"
-            >{{ one.said ? '✓ ' : '' }}{{ one.name }}</v-btn
-          >
-        </p>
-        <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
-      </section>
-    </v-menu>
+    <button
+      ref="opener"
+      type="button"
+      class="open small"
+      aria-haspopup="dialog"
+      :aria-expanded="open"
+      :aria-label="`${say('day-like')} ${told}`"
+      @click="open = !open"
+    >
+      <span v-if="songs || !told" class="quiet">{{ say('day-like') }}</span>
+      <span class="told">{{ told }} ▾</span>
+    </button>
+    <DayLikeChoices
+      v-if="asked && opener"
+      v-model="open"
+      :target="opener"
+      :day="day"
+      :times="times"
+    />
     <template v-if="songs && said.length">
       <p v-for="one in suiting" :key="one.id" class="small">
         <router-link :to="`/songs/${one.id}`">{{ one.title }}</router-link>
@@ -69,23 +60,6 @@ async function turn(key: string) {
   display: grid;
   gap: 4px;
   justify-items: start;
-}
-.choices {
-  padding: 10px 12px;
-  max-width: 320px;
-  display: grid;
-  gap: 8px;
-}
-.row {
-  flex-wrap: wrap;
-  gap: 4px;
-}
-.time {
-  padding: 2px 8px;
-}
-.time.on {
-  background: var(--dusk);
-  color: var(--sheet);
 }
 .open {
   min-height: 24px;
