@@ -1200,3 +1200,87 @@ paper_set_lead = { $count ->
   }. Look first, then sing without stopping.
 paper_set_key = Key: { $name }
 paper_set_key_lead = For the teacher: the same with their syllables.
+
+## Rounds of questions
+what_round = round
+place_line = line { $n }
+place_space = space { $n }
+place_above = above line { $n }
+place_below = below line { $n }
+place_ledger_below = { $n ->
+    [1] on the ledger line below
+   *[other] on ledger line { $n } below
+  }
+place_ledger_above = { $n ->
+    [1] on the ledger line above
+   *[other] on ledger line { $n } above
+  }
+side_up = up
+side_down = down
+ask_place = Where does the note lie?
+ask_place_why = Counted from the bottom: { $place }.
+ask_find = Do lies here: { $do }. Where is { $tone }?
+ask_find_why = From do to { $tone } it is { $n ->
+    [1] one place { $side }
+   *[other] { $n } places { $side }
+  }, lines and spaces counted in turn: { $place }.
+ask_letter = Which letter has this place?
+ask_letter_why = { $letter }: { $place } in this clef.
+says_letter = { $letter }
+ask_lie = How do { $one } and { $two } lie?
+ask_lie_why_alike = They are { $n } places apart, an even number: both on lines or both in spaces, wherever do is.
+ask_lie_why_each = They are { $n ->
+    [1] one place
+   *[other] { $n } places
+  } apart, an odd number: one on a line, one in a space, wherever do is.
+lie_lines = both on lines
+lie_spaces = both in spaces
+lie_each = one on a line, one in a space
+ask_direction = Up, down or the same?
+ask_direction_why = { $one }, then { $two }.
+says_up = up
+says_down = down
+says_same = the same
+ask_move = Step, skip or the same again?
+ask_move_why_repeat = { $one } twice: a repeat.
+ask_move_why_step = From { $one } to { $two }, its neighbour: a step.
+ask_move_why_skip = From { $one } to { $two }, past one tone: a skip.
+ask_move_why_leap = From { $one } to { $two }, past two tones or more: a leap.
+says_repeat = the same again
+says_step = a step
+says_skip = a skip
+says_leap = a leap
+ask_same = The same twice, or not?
+ask_same_why = Both times the same.
+ask_other_why = Not the same: tone { $n } was { $one }, then { $two }.
+says_same_row = the same
+says_other_row = not the same
+ask_line = Which line was it?
+ask_line_why = It went { $tones }.
+says_this_line = this one
+ask_tones = Which tones does it use?
+ask_tones_why = It went { $tones }.
+says_tones = { $tones }
+ask_home = Where is home?
+ask_home_why_do = It rests on do: major.
+ask_home_why_la = It rests on la: minor.
+ask_home_why_both = It rests on do first, major, and then on la, minor: it has two homes.
+says_home_do = do, major
+says_home_la = la, minor
+says_home_both = first do, then la
+ask_sign = With its { $sign }, or without?
+ask_sign_why_flat = Where do is { $do }, { $tone } is { $letter }: a half step over the tone below. Without the flat it lies a half step too high.
+ask_sign_why_sharp = Where do is { $do }, { $tone } is { $letter }: a half step under the tone above. Without the sharp it lies a half step too low.
+sign_flat = flat
+sign_sharp = sharp
+says_with_sign = with it
+says_without_sign = without it
+ask_along = Bar { $bar }, on { $tone }: what comes next?
+ask_along_why = { CAP($move) }.
+says_stays = stays on { $tone }
+says_moves = { $kind } { $side } to { $tone }
+move_step = a step
+move_skip = a skip
+move_leap = a leap
+ask_song = Which song is it?
+ask_song_why = It was “{ $title }”.

@@ -131,3 +131,45 @@ def test_the_routine_is_kept_with_its_version(app_client: TestClient, kestrel: P
     kept = client.put(address, json={"look": 10, "chant": False}, headers=tag)
     assert kept.json()["steps"] == ["orient", "look", "inside", "sing"]
     assert client.put(address, json={"look": 20}, headers=tag).status_code == 409
+
+
+def by_hand(place: Place, kind: str, number: int, **more: object) -> dict:
+    event = read(place, "", number, **more)
+    for name in ("exercise", "clean"):
+        event.pop(name)
+    return {**event, "kind": kind}
+
+
+def test_questions_of_what_a_class_can_name_and_how_it_did(app_client: TestClient, kestrel: Place) -> None:
+    """Each kind that is offered can be asked; what was played is practice, and counts when the teacher says
+    so."""
+    client = signed_in(app_client, kestrel)
+    declared(client, kestrel, "quarter-eighths", "so-mi", "la", "do", "re")
+    address = f"/api/sections/{kestrel.ids['section_id']}/rounds"
+    offered = practice(client, kestrel)["rounds"]
+    assert {"place", "find", "lie", "letter", "direction", "line", "tones"} <= {r["kind"] for r in offered}
+    for one in offered:
+        if one["kind"] in ("along", "song"):
+            continue
+        found = client.post(address, json={"kind": one["kind"], "count": 5, "seed": 3}).json()
+        assert len(found["questions"]) == 5, one["kind"]
+        assert found["results"][0] == "not_yet"
+        pictured = [bool(choice["picture"]) for choice in found["questions"][0]["choices"]]
+        assert set(pictured) == {one["kind"] == "line"}
+        assert bool(found["questions"][0]["picture"]) == (one["kind"] == "letter")
+    along = client.post(address, json={"kind": "along", "count": 3, "song_id": kestrel.ids["song_id"]})
+    assert along.status_code == 200, along.text
+    assert along.json()["song_id"] == kestrel.ids["song_id"]
+    unsung = client.post(address, json={"kind": "home", "count": 5})
+    assert unsung.status_code in (409, 422)
+    played = {"ask": "direction", "asked": 10, "right": 9, "choices": 3, "seconds": 61}
+    assert tell(client, by_hand(kestrel, "round", 1, **played))[0]["outcome"] == "taken"
+    tell(client, by_hand(kestrel, "round", 2, **{**played, "right": 6, "station": True}))
+    here = next(one for one in practice(client, kestrel)["rounds"] if one["kind"] == "direction")
+    assert (here["times"], here["best"]["right"], here["last"]["right"]) == (2, 9, 6)
+    assert (here["last"]["station"], here["last"]["result"], here["way"]) == (True, "nearly", "hear")
+    assert here["concept"] == "re"
+    told = {"concept": "re", "way": "hear", "help": "none", "result": "secure"}
+    answers = {"choices": 3, "asked": 10, "right": 9, "in_a_row": 3}
+    tell(client, by_hand(kestrel, "class_marked", 3, **told, answers=answers))
+    assert practice(client, kestrel)["told"] == ["The whole class, re, hearing it: has it."]

@@ -72,3 +72,41 @@ def test_a_choir_reads_a_level_in_parts(page: Page, demo: Running) -> None:
     expect(page.get_by_role("button", name="S2")).to_have_attribute("aria-pressed", "true")
     page.keyboard.press("+")
     expect(page.get_by_text("harder: how long it is")).to_be_visible()
+
+
+def test_questions_go_by_keys_and_count_when_the_teacher_says_so(page: Page, demo: Running) -> None:
+    """A round of five: the answer shows only once they said theirs, on the wall too; at its end how it
+    went."""
+    sign_in(page, demo.address)
+    practice_of(page, demo, "3A")
+    page.get_by_role("button", name="Name the place").click()
+    with page.context.expect_page() as opened:
+        page.get_by_role("button", name="On the wall").click()
+    wall = opened.value
+    page.get_by_role("combobox", name="Questions").press("Enter")
+    page.get_by_role("option", name="5", exact=True).click()
+    page.get_by_role("button", name="Begin").click()
+    for number in range(1, 6):
+        expect(page.get_by_text(f"{number} of 5")).to_be_visible()
+        expect(wall.get_by_text(f"{number} of 5")).to_be_visible()
+        expect(wall.locator(".why")).to_have_text("")
+        page.keyboard.press("1")
+        expect(wall.locator(".why")).to_contain_text("Counted from the bottom")
+        page.keyboard.press(" ")
+    expect(page.get_by_text(re.compile(r"^\d of 5 in \d+ s$"))).to_be_visible()
+    expect(page.get_by_text(re.compile("^The best of this class"))).to_be_visible()
+    page.get_by_role("button", name=re.compile("^Count it for")).click()
+    expect(page.get_by_text(re.compile("^The whole class, .*, reading it"))).to_be_visible()
+    with page.context.expect_page() as opened:
+        page.get_by_role("button", name="Open a station").click()
+    station = opened.value
+    station.get_by_role("button", name="Begin").click()
+    for _ in range(5):
+        station.locator(".choice").first.click()
+        station.get_by_role("button", name=re.compile("^(Next|Finish)")).click()
+    expect(station.get_by_text(re.compile(r"^\d of 5 in"))).to_be_visible()
+    station.close()
+    page.reload()
+    page.get_by_role("button", name="Name the place").click()
+    taken = page.get_by_label("At the station")
+    expect(taken).to_contain_text("The last was played at the station")

@@ -57,6 +57,13 @@ export const router = createRouter({
       props: true,
     },
     {
+      path: '/sections/:id/station',
+      name: 'station',
+      component: () => import('./pages/StationPage.vue'),
+      props: true,
+      meta: { bare: true },
+    },
+    {
       path: '/practice',
       name: 'practices',
       component: () => import('./pages/NextSectionPage.vue'),

@@ -123,6 +123,7 @@ TEACHING = (
         "exerciseScore",
         "exerciseFile",
         "printExercises",
+        "playRound",
     ),
     *("ledgerRules", "previewRules", "setRules"),
     *("findChildren", "exportLedger", "bringMarks", "child", "careForChild", "keepReport", "setReportWords"),

@@ -11,7 +11,7 @@ from xml.sax.saxutils import escape, quoteattr
 from kopje.core.analysis.layers import Hand
 from kopje.core.errors import EngravingError
 from kopje.core.exact import Fraction
-from kopje.core.music.clef import clef_of
+from kopje.core.music.clef import Clef, clef_of
 from kopje.core.music.meter import Meter
 from kopje.core.music.navigation import AT_HEAD, WRITTEN
 from kopje.core.music.note_values import plain, symbols, tuplet
@@ -56,14 +56,30 @@ class _Placed:
 
 
 @dataclass(frozen=True)
+class StaffLook:
+    """How a staff looks other than usual: its `clef`; without any clef so many `lines`, on which notes stand at
+    their `places` by the index of printed notes (1 is line 1, 2 space 1), do's own place marked at the head;
+    `sticks`: notes of a beat and less without their heads; `meter`: whether it stands there."""
+
+    clef: Clef | None = None
+    lines: int = 5
+    places: Mapping[int, int] = field(default_factory=dict)
+    do: int | None = None
+    do_name: str = "do"
+    sticks: bool = False
+    meter: bool = True
+
+
+@dataclass(frozen=True)
 class Under:
-    """What stands under the notes: lines of our own nearest to the staff, then the words."""
+    """What stands under the notes, lines of our own nearest to the staff, then the words; how the staff looks."""
 
     lines: tuple[Mapping[int, str], ...] = ()
     words: bool = True
     hands: Mapping[int, Hand] = field(default_factory=dict)  # the page draws hands in place of the syllables
     phrases: tuple[tuple[int, int, str], ...] = ()  # first note, last note, letter
     rests: Mapping[int, str] = field(default_factory=dict)  # what is spoken in a rest
+    staff: StaffLook | None = None
 
     @cached_property
     def hand_rows(self) -> int:
@@ -85,22 +101,45 @@ def mei_score(score: Score, focus: int = 0, under: Under = Under()) -> str:
     if not tune.bars:
         raise EngravingError("engraving_nothing")
     first = tune.bars[0]
-    staves = "".join(_staff(part, n, len(score.parts)) for n, part in enumerate(score.parts, 1))
+    look = under.staff or StaffLook()
+    staves = "".join(_staff(part, n, len(score.parts), look) for n, part in enumerate(score.parts, 1))
+    signature = "" if look.places else _signature(first.key)
+    signature += _meter(first.meter) if look.meter else ""
     symbol = ' symbol="bracket"' if len(score.parts) > 1 else ""
     return (
         '<?xml version="1.0" encoding="UTF-8"?><mei xmlns="http://www.music-encoding.org/ns/mei" meiversion="5.1"><music><body><mdiv>'
-        f"<score><scoreDef{_signature(first.key)}{_meter(first.meter)}><staffGrp{symbol}>{staves}</staffGrp>"
-        f"</scoreDef><section>{''.join(_measures(score, focus, under))}</section></score></mdiv></body></music></mei>"
+        f"<score><scoreDef{signature}><staffGrp{symbol}>{staves}</staffGrp>"
+        f"</scoreDef><section>{_do_at_head(look)}{''.join(_measures(score, focus, under))}</section></score></mdiv></body></music></mei>"
     )
 
 
-def _staff(part: Part, number: int, parts: int) -> str:
+def _staff(part: Part, number: int, parts: int, look: StaffLook) -> str:
     """A part without any pitch stands on one line; its name stands before the first staff."""
     name = f"<label>{escape(part.name or str(number))}</label>" if parts > 1 else ""
     if not part.pitched:
         return f'<staffDef n="{number}" lines="1" clef.shape="perc">{name}</staffDef>'
-    clef = 'clef.shape="G" clef.line="2"' if clef_of(part.tune) == "G" else 'clef.shape="F" clef.line="4"'
+    if look.places:
+        return f'<staffDef n="{number}" lines="{look.lines}">{name}</staffDef>'
+    clef = (
+        'clef.shape="G" clef.line="2"'
+        if (look.clef or clef_of(part.tune)) == "G"
+        else 'clef.shape="F" clef.line="4"'
+    )
     return f'<staffDef n="{number}" lines="5" {clef}>{name}</staffDef>'
+
+
+def _do_at_head(look: StaffLook) -> str:
+    """Where do lies, marked before the first bar."""
+    if not look.places or look.do is None:
+        return ""
+    sign = (
+        f'<note dur="4" loc="{look.do - 1}" head.shape="square" stem.visible="false" type="do-place">'
+        f'<verse n="1" type="layer"><syl>{escape(look.do_name)}</syl></verse></note>'
+    )
+    return (
+        '<measure n="0" metcon="false" right="invis"><staff n="1"><layer n="1">'
+        f"{sign}</layer></staff></measure>"
+    )
 
 
 def _signature(key: Key | None) -> str:
@@ -322,7 +361,12 @@ def _note(item: _Placed, under: Under) -> str:
     tie = f' tie="{item.tie}"' if item.tie else ""
     drawn = " ".join(_ARTICULATIONS[mark] for mark in note.marks if mark in _ARTICULATIONS)
     tie += f' artic="{drawn}"' if drawn and "-" not in item.id else ""
+    look = under.staff
+    if look is not None and "-" not in item.id and (place := look.places.get(int(item.id[1:]))) is not None:
+        return f'<note {shared} loc="{place - 1}"{tie}>{"".join(_lines(item, under))}</note>'
     if note.pitch is None:
+        if look is not None and look.sticks and item.written not in ("1", "2", "breve"):
+            shared += ' head.visible="false"'
         return f'<note {shared} loc="0"{tie}>{"".join(_lines(item, under))}</note>'
     pitch = note.pitch
     gestural = _ACCIDENTALS.get(pitch.alter)

@@ -8,7 +8,12 @@ import { type Id, picture, queryClient } from './queries'
 export type Exercise = Schemas['ExerciseRead']
 export type Offer = Schemas['OfferRead']
 export type Wish = Schemas['WishBody']
+export type Practice = Schemas['PracticeRead']
 export type Routine = Schemas['RoutineBody']
+export type Round = Schemas['QuestionsRead']
+export type RoundWish = Schemas['QuestionsBody']
+export type RoundKind = Round['kind']
+export type Standings = Schemas['StandingsRead']
 export type Shown = Offer['help']
 export type Helped = NonNullable<Schemas['ReadBody']['helped']>
 export const SHOWN: readonly Shown[] = ['every', 'skips', 'first', 'none']
@@ -98,4 +103,55 @@ export async function printedSet(
       parseAs: 'blob',
     }),
   )) as unknown as Blob
+}
+
+export const playRound = (section_id: string, wish: RoundWish): Promise<Round> =>
+  body(
+    api.POST('/api/sections/{section_id}/rounds', {
+      params: { path: { section_id } },
+      body: wish,
+    }),
+  )
+export interface Played {
+  ask: RoundKind
+  asked: number
+  right: number
+  choices: number
+  seconds: number
+  station: boolean
+}
+/** Keep that a round was played: practice, and no mark. */
+export const tellRound = (section_id: string, day: string, played: Played) =>
+  tell({ kind: 'round', section_id, lesson_id: section_id, day, ...played })
+/** What a game of choosing tells of a mark. */
+const answersOf = (choices: number, asked: number, right: number, in_a_row: number) => ({
+  ...{ choices, asked, right, in_a_row },
+})
+/** What a round shows of the whole class, in its concept; the teacher's own act. */
+export const countRound = (
+  section_id: string,
+  day: string,
+  round: Round,
+  right: number,
+  { concept, way }: Standings,
+) =>
+  tell({
+    ...{ kind: 'class_marked' as const, section_id, lesson_id: section_id, day },
+    ...{ concept: concept ?? '', way, help: 'none', result: round.results[right] ?? 'not_yet' },
+    answers: answersOf(round.choices, round.questions.length, right, round.in_a_row),
+  })
+/** The last round of a station is taken as a mark of the child that played it. */
+export async function takeRound(
+  section_id: string,
+  child_id: string,
+  day: string,
+  { last, concept, way }: Standings,
+): Promise<boolean> {
+  if (!last || !concept) return false
+  const kept = await tell({
+    ...{ kind: 'marked' as const, section_id, lesson_id: section_id, child_id, day },
+    ...{ concept, way, voices: 'alone', help: 'none', result: last.result },
+    answers: answersOf(last.choices, last.asked, last.right, last.in_a_row),
+  })
+  return kept !== false
 }

@@ -1,44 +1,19 @@
 <script setup lang="ts">
-// Practice: the next exercise for this class, unseen, at its level; the routine by one key; the least help after an error.
-import { computed, ref, watch } from 'vue'
-import { useRouter } from 'vue-router'
-import {
-  type Exercise,
-  type Offer,
-  printedSet,
-  readAgain,
-  type Routine,
-  setRoutine,
-  takeReadBack,
-  tellRead,
-  useExerciseScore,
-  usePractice,
-  type Wish,
-} from '@/api/practice'
+// Practice: what this class can be given. To read: the next exercise, unseen, at its level. To tell: rounds of questions.
+import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { outbox } from '@/api/outbox'
-import { useDay, useSections } from '@/api/queries'
+import { type Offer, readAgain, type RoundKind, usePractice } from '@/api/practice'
+import { useDay } from '@/api/queries'
 import PageState from '@/components/PageState.vue'
-import ScoreView from '@/components/ScoreView.vue'
-import SideDrawer from '@/components/SideDrawer.vue'
-import { useKeep } from '@/composables/useKeep'
-import { useKeys } from '@/composables/useKeys'
-import { play, tones } from '@/composables/useSound'
 import { useTrail } from '@/composables/useTrail'
-import AfterError from '@/features/practice/AfterError.vue'
 import OfferList from '@/features/practice/OfferList.vue'
-import HiddenLine from '@/features/practice/HiddenLine.vue'
-import PaperPanel from '@/features/practice/PaperPanel.vue'
-import RoutineForm from '@/features/practice/RoutineForm.vue'
-import RoutineSteps from '@/features/practice/RoutineSteps.vue'
-import { useAhead } from '@/features/practice/useAhead'
-import { useReading } from '@/features/practice/useReading'
-import { useWall } from '@/features/practice/useWall'
-import WeakPlaces from '@/features/practice/WeakPlaces.vue'
-import { say, sayOf } from '@/locales/say'
+import PracticeHead from '@/features/practice/PracticeHead.vue'
+import ReadingView from '@/features/practice/ReadingView.vue'
+import RoundView from '@/features/practice/RoundView.vue'
+import { NOTHING, useWall } from '@/features/practice/useWall'
+import { say } from '@/locales/say'
 
 const props = defineProps<{ id: string }>()
-const router = useRouter()
-const sections = useSections()
 const day = useDay()
 const read = usePractice(() => props.id)
 const practice = computed(() => read.data.value)
@@ -46,403 +21,78 @@ useTrail(() => [
   { says: practice.value?.section ?? '', to: `/sections/${props.id}` },
   { says: say('practice-title') },
 ])
-const steps = computed(() => practice.value?.routine.steps ?? [])
-const reading = useReading(
-  () => steps.value,
-  () => practice.value?.routine.look ?? 20,
-)
-const { exercise, at, most, shown, modelled, broke, place, given, told, left, step } = reading
+/** `sort due` of something to read, or `round kind`. */
 const picked = ref('')
-const part = ref(0)
-const changed = ref('')
-const drawer = ref<'' | 'weak' | 'routine' | 'paper'>('')
-const { refused, busy, keep } = useKeep()
-const offer = computed(() =>
-  practice.value?.offers.find((one) => `${one.sort} ${one.due}` === picked.value),
+const nameOf = (one: { sort: string; due: string }) => `${one.sort} ${one.due}`
+const kind = computed(() =>
+  picked.value.startsWith('round ') ? (picked.value.slice(6) as RoundKind) : null,
 )
-const wish = ref<Wish | null>(null)
-const last = ref<string[]>([]) // ids of what was told here, newest last
+const offer = computed(() => practice.value?.offers.find((one) => nameOf(one) === picked.value))
 watch(
   () => props.id,
-  () => {
-    exercise.value = null
-    picked.value = ''
-    wish.value = null
-  },
+  () => (picked.value = ''),
 )
-
-const plain = (one: Offer): Wish =>
-  ({
-    ...{ sort: one.sort, due: one.due, bars: 4, meter: '', do: '', motion: 'leaps' },
-    ...{ dose: 'some', plain: false, change: 'same' },
-  }) as Wish
-const asks = useAhead()
-async function make(asked: Wish['change'] = 'same') {
-  const from = wish.value ?? (offer.value && plain(offer.value))
-  if (!from || busy.value) return
-  await keep(async () => {
-    const found = await asks.next(props.id, { ...from, change: asked })
-    wish.value = { ...(found.wish as unknown as Wish), change: 'same' }
-    picked.value = `${found.sort} ${found.due}`
-    changed.value = found.change
-      ? say(asked === 'harder' ? 'practice-harder-by' : 'practice-easier-by', {
-          what: sayOf('practice-change', found.change),
-        })
-      : ''
-    part.value = 0
-    reading.begin(found)
-  })
-}
-function pick(one: Offer) {
-  picked.value = `${one.sort} ${one.due}`
-  wish.value = plain(one)
-  void make()
-}
 watch(
   practice,
   (now) => {
-    if (picked.value || !now?.offers.length) return
+    if (picked.value || !now) return
     const first = now.offers.at(-1)
-    if (first) picked.value = `${first.sort} ${first.due}`
+    picked.value = first ? nameOf(first) : `round ${now.rounds[0]?.kind ?? 'place'}`
   },
   { immediate: true },
 )
-
-/** As large as the sheet holds: several staves are high, a short line is one line. */
-const widthOf = (one: Exercise | null) => {
-  if (one && one.parts.length > 1) return one.parts.length > 2 ? 2000 : 1600
-  return (one?.sounds[0]?.length ?? 0) > 18 ? 1300 : 1050
-}
-const look = computed(() => ({
-  part: part.value,
-  shown: shown.value,
-  rhythm: step.value === 'chant',
-  width: widthOf(exercise.value),
-}))
-const score = useExerciseScore(() => exercise.value?.id ?? '', look)
-const sounds = computed(() => exercise.value?.sounds[part.value] ?? [])
-const move = computed<[string, string] | null>(() => {
-  const index = sounds.value.findIndex((one) => one.note === place.value?.note)
-  const [one, two] = [sounds.value[index - 1]?.degree, sounds.value[index]?.degree]
-  return one && two ? [one, two] : null
-})
-const midiOf = (degree: string) =>
-  sounds.value.find((one) => one.degree === degree)?.midi ??
-  [...(exercise.value?.tonic ?? []), ...(exercise.value?.scale ?? [])].find(
-    (one) => one.degree === degree,
-  )?.midi ??
-  null
-function orient() {
-  const pattern =
-    practice.value?.routine.orientation === 'scale' ? exercise.value?.scale : exercise.value?.tonic
-  if (pattern?.length) play(pattern.map((one) => one.midi))
-}
-const TEMPO = 80
-/** Playing it is help, and is written down as such. */
-function model(from = 0, to = Infinity) {
-  modelled.value = modelled.value || !broke.value
-  const beat = 60 / TEMPO
-  const chosen = sounds.value.filter((_, n) => n >= from && n <= to)
-  const start = chosen[0]?.start ?? 0
-  void tones(
-    chosen.map((one) => ({
-      at: (one.start - start) * beat,
-      seconds: one.beats * beat * 0.95,
-      midi: one.midi,
-    })),
-  )
-}
-function pressed(note: number) {
-  if (!broke.value) return
-  const found = sounds.value.find((one) => one.note === note)
-  if (found) place.value = { bar: found.bar, note }
-}
-function give(one: (typeof given.value)[number]) {
-  if (!given.value.includes(one)) given.value = [...given.value, one]
-  const index = sounds.value.findIndex((sound) => sound.note === place.value?.note)
-  const pair = [sounds.value[index - 1]?.midi, sounds.value[index]?.midi]
-  if (one === 'hold' && typeof pair[0] === 'number') play([pair[0]], 2)
-  if (one === 'model') model(Math.max(index - 1, 0), index)
-}
-
-async function tellIt(clean: boolean, helped: (typeof given.value)[number] | null = null) {
-  const now = exercise.value
-  if (!now || told.value || form.value !== 'read') return
-  const models = practice.value?.routine.models ?? false // sung along is help
-  const ids = await tellRead(props.id, day.data.value?.today ?? '', {
-    ...{ exercise: now.id, clean, shown: most.value, modelled: modelled.value || models },
-    ...{ again: step.value === 'again', part: part.value },
-    ...(place.value ?? {}),
-    ...(helped ? { helped } : {}),
-  })
-  if (ids === false) return
-  last.value = [...last.value, ...ids]
-  told.value = clean ? 'clean' : 'broke'
-  broke.value = false
-}
 watch(
   () => outbox.sent.value,
   () => void readAgain(),
 )
-function wrong() {
-  if (told.value || !exercise.value || form.value !== 'read') return
-  broke.value = true
-  place.value = null
-  given.value = []
+const reading = useTemplateRef<InstanceType<typeof ReadingView>>('reading')
+const round = useTemplateRef<InstanceType<typeof RoundView>>('round')
+function pick(one: Offer) {
+  picked.value = nameOf(one)
+  reading.value?.pick(one)
 }
-async function back() {
-  if (broke.value) {
-    broke.value = false
-    return
-  }
-  const id = last.value.at(-1)
-  if (!id) return
-  await takeReadBack(props.id, id)
-  last.value = last.value.slice(0, -1)
-  told.value = ''
-}
-async function next() {
-  if (broke.value) await tellIt(false)
-  await make()
-}
-/** Read from notes, follow signs, or echo: signs and echoes are tasks of their own, not readings. */
-const form = ref<'read' | 'signs' | 'echo'>('read')
-const hidden = ref<InstanceType<typeof HiddenLine>>()
-const open = ref(false) // the notes of what was signed or called
-const covered = computed(() => form.value !== 'read' && !open.value)
-watch([() => exercise.value?.id, form], () => (open.value = false))
-function on() {
-  if (!exercise.value) void make()
-  else if (covered.value && form.value === 'signs') hidden.value?.on()
-  else reading.on()
-}
-/** The line so many times, with its own length of silence after each call. */
-function call(times: number) {
-  const beat = 60 / TEMPO
-  const line = sounds.value
-  const end = line.at(-1)
-  const round = end ? (Math.ceil(end.start + end.beats) + 2) * beat : 0
-  void tones(
-    Array.from({ length: times }).flatMap((_, n) =>
-      line.map((one) => ({
-        at: n * round * 2 + one.start * beat,
-        seconds: one.beats * beat * 0.95,
-        midi: one.midi,
-      })),
-    ),
-  )
-}
-const wall = useWall(() => ({
-  exercise: covered.value ? '' : (exercise.value?.id ?? ''), // never the answer with the task
-  look: { ...look.value, width: (exercise.value?.parts.length ?? 1) > 1 ? 1400 : 850 },
-  step: step.value,
-  left: left.value,
-}))
-const openWall = () => window.open('/practice-wall', 'kopje-practice-wall')
-useKeys([
-  { key: ' ', says: say('practice-key-on'), act: on },
-  { key: 'n', says: say('practice-new'), act: () => void next() },
-  { key: '+', says: say('practice-harder'), act: () => void make('harder') },
-  { key: '-', says: say('practice-easier'), act: () => void make('easier') },
-  { key: 's', says: say('practice-syllables'), act: () => reading.show(1) },
-  { key: 't', says: say('keys-tonic'), act: orient },
-  { key: '3', says: say('practice-clean'), act: () => void tellIt(true) },
-  { key: '1', says: say('practice-broke'), act: wrong },
-  { key: 'Backspace', says: say('practice-back'), act: () => void back() },
-])
-async function print(count: number) {
-  const from = wish.value ?? (offer.value && plain(offer.value))
-  if (!from) return
-  await keep(async () => {
-    const pdf = await printedSet(props.id, { ...from, change: 'same' }, count, 'A4')
-    window.open(URL.createObjectURL(pdf))
-    await readAgain()
-  })
-}
-const keepRoutine = (routine: Routine) => void keep(() => setRoutine(props.id, routine))
+const shown = shallowRef(NOTHING)
+watch(kind, () => (shown.value = NOTHING))
+const wall = useWall(() =>
+  kind.value ? { ...NOTHING, face: round.value?.face ?? null } : shown.value,
+)
+const today = computed(() => day.data.value?.today ?? '')
 </script>
 
 <template>
   <PageState v-if="!practice" :error="read.error.value" @again="read.refetch()" />
   <div v-else class="with-drawer">
-    <OfferList :offers="practice.offers" :picked="picked" @pick="pick" />
-    <div class="page">
-      <header class="row spread">
-        <h1>{{ say('practice-heading', { section: practice.section }) }}</h1>
-        <v-select
-          class="whose"
-          :model-value="id"
-          :label="say('practice-whose')"
-          :items="(sections.data.value ?? []).map((one) => ({ value: one.id, title: one.name }))"
-          @update:model-value="router.push(`/sections/${$event}/practice`)"
-        />
-      </header>
-      <p v-if="!practice.offers.length" class="empty">
-        {{ say('practice-nothing', { section: practice.section }) }}
-        <router-link :to="`/sections/${id}`">{{ say('practice-nothing-do') }}</router-link>
-      </p>
-      <template v-else>
-        <div
-          v-if="exercise?.do"
-          class="row small"
-          role="group"
-          data-space-through
-          :aria-label="say('practice-form')"
-        >
-          <v-btn
-            v-for="one in ['read', 'signs', 'echo'] as const"
-            :key="one"
-            size="small"
-            :class="{ main: form === one }"
-            :aria-pressed="form === one"
-            @click="form = one"
-            >{{ sayOf('practice-form', one) }}</v-btn
-          >
-        </div>
-        <RoutineSteps
-          v-if="form === 'read' || !exercise?.do"
-          :steps="steps"
-          :at="at"
-          :left="left"
-          @go="reading.go"
-        />
-        <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
-        <section v-if="exercise" class="sheet">
-          <header class="row spread">
-            <h2>{{ exercise.title }}</h2>
-            <span class="small quiet"
-              >{{ exercise.meter
-              }}<template v-if="exercise.do">{{
-                say('practice-do', { do: exercise.do.replace('b', '♭') })
-              }}</template
-              >{{ changed ? ` · ${changed}` : '' }}</span
-            >
-          </header>
-          <HiddenLine
-            v-if="covered && form !== 'read'"
-            ref="hidden"
-            :exercise="exercise"
-            :form="form"
-            :calls="practice.routine.calls"
-            @call="call"
-            @reveal="open = true"
-          />
-          <ScoreView
-            v-else-if="score.data.value"
-            :svg="score.data.value"
-            :label="exercise.title"
-            :marked="place ? [place.note] : []"
-            @note="pressed"
-          />
-          <div v-if="exercise.parts.length > 1" class="row small">
-            <v-btn
-              v-for="(name, n) in exercise.parts"
-              :key="name"
-              size="small"
-              :class="{ main: n === part }"
-              :aria-pressed="n === part"
-              @click="part = n"
-              >{{ name }}</v-btn
-            >
-          </div>
-        </section>
-        <section v-else class="sheet begin">
-          <p>{{ offer?.name }}</p>
-          <v-btn class="main" :disabled="busy" @click="make()">{{ say('practice-begin') }}</v-btn>
-        </section>
-        <template v-if="exercise">
-          <div v-if="form !== 'read'" class="row acts">
-            <v-btn :disabled="busy" @click="next()"
-              >{{ say('practice-new') }} <span class="kbd">n</span></v-btn
-            >
-            <v-btn :disabled="busy" @click="make('harder')"
-              >{{ say('practice-harder') }} <span class="kbd">+</span></v-btn
-            >
-            <v-btn :disabled="busy" @click="make('easier')"
-              >{{ say('practice-easier') }} <span class="kbd">-</span></v-btn
-            >
-          </div>
-          <div v-else-if="!broke" class="row acts">
-            <v-btn class="main" @click="on()"
-              >{{ say('practice-on') }} <span class="kbd">{{ say('keys-space') }}</span></v-btn
-            >
-            <v-btn :disabled="told !== ''" @click="tellIt(true)"
-              >{{ told === 'clean' ? '✓ ' : '' }}{{ say('practice-clean') }}
-              <span class="kbd">3</span></v-btn
-            >
-            <v-btn :disabled="told !== ''" @click="wrong()"
-              >{{ told === 'broke' ? '✓ ' : '' }}{{ say('practice-broke') }}
-              <span class="kbd">1</span></v-btn
-            >
-            <v-btn :disabled="busy" @click="next()"
-              >{{ say('practice-new') }} <span class="kbd">n</span></v-btn
-            >
-            <v-btn :disabled="busy" @click="make('harder')"
-              >{{ say('practice-harder') }} <span class="kbd">+</span></v-btn
-            >
-            <v-btn :disabled="busy" @click="make('easier')"
-              >{{ say('practice-easier') }} <span class="kbd">-</span></v-btn
-            >
-          </div>
-          <AfterError
-            v-else
-            :place="place"
-            :move="move"
-            :given="given"
-            :helps="practice.helps"
-            @give="give"
-            @helped="tellIt(false, $event)"
-          />
-          <div class="row acts small">
-            <v-btn size="small" :disabled="!exercise.tonic.length" @click="orient()"
-              >♪ {{ say('practice-orient') }} <span class="kbd">t</span></v-btn
-            >
-            <v-btn v-if="!covered" size="small" @click="reading.show(1)"
-              >{{ sayOf('practice-shown', shown) }} <span class="kbd">s</span></v-btn
-            >
-            <v-btn v-if="form === 'read'" size="small" @click="model()">{{
-              say('practice-model')
-            }}</v-btn>
-            <v-btn size="small" @click="openWall()">{{ say('practice-project') }}</v-btn>
-            <v-btn v-if="last.length" size="small" @click="back()">{{
-              say('practice-back')
-            }}</v-btn>
-          </div>
-          <p v-if="offer" class="small advice" role="status">
-            <strong>{{ sayOf('practice-advice', offer.advice) }}</strong> {{ offer.why }}
-            {{ exercise.reasons.map((one) => one.sentence).join(' ') }}
-            <template v-if="offer.read && offer.help !== 'none'">{{
-              sayOf('practice-help-now', offer.help)
-            }}</template>
-          </p>
-        </template>
-        <footer class="row small">
-          <v-btn size="small" :aria-pressed="drawer === 'weak'" @click="drawer = 'weak'">{{
-            say('practice-weak')
-          }}</v-btn>
-          <v-btn size="small" :aria-pressed="drawer === 'routine'" @click="drawer = 'routine'">{{
-            say('practice-routine-set')
-          }}</v-btn>
-          <v-btn size="small" :aria-pressed="drawer === 'paper'" @click="drawer = 'paper'">{{
-            say('practice-paper')
-          }}</v-btn>
-          <span v-if="wall" class="quiet">{{ say('practice-wall-open') }}</span>
-        </footer>
-      </template>
-    </div>
-    <SideDrawer v-if="drawer === 'weak'" :title="say('practice-weak')" @close="drawer = ''">
-      <WeakPlaces :weak="practice.weak" :warm-up="practice.warm_up" :midi="midiOf" />
-    </SideDrawer>
-    <SideDrawer
-      v-else-if="drawer === 'routine'"
-      :title="say('practice-routine')"
-      @close="drawer = ''"
+    <OfferList
+      :offers="practice.offers"
+      :rounds="practice.rounds"
+      :picked="picked"
+      @pick="pick"
+      @play="picked = `round ${$event}`"
+    />
+    <RoundView
+      v-if="kind"
+      ref="round"
+      :section="id"
+      :kind="kind"
+      :today="today"
+      :standings="practice.rounds.find((one) => one.kind === kind)"
+      :told="practice.told"
+      :name="practice.section"
     >
-      <RoutineForm :routine="practice.routine" @change="keepRoutine" />
-    </SideDrawer>
-    <SideDrawer v-else-if="drawer === 'paper'" :title="say('practice-paper')" @close="drawer = ''">
-      <PaperPanel :exercise="exercise" :busy="busy" @print="print" />
-    </SideDrawer>
+      <PracticeHead :id="id" :section="practice.section" :wall="wall" />
+    </RoundView>
+    <ReadingView
+      v-else
+      :id="id"
+      ref="reading"
+      :practice="practice"
+      :offer="offer"
+      :today="today"
+      @moved="picked = nameOf($event)"
+      @wall="shown = $event"
+    >
+      <PracticeHead :id="id" :section="practice.section" :wall="wall" />
+    </ReadingView>
   </div>
 </template>
 
@@ -450,36 +100,5 @@ const keepRoutine = (routine: Routine) => void keep(() => setRoutine(props.id, r
 .with-drawer {
   display: flex;
   height: 100%;
-}
-.page {
-  flex: 1;
-  min-width: 0;
-  gap: 10px;
-}
-.whose {
-  flex: 0 0 130px;
-}
-.sheet {
-  background: var(--sheet);
-  border: 1px solid var(--line);
-  padding: 10px 16px;
-}
-.begin {
-  min-height: 220px;
-  display: flex;
-  flex-direction: column;
-  gap: 12px;
-  align-items: center;
-  justify-content: center;
-}
-.begin p {
-  font-size: 28px;
-  margin: 0;
-}
-.acts {
-  gap: 8px;
-}
-.advice {
-  margin: 0;
 }
 </style>

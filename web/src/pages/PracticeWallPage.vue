@@ -3,6 +3,7 @@
 import { computed } from 'vue'
 import { useExerciseScore } from '@/api/practice'
 import ScoreView from '@/components/ScoreView.vue'
+import RoundFace from '@/features/practice/RoundFace.vue'
 import { useOnWall } from '@/features/practice/useWall'
 import { say, sayOf } from '@/locales/say'
 
@@ -15,12 +16,18 @@ const score = useExerciseScore(
 
 <template>
   <main class="wall">
-    <h1>{{ on?.exercise ? sayOf('practice-step', on.step) : say('practice-wall-waits') }}</h1>
+    <h1 v-if="on?.face" class="small quiet">
+      {{ say('round-n', { n: on.face.n, of: on.face.of }) }}
+    </h1>
+    <h1 v-else>
+      {{ on?.exercise ? sayOf('practice-step', on.step) : say('practice-wall-waits') }}
+    </h1>
     <p v-if="on && on.left > 0" class="left" role="timer">
       {{ say('practice-seconds', { n: on.left }) }}
     </p>
+    <RoundFace v-if="on?.face" :on="on.face" still class="large" />
     <ScoreView
-      v-if="on?.exercise && score.data.value"
+      v-else-if="on?.exercise && score.data.value"
       :svg="score.data.value"
       :label="say('practice-title')"
     />
@@ -36,6 +43,9 @@ const score = useExerciseScore(
 h1 {
   font-size: 40px;
   margin: 0 0 3vh;
+}
+.large {
+  zoom: 1.5;
 }
 .left {
   font-size: 40px;

@@ -10,10 +10,11 @@ from fastapi import APIRouter, Query, Response
 from kopje.api.deps import Provided, Work
 from kopje.api.problems import answers
 from kopje.api.schemas.reading import ExerciseRead, PracticeRead, RoutineBody, RoutineRead, WishBody
+from kopje.api.schemas.rounds import QuestionsBody, QuestionsRead
 from kopje.core.practice.reading.evidence import Shown
 from kopje.engraving.printing import Paper
 from kopje.formats.write import MEDIA, write_score
-from kopje.usecases.practice import exercises, on_paper, readings
+from kopje.usecases.practice import exercises, on_paper, readings, rounds
 
 router = APIRouter(tags=["practice"])
 SVG = "image/svg+xml"
@@ -103,3 +104,11 @@ def post_print(
     """None of them was read by the class, and none will be given to it again."""
     sheets = on_paper.printed_set(ctx, section_id, body.value(), count, services.engraver)
     return Response(services.printer.pdf(sheets, paper), media_type="application/pdf")
+
+
+@router.post(
+    "/sections/{section_id}/rounds", operation_id="playRound", summary="A round of questions for a class"
+)
+def post_round(section_id: UUID, body: QuestionsBody, ctx: Work, services: Provided) -> QuestionsRead:
+    """Of what it can name and has sung. Nothing of it is kept; what was answered is told as an event."""
+    return QuestionsRead.of(rounds.play(ctx, section_id, body.value()), ctx, services.engraver)

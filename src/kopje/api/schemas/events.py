@@ -12,6 +12,7 @@ from kopje.api.schemas.base import Body, Day, Moment, Read
 from kopje.api.schemas.lesson_parts import Tick
 from kopje.core.choir.rungs import Broke
 from kopje.core.ledger.marks import Help, Result, Voices
+from kopje.core.practice.asks.rounds import RoundKind
 from kopje.core.practice.reading.evidence import Helped, Shown
 from kopje.core.sequence.concepts import Way
 from kopje.core.sequence.phases import Purpose
@@ -136,7 +137,8 @@ class MarkedBody(EventBody):
 
 
 class ClassMarkedBody(EventBody):
-    """How the whole class did in a concept: shown with the section, and part of no child's standing."""
+    """How the whole class did in a concept: shown with the section, and part of no child's standing.
+    `answers`: of a game of choosing. `day`: apart from any lesson; `lesson_id` is the section's id then."""
 
     kind: Literal["class_marked"]
     part_id: Id | None = None
@@ -144,6 +146,8 @@ class ClassMarkedBody(EventBody):
     way: Way
     help: Help
     result: Result
+    answers: AnswersBody | None = None
+    day: Day | None = None
 
 
 class HandsBody(EventBody):
@@ -192,6 +196,20 @@ class ReadBody(EventBody):
     bar: Annotated[int, Field(ge=0, le=600)] | None = None
     note: Annotated[int, Field(ge=0, le=2000)] | None = None
     helped: Helped | None = None
+    day: Day | None = None
+
+
+class RoundToldBody(EventBody):
+    """A round of questions was played: `right` of so many `asked` with so many `choices` each, in so many
+    seconds; `station`: by somebody alone. It is practice, and no mark."""
+
+    kind: Literal["round"]
+    ask: RoundKind
+    asked: Annotated[int, Field(ge=1, le=40)]
+    right: Annotated[int, Field(ge=0, le=40)]
+    choices: Annotated[int, Field(ge=2, le=12)]
+    seconds: Annotated[int, Field(ge=0, le=36_000)]
+    station: bool = False
     day: Day | None = None
 
 
@@ -244,7 +262,8 @@ OneEvent = Annotated[
     | HandsBody
     | PassedBody
     | JudgedBody
-    | ReadBody,
+    | ReadBody
+    | RoundToldBody,
     Field(discriminator="kind"),
 ]
 ONE_EVENT: TypeAdapter[Any] = TypeAdapter(OneEvent)

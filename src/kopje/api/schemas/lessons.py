@@ -28,11 +28,11 @@ from kopje.words import Words
 State = Literal["planned", "running", "done", "not_held"]
 
 
-def _known(event: ClassEvent, words: Words) -> bool:
+def is_known(event: ClassEvent, words: Words) -> bool:
     return event.kind == "hands" or event.body["concept"] in words.sequence.by_key
 
 
-def _told(event: ClassEvent, words: Words) -> str:
+def told_sentence(event: ClassEvent, words: Words) -> str:
     b = event.body
     if event.kind == "hands":
         asked = {"text": b["asked"]} if b["asked"] else {}
@@ -92,7 +92,7 @@ class LessonRead(Read):
             since=lesson.since,
             beside=words.say(beside_said(lesson.beside)) if lesson.beside else "",
             beside_concept=lesson.beside.concept.key if lesson.beside else None,
-            told=[_told(event, words) for event in lesson.told if _known(event, words)],
+            told=[told_sentence(event, words) for event in lesson.told if is_known(event, words)],
             note=lesson.note,
             last_note=lesson.last_note,
             unmet=ReasonRead.every(lesson.unmet, words),

@@ -8,6 +8,8 @@ from uuid import UUID
 from pydantic import Field
 
 from kopje.api.schemas.base import Body, Read, ReasonRead
+from kopje.api.schemas.lessons import is_known, told_sentence
+from kopje.api.schemas.rounds import StandingsRead
 from kopje.api.schemas.songs import ToneRead
 from kopje.core.analysis.tonic import falling_scale, tonic_pattern
 from kopje.core.practice.reading.evidence import HELPED, Advice, Helped, Shown, Weak
@@ -118,7 +120,8 @@ class WeakRead(Read):
 
 
 class PracticeRead(Read):
-    """`helps`: what is given after an error, the least first."""
+    """`helps`: what is given after an error, the least first; `rounds`: those it can play;
+    `told`: how the whole class did, as told here."""
 
     section: str
     grade: int
@@ -127,6 +130,8 @@ class PracticeRead(Read):
     weak: list[WeakRead]
     warm_up: list[list[str]]
     helps: list[Helped]
+    rounds: list[StandingsRead]
+    told: list[str]
 
     @classmethod
     def of(cls, found: Practice, ctx: Context) -> PracticeRead:
@@ -138,6 +143,8 @@ class PracticeRead(Read):
             weak=[WeakRead.of(one) for one in found.weak[:8]],
             warm_up=[list(row) for row in found.warm_up],
             helps=list(HELPED),
+            rounds=[StandingsRead.of(one, ctx) for one in found.rounds],
+            told=[told_sentence(one, ctx.words) for one in found.told if is_known(one, ctx.words)],
         )
 
 

@@ -12,7 +12,7 @@ from typing import Any, Literal, get_args
 
 Kind = Literal[
     "started", "ticked", "marked", "taken_back", "absent", "noted", "ended", "reopened", "rated", "not_held",
-    "class_marked", "hands", "passed", "judged", "read",
+    "class_marked", "hands", "passed", "judged", "read", "round",
 ]  # fmt: skip
 KINDS: tuple[str, ...] = get_args(Kind)
 Tick = Literal["done", "partly", "skipped"]

@@ -8,6 +8,7 @@ from uuid import UUID
 
 from kopje.core.choir.rungs import rungs_of
 from kopje.core.ledger.events import ClassEvent, voided
+from kopje.core.ledger.held import told_of_class
 from kopje.core.practice.reading.evidence import (
     Advice,
     Reading,
@@ -25,6 +26,9 @@ from kopje.store import events, practice, sections
 from kopje.store import tables as t
 from kopje.usecases.context import Context
 from kopje.usecases.practice.exercises import Given, given, moves_of, nearest_note
+from kopje.usecases.practice.rounds import Standing, standings
+
+MOST_TOLD = 5
 
 
 @dataclass(frozen=True)
@@ -46,6 +50,8 @@ class Practice:
     routine: Routine
     weak: tuple[Weak, ...]
     warm_up: tuple[tuple[str, ...], ...]
+    rounds: tuple[Standing, ...]
+    told: tuple[ClassEvent, ...]
 
 
 def practice_of(ctx: Context, section_id: UUID) -> Practice:
@@ -59,7 +65,15 @@ def practice_of(ctx: Context, section_id: UUID) -> Practice:
         routine_of(sections.section(ctx.session, ctx.school_id, section_id).reading),
         weak,
         warm_up(weak[0].one, weak[0].two, _known(here)) if weak else (),
+        tuple(standings(here, events.of_kinds(ctx.session, section_id, ("round", "taken_back")))),
+        _told(ctx, section_id),
     )
+
+
+def _told(ctx: Context, section_id: UUID) -> tuple[ClassEvent, ...]:
+    """How the whole class did, as it was told apart from any lesson: the last first."""
+    every = events.of_kinds(ctx.session, section_id, ("class_marked", "taken_back"))
+    return tuple(event for event in reversed(told_of_class(every)) if event.by_hand)[:MOST_TOLD]
 
 
 def _known(here: Given) -> set[str]:

@@ -28,7 +28,7 @@ OF_A_PART = frozenset(("ticked", "rated"))
 OF_A_CHILD = frozenset(("marked", "absent", "passed", "judged"))
 OF_A_CONCEPT = frozenset(("marked", "class_marked", "judged"))
 STANDS = frozenset(("marked", "judged"))  # what a standing is made of
-BY_HAND = STANDS | {"read"}  # what may be told apart from any lesson
+BY_HAND = STANDS | {"read", "round", "class_marked"}  # what may be told apart from any lesson
 CHANGES_LESSON = frozenset(("started", "ticked", "ended", "reopened", "rated", "not_held", "noted", "absent"))
 SAID = (
     "result",
@@ -43,6 +43,8 @@ SAID = (
     "exercise",
     "clean",
     "shown",
+    "ask",
+    "right",
 )
 SAME = ("kind", "section_id", "lesson_id", "child_id", "part_id", "target_id", "concept")
 

@@ -2,11 +2,15 @@
 // Native: rows of a list that are pressed whole.
 // What this class can be given to read, by kind; each with its sign and how far it is.
 import { computed } from 'vue'
-import type { Offer } from '@/api/practice'
+import type { Offer, RoundKind, Standings } from '@/api/practice'
 import { say, sayOf } from '@/locales/say'
 
-const props = defineProps<{ offers: readonly Offer[]; picked: string }>()
-const emit = defineEmits<{ pick: [offer: Offer] }>()
+const props = defineProps<{
+  offers: readonly Offer[]
+  rounds: readonly Standings[]
+  picked: string
+}>()
+const emit = defineEmits<{ pick: [offer: Offer]; play: [kind: RoundKind] }>()
 const keyOf = (one: Offer) => `${one.sort} ${one.due}`
 const kinds = computed(() =>
   (['level', 'melody', 'rhythm'] as const)
@@ -35,6 +39,18 @@ const kinds = computed(() =>
         }}</span>
       </button>
     </template>
+    <h2 class="small">{{ say('practice-sort-round') }}</h2>
+    <button
+      v-for="one in rounds"
+      :key="one.kind"
+      :class="['offer wide', { picked: `round ${one.kind}` === picked }]"
+      :aria-pressed="`round ${one.kind}` === picked"
+      @click="emit('play', one.kind)"
+    >
+      <span>{{ sayOf('round-kind', one.kind) }}</span><span v-if="one.last" class="how narrow">{{
+        say('round-short', { right: one.last.right, of: one.last.asked })
+      }}</span>
+    </button>
   </nav>
 </template>
 
@@ -59,6 +75,12 @@ h2 {
   padding: 6px 14px;
   text-align: left;
   align-items: center;
+}
+.wide {
+  grid-template-columns: 1fr auto;
+}
+.wide .how {
+  grid-column: 2;
 }
 .offer:hover {
   background: var(--wash);

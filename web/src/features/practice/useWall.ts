@@ -2,12 +2,18 @@
 import { onUnmounted, ref, watch } from 'vue'
 import type { Look } from '@/api/practice'
 import type { Step } from './useReading'
+import type { OnFace } from './useRound'
 
 export interface OnWall {
   exercise: string
   look: Look
   step: Step
   left: number
+  face: OnFace | null
+}
+export const NOTHING: OnWall = {
+  ...{ exercise: '', look: { part: 0, shown: 'none', rhythm: false, width: 1100 } },
+  ...{ step: 'sing', left: 0, face: null },
 }
 type Said = { kind: 'on'; wall: OnWall } | { kind: 'here' }
 const NAME = 'kopje-practice'

@@ -20,6 +20,7 @@ from kopje.core.practice.reading.ground import Motion
 from kopje.core.practice.reading.levels import ReadingTask, in_order, task_of
 from kopje.core.practice.reading.make import Made, make
 from kopje.core.practice.reading.own import Kind, rhythm_line
+from kopje.core.practice.reading.rhythm import RhythmTask, can_end
 from kopje.core.sequence.concepts import Concept
 
 Sort = Literal["rhythm", "melody", "level"]
@@ -39,7 +40,8 @@ FEWEST_FOR_PEAK = 4  # tones; with fewer a single highest tone would be all ther
 @dataclass(frozen=True, slots=True)
 class Offer:
     """Something to read: `due` is the concept or level, `tones` and `figures` all that may come, `new_tones`
-    and `new_figures` those of the concept; `before` the level before."""
+    and `new_figures` those of the concept; `before` the level before; `home` where a line ends, where that is
+    not as usual."""
 
     sort: Sort
     due: str
@@ -49,6 +51,7 @@ class Offer:
     new_tones: tuple[str, ...] = ()
     new_figures: tuple[str, ...] = ()
     before: str | None = None
+    home: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -87,13 +90,20 @@ def offers(named: Sequence[Concept], choir: bool) -> tuple[Offer, ...]:
         tones += concept.degrees
         if concept.degrees and len(set(tones)) > 1:
             known, new = tuple(dict.fromkeys(tones)), tuple(dict.fromkeys(concept.degrees))
-            found.append(Offer("melody", concept.key, known, figures or PLAIN_FIGURES, meters, new))
+            read = figures or PLAIN_FIGURES
+            ends = tuple(meter for meter in meters if _ends_in(read, Meter.parse(meter)))
+            found.append(Offer("melody", concept.key, known, read, ends or meters[:1], new))
     return tuple(found)
 
 
 def _stands_in(figures: tuple[str, ...], meter: Meter) -> bool:
     """Whether a bar is long enough for some of these figures."""
     return any(shape.beats <= meter.beats for key in figures for shape in shapes_of(key, meter.compound))
+
+
+def _ends_in(figures: tuple[str, ...], meter: Meter) -> bool:
+    """Whether a line of these figures can come to its end there."""
+    return can_end(RhythmTask(meter, LENGTHS[1], figures))
 
 
 def _figures(named: Iterable[Concept]) -> tuple[str, ...]:
@@ -153,7 +163,7 @@ def _melody_task(offer: Offer, wish: Wish, meter: Meter, voice: Voice | None) ->
     figures = tuple(dict.fromkeys([*figures, *(("half",) if "half" in offer.figures else ())]))
     there = {str(tone) for tone in tones}
     resting = next((home for home in HOMES if home in there), None)
-    resting = resting.rstrip(",") if resting else tones[0].syllable
+    resting = offer.home or (resting.rstrip(",") if resting else tones[0].syllable)
     new = frozenset(offer.new_tones)
     all_new = all(str(tone) in new for tone in tones)
     return ReadingTask(

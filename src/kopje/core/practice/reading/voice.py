@@ -116,7 +116,7 @@ def spots(
         place = Place.of(event.place, Fraction(1), ends)
         may = by_place[place]
         following = None if ends else events[sung[order + 1]]
-        if _ends_second_bar(event, following):
+        if following is not None and _ends_second_bar(event, following):
             may = may * not_home
         if ends:
             may = may * last
@@ -132,9 +132,9 @@ def spots(
     return found
 
 
-def _ends_second_bar(event: Event, following: Event | None) -> bool:
+def _ends_second_bar(event: Event, following: Event) -> bool:
     """Bar 2 of a phrase of four asks: it does not end on the resting tone."""
-    return event.bar % PHRASE == 1 and (following is None or following.bar > event.bar)
+    return event.bar % PHRASE == 1 and following.bar > event.bar
 
 
 def _opened(news: News, order: int, may: Whole, pairs: Whole | None) -> tuple[Whole, Whole]:

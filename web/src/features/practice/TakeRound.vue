@@ -1,0 +1,72 @@
+<script setup lang="ts">
+// The last round was played alone at the station: practice, until the teacher says whose it was and that it counts.
+import { ref, watch } from 'vue'
+import { useChildrenNamed } from '@/api/children'
+import { type Standings, takeRound } from '@/api/practice'
+import { say, sayOf } from '@/locales/say'
+
+const props = defineProps<{
+  section: string
+  name: string
+  today: string
+  standings: Standings
+}>()
+const text = ref('')
+const found = useChildrenNamed(text)
+const child = ref<string | null>(null)
+const kept = ref('')
+watch(
+  () => props.standings.times,
+  () => (kept.value = ''),
+)
+async function take() {
+  if (!child.value) return
+  const who = found.data.value?.find((one) => one.id === child.value)?.name ?? ''
+  if (await takeRound(props.section, child.value, props.today, props.standings)) {
+    kept.value = say('round-taken', { name: who, concept: props.standings.concept_name })
+    child.value = null
+  }
+}
+</script>
+
+<template>
+  <section v-if="standings.last" class="take sheet" :aria-label="say('round-station')">
+    <p>
+      {{
+        say('round-station-last', {
+          ...{ right: standings.last.right, of: standings.last.asked },
+          ...{ seconds: standings.last.seconds },
+          ...{ result: sayOf('more-results', standings.last.result) },
+        })
+      }}
+    </p>
+    <div class="row">
+      <v-autocomplete
+        v-model="child"
+        :label="say('round-whose')"
+        :items="
+          (found.data.value ?? [])
+            .filter((one) => one.section === name)
+            .map((one) => ({ value: one.id, title: one.name }))
+        "
+        no-filter
+        @update:search="text = $event"
+      />
+      <v-btn :disabled="!child" @click="take()">{{
+        say('round-take', { concept: standings.concept_name })
+      }}</v-btn>
+    </div>
+    <p v-if="kept" role="status">✓ {{ kept }}</p>
+  </section>
+</template>
+
+<style scoped>
+.take {
+  padding: 10px 16px;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+}
+p {
+  margin: 0 0 6px;
+}
+</style>
