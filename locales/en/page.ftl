@@ -2143,3 +2143,4 @@ round-station-last = The last was played at the station: { $right } of { $of } i
 round-whose = Whose was it?
 round-take = Take it for { $concept }
 round-taken = Kept for { $name }: { $concept }.
+teach-exercise-comes = A new line for this class is on its way.

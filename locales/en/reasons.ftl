@@ -1187,6 +1187,7 @@ told_class = The whole class, { $concept }, { $way ->
 ## Reading
 exercise_title = { $name }, no. { $number }
 exercise_for = Made for { $concept }; the class has read nothing nearly the same.
+exercise_of_song = From “{ $title }”, bars { $first } to { $last }, which the class has not sung.
 exercise_only_named = All its tones have names in this class.
 reading_none_yet = Not read without help yet.
 reading_broke = The last reading broke: once more from that place, then another of the same kind.

@@ -395,3 +395,4 @@ round_few_songs = The class has sung too few songs that can be told apart. Nothi
 round_no_sign = None of the tones of this class has a flat or a sharp where do lies well for it. Nothing was made; come back to it with fa or ti.
 round_of_songs = These questions go along a song. Nothing was made; name one.
 round_song_too_small = The song has too few moves, or moves of too few kinds, from there on. Nothing was made; take another song, or begin anew.
+exercise_elsewhere = The exercise was made for another class. Nothing was shown.

@@ -35,6 +35,7 @@ ANYBODY = (
 )
 # What stands in for a day: look at today's lessons, teach them, tick and mark; no history.
 IN_THE_ROOM = (
+    *("partExercise", "exercise", "exerciseScore"),
     *(
         "day",
         "sections",
@@ -119,8 +120,6 @@ TEACHING = (
         "practice",
         "setRoutine",
         "nextExercise",
-        "exercise",
-        "exerciseScore",
         "exerciseFile",
         "printExercises",
         "playRound",

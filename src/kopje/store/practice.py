@@ -22,6 +22,12 @@ def of_section(session: Session, section_id: UUID) -> Sequence[Exercise]:
     return session.scalars(mine.order_by(Exercise.number)).all()
 
 
+def of_part(session: Session, part_id: UUID) -> Exercise | None:
+    """The one that a part of a lesson opened last."""
+    mine = select(Exercise).where(Exercise.part_id == part_id)
+    return session.scalars(mine.order_by(Exercise.number.desc()).limit(1)).first()
+
+
 def is_of(session: Session, exercise_id: str, section_id: UUID) -> bool:
     """Whether an exercise was made for a class."""
     found = session.get(Exercise, UUID(exercise_id))

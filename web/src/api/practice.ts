@@ -86,6 +86,9 @@ export interface Reading {
 /** Keep that a class read an exercise; the ids of what was told, or false where this device has no room. */
 export const tellRead = (section_id: string, day: string, reading: Reading) =>
   tell({ kind: 'read', section_id, lesson_id: section_id, day, ...reading })
+/** The same in a lesson, which has its day. */
+export const tellReadIn = (section_id: string, lesson_id: string, reading: Reading) =>
+  tell({ kind: 'read', section_id, lesson_id, ...reading })
 export const takeReadBack = (section_id: string, target_id: string) =>
   tell({ kind: 'taken_back', section_id, lesson_id: section_id, target_id })
 
@@ -155,3 +158,16 @@ export async function takeRound(
   })
   return kept !== false
 }
+
+/** The exercise of a part of a lesson: the one it has, or another one like it. */
+export const partExercise = (
+  lesson_id: string,
+  part_id: string,
+  asked: Schemas['FreshBody'],
+): Promise<Exercise> =>
+  body(
+    api.POST('/api/lessons/{lesson_id}/parts/{part_id}/exercise', {
+      params: { path: { lesson_id, part_id } },
+      body: asked,
+    }),
+  )

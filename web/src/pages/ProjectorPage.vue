@@ -2,6 +2,7 @@
 // What the class sees: the music or the one cue, on the whole screen. Never names, marks or answers.
 import { computed, watchEffect } from 'vue'
 import { useLesson } from '@/api/lessons'
+import { useExerciseScore } from '@/api/practice'
 import { useMe, useScore } from '@/api/queries'
 import PageState from '@/components/PageState.vue'
 import WallView from '@/components/WallView.vue'
@@ -26,6 +27,12 @@ const score = useScore(
   true,
   () => looking(look.value),
 )
+const exercise = useExerciseScore(() => (part.value?.reads ? (look.value.exercise ?? '') : ''), {
+  part: 0,
+  shown: 'none',
+  rhythm: false,
+  width: 1000,
+})
 watchEffect(() => (document.title = say('projector-title')))
 </script>
 
@@ -41,6 +48,12 @@ watchEffect(() => (document.title = say('projector-title')))
       />
       <h1 v-else>{{ part.song.title }}</h1>
     </template>
+    <WallView
+      v-else-if="part?.reads && exercise.data.value"
+      :title="part.title"
+      :svg="exercise.data.value"
+      one-part
+    />
     <WallView
       v-else-if="part"
       :title="part.piece?.title ?? part.title"

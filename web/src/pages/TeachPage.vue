@@ -12,6 +12,7 @@ import { useKeys } from '@/composables/useKeys'
 import { play } from '@/composables/useSound'
 import { useTrail } from '@/composables/useTrail'
 import ActivityFace from '@/features/teach/ActivityFace.vue'
+import ExerciseFace from '@/features/teach/ExerciseFace.vue'
 import FarScreen from '@/features/teach/FarScreen.vue'
 import HearingMore, { type Mode } from '@/features/teach/HearingMore.vue'
 import HearingPanel from '@/features/teach/HearingPanel.vue'
@@ -22,6 +23,7 @@ import TeachBar from '@/features/teach/TeachBar.vue'
 import TeachControls from '@/features/teach/TeachControls.vue'
 import { useClock } from '@/features/teach/useClock'
 import { usePace } from '@/features/teach/usePace'
+import { usePartExercise } from '@/features/teach/usePartExercise'
 import { useParts } from '@/features/teach/useParts'
 import { ALL, type Look, startOf, useProjectorLink } from '@/features/teach/useProjector'
 import { type Broke, MOST_TOGETHER, useQueue } from '@/features/teach/useQueue'
@@ -77,6 +79,11 @@ const queue = useQueue(
 )
 const { four, then, current, together, picked, size, done, everybody, give, undo, locate } = queue
 const pace = usePace(done)
+const read = usePartExercise(
+  () => props.id,
+  section,
+  () => part.value,
+)
 const said = computed(
   () => new Map((hearing.data.value?.roll ?? []).map((one) => [one.child_id, one.say])),
 )
@@ -142,6 +149,10 @@ watch(
     look.value = first === null ? ALL : { part: first, alone: true }
   },
   { immediate: true },
+)
+watch(
+  () => read.exercise.value?.id,
+  (exercise) => (look.value = { ...look.value, exercise }),
 )
 watch([() => part.value?.id, look], () => projector.tell())
 /** Each part of the score in turn, then all of them again. */
@@ -226,6 +237,7 @@ function project() {
 const noting = ref(false)
 const song = computed(() => part.value?.song)
 const starting = computed(() => song.value && startOf(song.value, look.value))
+const home = computed(() => song.value?.tonic ?? read.exercise.value?.tonic)
 const open = (what: Mode) => {
   mode.value = mode.value === what ? '' : what
 }
@@ -272,9 +284,10 @@ useKeys([
   {
     key: 'o',
     says: say('keys-tonic'),
-    act: () => song.value && play(song.value.tonic.map((tone) => tone.midi)),
+    act: () => home.value && play(home.value.map((tone) => tone.midi)),
   },
   { key: 'l', says: say('keys-look'), act: lookOn },
+  { key: '.', says: say('practice-new'), act: () => void read.fresh() },
   { key: 'z', says: say('keys-reveal'), act: reveal },
   { key: 'n', says: say('keys-names'), act: () => (held.value = true), up: release },
 ])
@@ -320,8 +333,18 @@ useKeys([
         v-model:look="look"
         :part="part"
         :otherwise="otherwise"
+        :tonic="read.exercise.value?.tonic"
         class="upper"
-      />
+      >
+        <ExerciseFace
+          :exercise="read.exercise.value"
+          :told="read.told.value"
+          :busy="read.busy.value"
+          :refused="read.refused.value"
+          @fresh="read.fresh"
+          @tell="read.tellIt"
+        />
+      </ActivityFace>
       <div class="lower">
         <p v-if="outbox.full.value" class="wrong small" role="alert">△ {{ say('outbox-full') }}</p>
         <HearingPanel

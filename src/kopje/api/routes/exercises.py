@@ -9,12 +9,19 @@ from fastapi import APIRouter, Query, Response
 
 from kopje.api.deps import Provided, Work
 from kopje.api.problems import answers
-from kopje.api.schemas.reading import ExerciseRead, PracticeRead, RoutineBody, RoutineRead, WishBody
+from kopje.api.schemas.reading import (
+    ExerciseRead,
+    FreshBody,
+    PracticeRead,
+    RoutineBody,
+    RoutineRead,
+    WishBody,
+)
 from kopje.api.schemas.rounds import QuestionsBody, QuestionsRead
 from kopje.core.practice.reading.evidence import Shown
 from kopje.engraving.printing import Paper
 from kopje.formats.write import MEDIA, write_score
-from kopje.usecases.practice import exercises, on_paper, readings, rounds
+from kopje.usecases.practice import exercises, in_lesson, on_paper, readings, rounds
 
 router = APIRouter(tags=["practice"])
 SVG = "image/svg+xml"
@@ -42,6 +49,17 @@ def put_routine(section_id: UUID, body: RoutineBody, ctx: Work) -> RoutineRead:
 )
 def post_exercise(section_id: UUID, body: WishBody, ctx: Work) -> ExerciseRead:
     found = exercises.next_exercise(ctx, section_id, body.value(), body.change)
+    return ExerciseRead.of(found.exercise, ctx, found.change)
+
+
+@router.post(
+    "/lessons/{lesson_id}/parts/{part_id}/exercise",
+    operation_id="partExercise",
+    summary="The exercise that a part of a lesson opens",
+)
+def post_part(lesson_id: UUID, part_id: UUID, body: FreshBody, ctx: Work) -> ExerciseRead:
+    """Made for the class and the day when it is opened; the same again, until a fresh one is asked for."""
+    found = in_lesson.for_part(ctx, lesson_id, part_id, body.fresh, body.change)
     return ExerciseRead.of(found.exercise, ctx, found.change)
 
 

@@ -20,6 +20,7 @@ from kopje.core.planning.growth import Form, form_for, grown_by
 from kopje.core.planning.material import Material
 from kopje.core.planning.repertoire import Repertoire
 from kopje.core.planning.template import slot_name
+from kopje.core.planning.to_read import to_read
 from kopje.core.planning.wall import Wall, on_the_wall
 from kopje.core.reasons import because
 from kopje.core.sequence.concepts import Concept
@@ -183,6 +184,7 @@ class PartRead(Read):
     times: int | None
     grouping: str
     hears: int
+    reads: bool
     material: MaterialRead
     song: SongBrief | None
     piece: RecordingBrief | None
@@ -255,6 +257,7 @@ class PartRead(Read):
             times=times,
             grouping=words.say(because(f"grouping_{item.grouping}")),
             hears=item.hears,
+            reads=to_read(item, concept) is not None,
             material=MaterialRead.model_validate(part.material),
             song=SongBrief.of(song, words, section.grade) if song else None,
             piece=RecordingBrief.of(piece) if piece else None,

@@ -47,13 +47,14 @@ class ProjectedRead(Read):
 
 class ShowBody(Body):
     """A part of a lesson; of a score in parts, the one that is looked at, and whether it stands alone.
-    `open`: what waited for the class's answer is shown."""
+    `open`: what waited for the class's answer is shown; `exercise`: what the part reads."""
 
     lesson_id: Annotated[UUID, Field(strict=False)]
     part_id: Annotated[UUID, Field(strict=False)]
     part: Annotated[int, Field(ge=1, le=8)] | None = Field(default=None, examples=[None])
     alone: bool = Field(default=False, examples=[False])
     open: bool = Field(default=False, examples=[False])
+    exercise: Annotated[UUID, Field(strict=False)] | None = Field(default=None, examples=[None])
 
 
 class PairBody(ShowBody):

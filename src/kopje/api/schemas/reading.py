@@ -44,6 +44,13 @@ class WishBody(Body):
         return Wish(self.sort, self.due, self.bars, self.meter, self.do, self.motion, self.dose, self.plain)
 
 
+class FreshBody(Body):
+    """`fresh`: another one like it; `change`: one thing harder or easier."""
+
+    fresh: bool = Field(False, examples=[False])
+    change: exercises.Asked = Field("same", examples=["same"])
+
+
 class RoutineBody(Body):
     orientation: Orientation = Field("tonic", examples=["tonic"])
     look: Annotated[int, Field(ge=0, le=120)] = Field(20, examples=[20])
@@ -213,5 +220,5 @@ class ExerciseRead(Read):
             tonic=ToneRead.every(tonic_pattern(home)),
             scale=ToneRead.every(falling_scale(home)),
             change=change,
-            reasons=ReasonRead.every(exercises.reasons_of(row), ctx.words),
+            reasons=ReasonRead.every(exercises.reasons_of(ctx, row), ctx.words),
         )

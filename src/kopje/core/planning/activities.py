@@ -85,6 +85,7 @@ class Activity:
     works: str = ""
     size: tuple[int, int] = ANY_SIZE
     needs: tuple[tuple[str, str], ...] = ()
+    reads: bool = False  # something new, made for the class, where it has a concept
     routine: bool = False  # known from its second lesson, never carried over
 
     @property

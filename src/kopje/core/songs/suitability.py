@@ -73,10 +73,15 @@ def unknown(song: SongCard, state: SectionState, besides: ConceptKey | None = No
     return tuple(
         content
         for content in song.contents
-        if content.concept != besides
+        if (besides is None or content.concept != besides)
         and not content.trait
         and (content.concept is None or not state.named(content.concept))
     )
+
+
+def readable(song: SongCard, state: SectionState) -> bool:
+    """Whether the class can read it: every tone and figure in it has its name there."""
+    return all(content.aspect for content in unknown(song, state))
 
 
 def fit(

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import asdict, dataclass
 from functools import lru_cache
 from itertools import pairwise
@@ -11,7 +11,6 @@ from uuid import UUID
 
 from kopje.core.analysis.analysis import Analysis, analyse
 from kopje.core.analysis.annotations import Annotations
-from kopje.core.analysis.key_choice import Voice, voice_of
 from kopje.core.analysis.layers import TextLayer, line
 from kopje.core.analysis.motion import move
 from kopje.core.errors import NotFoundError, PracticeError
@@ -19,54 +18,24 @@ from kopje.core.music.degree import Do, plain_do
 from kopje.core.music.score import Score
 from kopje.core.practice.reading.as_score import as_score
 from kopje.core.practice.reading.evidence import Shown
-from kopje.core.practice.reading.given import Change, Offer, Sort, Wish, easier, harder, made_of, offers
+from kopje.core.practice.reading.given import Change, Offer, Wish, easier, harder, made_of
 from kopje.core.practice.reading.levels import VOICES_OF
+from kopje.core.practice.reading.make import Made
 from kopje.core.practice.reading.served import Print, is_new, print_of
 from kopje.core.reasons import Named, Reason, because
-from kopje.core.sequence.grades import CHOIR
 from kopje.engraving.mei import Under, mei_score
 from kopje.formats.abc_write import write_abc
 from kopje.formats.read import read_scores
-from kopje.store import practice
+from kopje.store import practice, songs
 from kopje.store import tables as t
 from kopje.usecases.context import Context
-from kopje.usecases.snapshot import SectionNow, snapshot
+from kopje.usecases.practice.given import Given, given
+from kopje.usecases.practice.real_phrases import Phrase, phrases
 
 TRIES = 40  # seeds, before it is said that everything of the kind was read
 SEEDS = 2**31 - 1
 FAR = ("skip", "leap")
 Asked = Literal["same", "harder", "easier"]
-
-
-@dataclass(frozen=True)
-class Given:
-    """What a class can be given, and its voice."""
-
-    section: SectionNow
-    offers: tuple[Offer, ...]
-    voice: Voice | None
-
-    def offer(self, sort: Sort, due: str) -> Offer:
-        found = next((one for one in self.offers if (one.sort, one.due) == (sort, due)), None)
-        if found is None:
-            raise NotFoundError("no_such", what=because("what_exercise"), value=due)
-        return found
-
-    def beside(self, offer: Offer) -> tuple[str | None, str | None]:
-        """The level before and after, where it is one."""
-        keys = [one.due for one in self.offers if one.sort == offer.sort == "level"]
-        if offer.due not in keys:
-            return None, None
-        at = keys.index(offer.due)
-        return (keys[at - 1] if at else None), (keys[at + 1] if at + 1 < len(keys) else None)
-
-
-def given(ctx: Context, section_id: UUID) -> Given:
-    """Of the concepts that the class can name; a choir reads every level of its ladder."""
-    section = snapshot(ctx, [section_id]).section(section_id)
-    choir = section.grade == CHOIR
-    named = [c for c in ctx.sequence.concepts if choir or section.state.named(c.key)]
-    return Given(section, offers(named, choir), None if choir else voice_of(section.grade))
 
 
 @dataclass(frozen=True)
@@ -82,15 +51,11 @@ def next_exercise(ctx: Context, section_id: UUID, wish: Wish, asked: Asked = "sa
     wish, change = _changed(here, wish, asked)
     offer = here.offer(wish.sort, wish.due)
     number = practice.next_number(ctx.session, section_id)
-    served = [Print.of(one.told) for one in practice.of_section(ctx.session, section_id)]
-    start = (section_id.int + number * 7919) % SEEDS
-    for step in range(TRIES):
-        made = made_of(offer, wish, start + step * 104_729, here.voice)
-        told = print_of(made)
-        if is_new(told, served):
-            break
-    else:
-        raise PracticeError("everything_read", name=Named(wish.due), value=wish.due)
+    rows = practice.of_section(ctx.session, section_id)
+    served = [Print.of(one.told) for one in rows]
+    found = _real(ctx, here, offer, wish, rows)
+    made = found.made if found else _new(here, offer, wish, served, (section_id.int + number * 7919) % SEEDS)
+    told = print_of(made).values()
     score = as_score(
         made, title(ctx, wish, number), [ctx.words.word(f"part_{v}") for v in VOICES_OF[len(made.voices)]]
     )
@@ -103,13 +68,33 @@ def next_exercise(ctx: Context, section_id: UUID, wish: Wish, asked: Asked = "sa
         source=write_abc(score),
         do=str(made.do.pitch) if made.pitched else "",
         resting=made.resting,
-        told=told.values(),
-        song_id=None,
+        told={**told, "song_bars": [found.first, found.last]} if found else told,
+        song_id=found.song.id if found else None,
         made=ctx.now,
     )
     ctx.session.add(row)
     ctx.session.flush()
     return NextExercise(row, change)
+
+
+def _real(ctx: Context, here: Given, offer: Offer, wish: Wish, rows: Sequence[t.Exercise]) -> Phrase | None:
+    """The first phrase of a real song, nothing like which the class has read."""
+    served = [Print.of(one.told) for one in rows]
+    read: dict[UUID, list[tuple[int, int]]] = {}
+    for one in rows:
+        if one.song_id is not None:
+            read.setdefault(one.song_id, []).append((one.told["song_bars"][0], one.told["song_bars"][1]))
+    found = phrases(ctx, here, offer, wish, read)
+    return next((one for one in found if is_new(print_of(one.made), served)), None)
+
+
+def _new(here: Given, offer: Offer, wish: Wish, served: Sequence[Print], start: int) -> Made:
+    """A made one, nothing like which the class has read."""
+    for step in range(TRIES):
+        made = made_of(offer, wish, start + step * 104_729, here.voice)
+        if is_new(print_of(made), served):
+            return made
+    raise PracticeError("everything_read", name=Named(wish.due), value=wish.due)
 
 
 def _changed(here: Given, wish: Wish, asked: Asked) -> tuple[Wish, Change | None]:
@@ -160,7 +145,7 @@ def _analysed(source: str, part: int, do: Do | None, resting: str) -> Analysis:
     return analyse(_score(source).parts[part].tune, "la", Annotations(do=do, resting=resting or None))
 
 
-def mei_of(ctx: Context, row: t.Exercise, part: int, shown: Shown, rhythm: bool) -> str:
+def mei_of(ctx: Context, row: t.Exercise, part: int = 0, shown: Shown = "none", rhythm: bool = False) -> str:
     """As the engraver wants it, with syllables under the part looked at as far as the help goes."""
     a = analysed(row, part)
     lines: list[Mapping[int, str]] = []
@@ -192,7 +177,11 @@ def nearest_note(row: t.Exercise, part: int, bar: int) -> int | None:
     return next((s.note for s in analysed(row, part).attacks if s.bar >= bar), None)
 
 
-def reasons_of(row: t.Exercise) -> list[Reason]:
-    """For what it was made, and what may come in it."""
+def reasons_of(ctx: Context, row: t.Exercise) -> list[Reason]:
+    """For what it was made or where it comes from, and what may come in it."""
     found = [because("exercise_for", concept=Named(row.wish["due"]))]
+    if row.song_id is not None:
+        (title,) = songs.titles(ctx.session, ctx.school_id, [row.song_id]).values()
+        first, last = row.told["song_bars"]
+        found = [because("exercise_of_song", title=title, first=first, last=last)]
     return [*found, because("exercise_only_named")] if row.wish["sort"] == "melody" else found

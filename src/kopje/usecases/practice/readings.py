@@ -25,7 +25,8 @@ from kopje.core.reasons import Reason
 from kopje.store import events, practice, sections
 from kopje.store import tables as t
 from kopje.usecases.context import Context
-from kopje.usecases.practice.exercises import Given, given, moves_of, nearest_note
+from kopje.usecases.practice.exercises import moves_of, nearest_note
+from kopje.usecases.practice.given import Given, given
 from kopje.usecases.practice.rounds import Standing, standings
 
 MOST_TOLD = 5

@@ -32,7 +32,7 @@ from kopje.engraving.render import Engraver
 from kopje.store import songs
 from kopje.store import tables as t
 from kopje.usecases.context import Context
-from kopje.usecases.practice.exercises import Given, given
+from kopje.usecases.practice.given import Given, given
 from kopje.usecases.songs.look import analysis_of
 
 WIDTH = 1100  # tenths of a millimetre, of a line to choose

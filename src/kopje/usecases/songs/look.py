@@ -51,7 +51,8 @@ def analysed(source: Source, minor: Minor = "la") -> Analysis:
     return analyse(score.tune, minor, annotations_of(json.loads(source.annotations)))
 
 
-def _source(song: tables.Song) -> Source:
+def source_of(song: tables.Song) -> Source:
+    """What its analysis is made from."""
     return Source(
         song.content_hash, json.dumps(song.annotations or {}, sort_keys=True), song.filename, song.source
     )
@@ -59,17 +60,17 @@ def _source(song: tables.Song) -> Source:
 
 def analysis_of(song: tables.Song, minor: Minor = "la") -> Analysis:
     """`minor`: how the school reads minor; judgements about songs are always made from la."""
-    return analysed(_source(song), minor)
+    return analysed(source_of(song), minor)
 
 
 def own_analysis(song: tables.Song, minor: Minor = "la") -> Analysis:
     """What Kopje says when the teacher says nothing."""
-    return analysed(replace(_source(song), annotations="{}"), minor)
+    return analysed(replace(source_of(song), annotations="{}"), minor)
 
 
 def score_of(song: tables.Song) -> Score:
     """Its parts as they came."""
-    return _score(replace(_source(song), annotations="{}"))
+    return _score(replace(source_of(song), annotations="{}"))
 
 
 @dataclass(frozen=True, slots=True)

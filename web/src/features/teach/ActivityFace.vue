@@ -14,6 +14,8 @@ const props = defineProps<{
   part: Schemas['PartRead']
   /** What goes otherwise for somebody. */
   otherwise: readonly string[]
+  /** Of what is read in it, where that has tones. */
+  tonic?: readonly Schemas['ToneRead'][]
 }>()
 const look = defineModel<Look>('look', { required: true })
 /** What is different this time, for a class that did it before. */
@@ -32,7 +34,7 @@ const score = useScore(
 
 <template>
   <section
-    :class="['face', { bare: !part.song && !part.piece }]"
+    :class="['face', { bare: !part.song && !part.piece && !part.reads }]"
     :aria-label="say('teach-activity')"
   >
     <div class="words">
@@ -41,6 +43,7 @@ const score = useScore(
       </p>
       <h1>{{ part.title }}</h1>
       <TonicPattern v-if="part.song" :tonic="part.song.tonic" :starting="starting" />
+      <TonicPattern v-else-if="tonic?.length" :tonic="tonic" :starting="null" />
       <p v-if="form" class="form">
         <strong>{{ say('teach-form', { n: (part.times ?? 0) + 1, stage: form.stage }) }}</strong>
         {{ form.says }}
@@ -57,6 +60,7 @@ const score = useScore(
       </p>
     </div>
     <PieceFace v-if="part.piece" :piece="part.piece" />
+    <slot v-if="part.reads && !part.song" />
     <div v-if="part.song" :class="['music', 'sheet', { 'one-part': look.part !== null }]">
       <PartLook v-if="part.song.parts.length" v-model="look" :parts="part.song.parts" />
       <ScoreView

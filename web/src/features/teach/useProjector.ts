@@ -9,6 +9,8 @@ export interface Look {
   alone: boolean
   /** What waited for the class's answer is shown. */
   open?: boolean
+  /** What the part reads. */
+  exercise?: string | undefined
 }
 export const ALL: Look = { part: null, alone: false }
 /** A score looked at so: the part in full, the others dimmed or left out. */
@@ -67,8 +69,9 @@ export function useProjectedPart(lesson: () => string) {
     const { kind, lesson: whose, part: shown, look: seen = ALL } = event.data
     if (kind !== 'part' || whose !== lesson() || !shown) return
     part.value = shown
-    const { part: one, alone, open } = look.value
-    if (seen.part !== one || seen.alone !== alone || seen.open !== open) look.value = seen
+    const { part: one, alone, open, exercise } = look.value
+    const same = seen.part === one && seen.alone === alone && seen.open === open
+    if (!same || seen.exercise !== exercise) look.value = seen
   }
   let timer = 0
   onMounted(() => {

@@ -7,6 +7,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, replace
+from functools import lru_cache
 from itertools import pairwise
 from typing import Literal, get_args
 
@@ -101,6 +102,7 @@ def _stands_in(figures: tuple[str, ...], meter: Meter) -> bool:
     return any(shape.beats <= meter.beats for key in figures for shape in shapes_of(key, meter.compound))
 
 
+@lru_cache(maxsize=256)
 def _ends_in(figures: tuple[str, ...], meter: Meter) -> bool:
     """Whether a line of these figures can come to its end there."""
     return can_end(RhythmTask(meter, LENGTHS[1], figures))

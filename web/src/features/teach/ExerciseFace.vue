@@ -1,0 +1,56 @@
+<script setup lang="ts">
+// What the class reads in this part: only the notes. One key gives another one of the same level.
+import { type Exercise, useExerciseScore } from '@/api/practice'
+import ScoreView from '@/components/ScoreView.vue'
+import { say } from '@/locales/say'
+
+const props = defineProps<{
+  exercise: Exercise | null
+  told: '' | 'clean' | 'broke'
+  busy: boolean
+  refused: string
+}>()
+const emit = defineEmits<{ fresh: []; tell: [clean: boolean] }>()
+const score = useExerciseScore(
+  () => props.exercise?.id ?? '',
+  () => ({
+    ...{ part: 0, shown: 'none' as const, rhythm: false },
+    width: (props.exercise?.parts.length ?? 1) > 1 ? 1700 : 1050,
+  }),
+)
+</script>
+
+<template>
+  <div class="reads">
+    <p v-if="refused" class="quiet" role="status">{{ refused }}</p>
+    <template v-else-if="exercise">
+      <p class="small quiet">{{ exercise.title }}</p>
+      <ScoreView v-if="score.data.value" :svg="score.data.value" :label="exercise.title" />
+    </template>
+    <p v-else class="quiet">{{ say('teach-exercise-comes') }}</p>
+    <div class="row">
+      <v-btn height="44" :disabled="busy" @click="emit('fresh')"
+        >{{ say('practice-new') }} <span class="kbd">.</span></v-btn
+      >
+      <v-btn height="44" :disabled="!exercise || told !== ''" @click="emit('tell', true)"
+        >{{ told === 'clean' ? '✓ ' : '' }}{{ say('practice-clean') }}</v-btn
+      >
+      <v-btn height="44" :disabled="!exercise || told !== ''" @click="emit('tell', false)"
+        >{{ told === 'broke' ? '✓ ' : '' }}{{ say('practice-broke') }}</v-btn
+      >
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.reads {
+  padding: 12px 16px;
+  background: var(--sheet);
+  border: 1px solid var(--line);
+  display: grid;
+  gap: 8px;
+}
+p {
+  margin: 0;
+}
+</style>
