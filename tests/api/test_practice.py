@@ -173,3 +173,62 @@ def test_questions_of_what_a_class_can_name_and_how_it_did(app_client: TestClien
     answers = {"choices": 3, "asked": 10, "right": 9, "in_a_row": 3}
     tell(client, by_hand(kestrel, "class_marked", 3, **told, answers=answers))
     assert practice(client, kestrel)["told"] == ["The whole class, re, hearing it: has it."]
+
+
+HILL = "X:1\nT:Hill of Reeds\nM:2/4\nL:1/8\nK:F\nc2A2|ccA2|c2c2|ccA2|\nA2cc|A2c2|ccAA|c2A2|]\n"
+
+
+def test_phrases_of_unsung_songs_come_first_and_none_of_their_bars_twice(
+    app_client: TestClient, kestrel: Place
+) -> None:
+    client = signed_in(app_client, kestrel)
+    declared(client, kestrel, "quarter-eighths", "so-mi")
+    sent = client.post("/api/songs", files=[("files", ("reeds.abc", HILL.encode()))])
+    assert sent.status_code == 201, sent.text
+    first, second, third = (ask(client, kestrel, sort="melody", due="so-mi") for _ in range(3))
+    said = [one["reasons"][0]["sentence"] for one in (first, second, third)]
+    assert said[:2] == [
+        "From “Hill of Reeds”, bars 1 to 4, which the class has not sung.",
+        "From “Hill of Reeds”, bars 5 to 8, which the class has not sung.",
+    ]
+    assert "Hill of Reeds" not in said[2]
+    degrees = [sound["degree"] for sound in first["sounds"][0]]
+    assert degrees == ["so", "mi", "so", "so", "mi", "so", "so", "so", "so", "mi"]
+    song = sent.json()["songs"][0]["song_id"]
+    assert client.delete(f"/api/songs/{song}").status_code in (200, 204)
+    kept = client.get(f"/api/exercises/{first['id']}").json()
+    assert kept["reasons"][0]["sentence"] == said[0]
+
+
+def _with_reading(client: TestClient, lesson: dict) -> dict:
+    """The lesson with something in it that is read from the board."""
+    for part in lesson["parts"]:
+        address = f"/api/lessons/{lesson['id']}/parts/{part['id']}"
+        offered = client.get(f"{address}/alternatives").json()
+        for one in offered:
+            if one["activity"] in ("pattern-on-board", "flash-patterns") and one["concept"]:
+                body = {name: one.get(name) for name in ("activity", "purpose")}
+                body |= {"concept": one["concept"]["key"], "version": lesson["version"]}
+                answer = client.post(f"{address}/swap", json=body)
+                assert answer.status_code == 200, answer.text
+                return answer.json()
+    raise AssertionError("nothing to read was offered")
+
+
+def test_a_part_of_a_lesson_opens_its_exercise_and_keeps_it(app_client: TestClient, kestrel: Place) -> None:
+    """The same one until a fresh one is asked for; a part that reads nothing has none; another class's is
+    shown on no screen of the lesson."""
+    client = signed_in(app_client, kestrel)
+    declared(client, kestrel, "quarter-eighths", "so-mi")
+    lesson = client.get(f"/api/lessons/{kestrel.ids['lesson_id']}").json()
+    address = f"/api/lessons/{lesson['id']}/parts"
+    with_it = _with_reading(client, lesson)
+    part = next(one for one in with_it["parts"] if one["reads"])
+    made = client.post(f"{address}/{part['id']}/exercise", json={}).json()
+    assert made["due"] == "quarter-eighths"
+    assert client.post(f"{address}/{part['id']}/exercise", json={}).json()["id"] == made["id"]
+    other = client.post(f"{address}/{part['id']}/exercise", json={"fresh": True}).json()
+    assert other["id"] != made["id"]
+    assert client.post(f"{address}/{part['id']}/exercise", json={}).json()["id"] == other["id"]
+    without = next(one for one in with_it["parts"] if not one["reads"])
+    assert client.post(f"{address}/{without['id']}/exercise", json={}).status_code == 404

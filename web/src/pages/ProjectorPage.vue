@@ -27,12 +27,13 @@ const score = useScore(
   true,
   () => looking(look.value),
 )
-const exercise = useExerciseScore(() => (part.value?.reads ? (look.value.exercise ?? '') : ''), {
-  part: 0,
-  shown: 'none',
-  rhythm: false,
-  width: 1000,
-})
+const exercise = useExerciseScore(
+  () => (part.value?.reads ? (look.value.exercise?.id ?? '') : ''),
+  () => ({
+    ...{ part: 0, shown: 'none' as const, rhythm: false },
+    width: (look.value.exercise?.parts ?? 1) > 1 ? 2000 : 1000,
+  }),
+)
 watchEffect(() => (document.title = say('projector-title')))
 </script>
 
@@ -52,7 +53,6 @@ watchEffect(() => (document.title = say('projector-title')))
       v-else-if="part?.reads && exercise.data.value"
       :title="part.title"
       :svg="exercise.data.value"
-      one-part
     />
     <WallView
       v-else-if="part"

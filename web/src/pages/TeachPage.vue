@@ -150,10 +150,10 @@ watch(
   },
   { immediate: true },
 )
-watch(
-  () => read.exercise.value?.id,
-  (exercise) => (look.value = { ...look.value, exercise }),
-)
+watch(read.exercise, (one) => {
+  const exercise = one ? { id: one.id, parts: one.parts.length } : undefined
+  look.value = { ...look.value, exercise }
+})
 watch([() => part.value?.id, look], () => projector.tell())
 /** Each part of the score in turn, then all of them again. */
 function lookOn() {

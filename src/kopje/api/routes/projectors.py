@@ -29,7 +29,7 @@ from kopje.core.errors import NotFoundError
 from kopje.usecases.context import Context
 from kopje.usecases.lessons import read_lesson
 from kopje.usecases.practice import in_lesson
-from kopje.usecases.practice.exercises import mei_of
+from kopje.usecases.practice.exercises import mei_of, score_of
 from kopje.usecases.room import projectors
 from kopje.usecases.songs import songbook
 from kopje.usecases.songs.look import Variant, seen
@@ -38,7 +38,7 @@ from kopje.usecases.songs.print_song import engraved, under
 router = APIRouter(tags=["projectors"])
 Token = Annotated[str, Header(alias="x-kopje-projector", min_length=8, max_length=80)]
 LOOK_AGAIN = 30.0  # seconds: also without a word, since a code and a pairing run out
-READ = 1000  # an exercise is short, and is read from the last row
+READ, READ_PARTS = 1000, 2000  # an exercise is short, and is read from the last row
 WALL, WALL_OF_PARTS = 1450, 2600  # several staves are high: more bars a line, so that they fill the wall
 
 
@@ -130,7 +130,8 @@ def _frame(ctx: Context, services: Services, body: ShowBody) -> FrameRead:
         raise NotFoundError("no_such_part", value=str(body.part_id))
     if body.exercise is not None:
         row = in_lesson.shown(ctx, body.lesson_id, body.exercise)
-        return FrameRead(title=part.title, svg=services.engraver.svg(mei_of(ctx, row), READ, wall=True))
+        width = READ_PARTS if len(score_of(row).parts) > 1 else READ
+        return FrameRead(title=part.title, svg=services.engraver.svg(mei_of(ctx, row), width, wall=True))
     if part.piece is not None:
         return FrameRead(title=part.piece.title, question=part.piece.question)
     if part.song is None:

@@ -38,8 +38,8 @@ const score = useScore(
     :aria-label="say('teach-activity')"
   >
     <div class="words">
-      <p v-if="part.song || part.piece" class="song quiet">
-        {{ part.song?.title ?? part.piece?.title }}
+      <p v-if="part.song || part.piece || part.reads" class="song quiet">
+        {{ part.song?.title ?? part.piece?.title ?? part.concept?.name }}
       </p>
       <h1>{{ part.title }}</h1>
       <TonicPattern v-if="part.song" :tonic="part.song.tonic" :starting="starting" />

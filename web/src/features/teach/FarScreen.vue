@@ -17,7 +17,7 @@ const shown = () => ({
   part: props.look.part,
   alone: props.look.alone,
   open: props.look.open ?? false,
-  exercise: props.look.exercise ?? null,
+  exercise: props.look.exercise?.id ?? null,
 })
 async function pair() {
   const typed = code.value.replace(/\D/g, '')
