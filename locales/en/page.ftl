@@ -2144,3 +2144,51 @@ round-whose = Whose was it?
 round-take = Take it for { $concept }
 round-taken = Kept for { $name }: { $concept }.
 teach-exercise-comes = A new line for this class is on its way.
+
+## Tapping, and how an exercise is written
+practice-form-tap = Tap it
+tap-title = Tap the line
+tap-tempo = Tempo
+tap-swing = Eighths
+tap-swings-straight = straight
+tap-swings-light = light swing
+tap-swings-full = swing
+tap-from = From bar
+tap-to = To bar
+tap-clicks = Clicks all through
+tap-loop = Again and again
+tap-start = Count in
+tap-stop = Stop
+tap-measure = Measure this device
+tap-delay-is = This device tells taps { $n } ms late; that is reckoned in.
+tap-state-counting = One bar is counted in …
+tap-state-tapping = Tap!
+tap-state-measuring = Tap along with every click.
+tap-pad = Tap here, or the space key
+tap-right = { $n } of { $of } on time.
+tap-extra = { $n ->
+    [one] One tap belongs
+   *[other] { $n } taps belong
+  } to no note.
+tap-all-late = The whole line lies about { $n } ms late: measure this device, or listen to the count.
+tap-all-early = The whole line lies about { $n } ms early: listen to the count.
+tap-timing-on = on time
+tap-timing-early = early
+tap-timing-late = late
+tap-timing-missed = missed
+tap-shares = Under each note: by how much of a beat.
+staff-written = Written as
+staff-rhythm-notes = notes
+staff-rhythm-sticks = sticks
+staff-rhythm-boxes = beat boxes
+staff-staff-usual = treble clef
+staff-staff-bass = bass clef
+staff-staff-1 = one line
+staff-staff-2 = two lines
+staff-staff-3 = three lines
+staff-staff-5 = five lines, no clef
+staff-do = Do lies
+staff-below = below the lines
+staff-above = above the lines
+staff-line = on line { $n }
+staff-space = in space { $n }

@@ -396,3 +396,7 @@ round_no_sign = None of the tones of this class has a flat or a sharp where do l
 round_of_songs = These questions go along a song. Nothing was made; name one.
 round_song_too_small = The song has too few moves, or moves of too few kinds, from there on. Nothing was made; take another song, or begin anew.
 exercise_elsewhere = The exercise was made for another class. Nothing was shown.
+tap_tempo = A line is tapped at { $fewest } to { $most } beats a minute. Nothing was judged.
+tap_swing = With swing the second half of a beat begins after its middle and before its end. Nothing was judged.
+tap_few_clicks = Too few taps go with the clicks: tap along with { $fewest } at least. The delay stays as it was.
+tap_unsteady = The taps are too uneven to measure by. Tap along once more; the delay stays as it was.

@@ -232,3 +232,48 @@ def test_a_part_of_a_lesson_opens_its_exercise_and_keeps_it(app_client: TestClie
     assert client.post(f"{address}/{part['id']}/exercise", json={}).json()["id"] == other["id"]
     without = next(one for one in with_it["parts"] if not one["reads"])
     assert client.post(f"{address}/{without['id']}/exercise", json={}).status_code == 404
+
+
+def test_a_tapped_line_is_judged_note_by_note(app_client: TestClient, kestrel: Place) -> None:
+    """As it is due all is on time; a half beat late nothing is; some bars alone begin at their first beat."""
+    client = signed_in(app_client, kestrel)
+    exercise = ask(client, kestrel)
+    sounds = exercise["sounds"][0]
+    address = f"/api/exercises/{exercise['id']}/taps"
+    beat = 60_000 / 80
+    due = [round(one["start"] * beat) for one in sounds]
+    found = client.post(address, json={"times": due, "tempo": 80}).json()
+    assert (found["right"], found["extra"], found["steady"]) == (len(due), 0, 0)
+    assert [one["note"] for one in found["onsets"]] == [one["note"] for one in sounds]
+    late = client.post(address, json={"times": [at + 120 for at in due], "tempo": 80}).json()
+    assert {one["timing"] for one in late["onsets"]} == {"late"}
+    assert late["steady"] == 120
+    reckoned = client.post(address, json={"times": [at + 120 for at in due], "tempo": 80, "delay": 120})
+    assert reckoned.json()["right"] == len(due)
+    third = [one for one in sounds if one["bar"] == 3]
+    begins = 2 * 2 * beat
+    times = [round(one["start"] * beat - begins) for one in third]
+    some = client.post(address, json={"times": times, "tempo": 80, "first": 3, "last": 3}).json()
+    assert (some["right"], len(some["onsets"])) == (len(third), len(third))
+    assert client.post(address, json={"times": [], "tempo": 900}).status_code in (409, 422)
+    clicks = [n * 600 for n in range(10)]
+    measured = client.post("/api/tap-delay", json={"clicks": clicks, "taps": [at + 70 for at in clicks]})
+    assert measured.json() == {"delay": 70}
+
+
+def test_an_exercise_is_written_with_few_lines_a_bass_clef_or_sticks(
+    app_client: TestClient, kestrel: Place
+) -> None:
+    client = signed_in(app_client, kestrel)
+    declared(client, kestrel, "quarter-eighths", "so-mi", "la")
+    melody = f"/api/exercises/{ask(client, kestrel, sort='melody', due='la')['id']}/score"
+    usual, few = client.get(melody).text, client.get(f"{melody}?lines=2&place=1").text
+    assert "clef" in usual
+    assert "do-place" not in usual
+    assert "do-place" in few
+    assert 'class="clef' not in few
+    assert usual.count('class="note"') == few.count('class="note"')
+    assert client.get(f"{melody}?clef=F").text != usual
+    assert client.get(f"{melody}?lines=9").status_code == 422
+    rhythm = f"/api/exercises/{ask(client, kestrel)['id']}/score"
+    assert client.get(f"{rhythm}?sticks=true").text != client.get(rhythm).text

@@ -20,14 +20,17 @@ def test_a_class_reads_by_one_key_and_what_broke_is_kept(page: Page, demo: Runni
     sign_in(page, demo.address)
     practice_of(page, demo, "3B")
     title = page.locator(".sheet h2")
-    page.keyboard.press(" ")
+    page.get_by_role("button", name=re.compile("^half note")).click()
     expect(page.locator(".score svg").first).to_be_visible()
-    first = title.inner_text()
     steps = page.get_by_role("list", name="Routine of reading")
+    look = steps.get_by_role("button", name=re.compile("Look in silence"))
+    expect(look).to_have_attribute("aria-current", "step")  # a rhythm has no home to find first
+    page.get_by_role("button", name=re.compile(r"^la\b")).click()
+    expect(title).to_have_text(re.compile("^la,"))
+    first = title.inner_text()
     page.keyboard.press(" ")
-    expect(steps.get_by_role("button", name=re.compile("Look in silence"))).to_have_attribute(
-        "aria-current", "step"
-    )
+    expect(look).to_have_attribute("aria-current", "step")
+    expect(look.get_by_role("timer")).to_be_visible()
     expect(page.locator(".score .verse")).to_have_count(0)  # nothing helps unless asked
     page.keyboard.press("3")
     expect(page.get_by_text("1 of 1 clean")).to_be_visible()
@@ -110,3 +113,25 @@ def test_questions_go_by_keys_and_count_when_the_teacher_says_so(page: Page, dem
     page.get_by_role("button", name="Name the place").click()
     taken = page.get_by_label("At the station")
     expect(taken).to_contain_text("The last was played at the station")
+
+
+def test_a_rhythm_is_tapped_and_written_in_boxes(page: Page, demo: Running) -> None:
+    """Counted in, tapped on the space key, judged note by note; the boxes are on the wall too."""
+    sign_in(page, demo.address)
+    practice_of(page, demo, "3B")
+    page.get_by_role("button", name=re.compile("half note")).click()
+    expect(page.locator(".score svg").first).to_be_visible()
+    notes = page.locator(".score g.note").count()
+    page.get_by_role("button", name="Tap it").click()
+    page.keyboard.press(" ")
+    expect(page.get_by_text("Tap!", exact=True)).to_be_visible()
+    page.keyboard.press(" ")
+    expect(page.get_by_text(re.compile(rf"^\d+ of {notes} on time"))).to_be_visible()
+    expect(page.locator(".onsets li")).to_have_count(notes)
+    page.get_by_role("button", name="From notes").click()
+    page.get_by_role("combobox", name="Written as").press("Enter")
+    page.get_by_role("option", name="beat boxes").click()
+    expect(page.locator(".boxes .sound").first).to_be_visible()
+    with page.context.expect_page() as opened:
+        page.get_by_role("button", name="On the wall").click()
+    expect(opened.value.locator(".boxes .sound").first).to_be_visible()

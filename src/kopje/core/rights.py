@@ -123,6 +123,8 @@ TEACHING = (
         "exerciseFile",
         "printExercises",
         "playRound",
+        "judgeTaps",
+        "tapDelay",
     ),
     *("ledgerRules", "previewRules", "setRules"),
     *("findChildren", "exportLedger", "bringMarks", "child", "careForChild", "keepReport", "setReportWords"),

@@ -52,18 +52,17 @@ export interface Look {
   shown: Shown
   rhythm: boolean
   width: number
+  clef?: 'F' | null
+  lines?: number
+  place?: number | null
+  sticks?: boolean
 }
 export function useExerciseScore(id: Id, look: MaybeRefOrGetter<Look>) {
   return useQuery({
     queryKey: ['exercise-score', id, computed(() => toValue(look))],
     queryFn: async () => {
-      const { part, shown, rhythm, width } = toValue(look)
-      const asked = new URLSearchParams({
-        part: String(part),
-        shown,
-        rhythm: String(rhythm),
-        width: String(width),
-      })
+      const said = Object.entries(toValue(look)).filter(([, value]) => value !== null)
+      const asked = new URLSearchParams(said.map(([name, value]) => [name, String(value)]))
       return picture(`/api/exercises/${toValue(id)}/score?${asked.toString()}`)
     },
     staleTime: 600_000,
@@ -171,3 +170,14 @@ export const partExercise = (
       body: asked,
     }),
   )
+
+export type Tapped = Schemas['TappedRead']
+export const judgeTaps = (exercise_id: string, taps: Schemas['TapsBody']): Promise<Tapped> =>
+  body(
+    api.POST('/api/exercises/{exercise_id}/taps', {
+      params: { path: { exercise_id } },
+      body: taps,
+    }),
+  )
+export const measureDelay = async (clicks: number[], taps: number[]): Promise<number> =>
+  (await body(api.POST('/api/tap-delay', { body: { clicks, taps } }))).delay

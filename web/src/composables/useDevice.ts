@@ -9,6 +9,8 @@ export interface Device {
   mine: boolean
   instrument: Instrument
   paper: 'A4' | 'letter'
+  /** How late it tells a tap, in milliseconds; measured by tapping along. */
+  delay: number
 }
 
 const KEPT = 'kopje-device'
@@ -19,6 +21,7 @@ const usual: Device = {
   mine: false,
   instrument: 'piano',
   paper: 'A4',
+  delay: 0,
 }
 
 function remembered(): Device {

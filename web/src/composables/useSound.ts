@@ -61,8 +61,11 @@ export async function ready(): Promise<void> {
   sampled = await bank(context, device.instrument)
 }
 
-/** Tones and clicks, each at its second from now; a click where there is no pitch. Whatever was running ends. */
-export function tones(plan: readonly { at: number; seconds: number; midi: number | null }[]): void {
+/** Tones and clicks, each at its second from now; a click where there is no pitch. Whatever was running ends. What comes back is
+ *  the moment from which they count, in milliseconds of `performance.now()`. */
+export function tones(
+  plan: readonly { at: number; seconds: number; midi: number | null }[],
+): number {
   silence()
   context ??= new AudioContext()
   void context.resume()
@@ -75,6 +78,7 @@ export function tones(plan: readonly { at: number; seconds: number; midi: number
     else if (!struck(context, running, device.instrument, sampled, midi, start + at, seconds))
       tone(context, running, frequency(midi), start + at, Math.max(seconds, 0.16))
   }
+  return performance.now() + (start - context.currentTime) * 1000
 }
 
 export interface PlayedTone {

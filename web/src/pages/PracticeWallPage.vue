@@ -3,6 +3,7 @@
 import { computed } from 'vue'
 import { useExerciseScore } from '@/api/practice'
 import ScoreView from '@/components/ScoreView.vue'
+import BeatBoxes from '@/features/practice/BeatBoxes.vue'
 import RoundFace from '@/features/practice/RoundFace.vue'
 import { useOnWall } from '@/features/practice/useWall'
 import { say, sayOf } from '@/locales/say'
@@ -26,6 +27,7 @@ const score = useExerciseScore(
       {{ say('practice-seconds', { n: on.left }) }}
     </p>
     <RoundFace v-if="on?.face" :on="on.face" still class="large" />
+    <BeatBoxes v-else-if="on?.boxes" :exercise="on.boxes" :label="say('practice-title')" />
     <ScoreView
       v-else-if="on?.exercise && score.data.value"
       :svg="score.data.value"

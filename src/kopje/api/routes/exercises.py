@@ -18,10 +18,13 @@ from kopje.api.schemas.reading import (
     WishBody,
 )
 from kopje.api.schemas.rounds import QuestionsBody, QuestionsRead
+from kopje.api.schemas.taps import ClicksBody, DelayRead, TappedRead, TapsBody
+from kopje.core.music.clef import Clef
 from kopje.core.practice.reading.evidence import Shown
+from kopje.core.practice.tapping import delay_of
 from kopje.engraving.printing import Paper
 from kopje.formats.write import MEDIA, write_score
-from kopje.usecases.practice import exercises, in_lesson, on_paper, readings, rounds
+from kopje.usecases.practice import exercises, in_lesson, on_paper, readings, rounds, tap
 
 router = APIRouter(tags=["practice"])
 SVG = "image/svg+xml"
@@ -83,10 +86,16 @@ def get_score(
     shown: Shown = "none",
     rhythm: bool = False,
     width: Annotated[int, Query(ge=600, le=4000)] = 1500,
+    clef: Clef | None = None,
+    lines: Annotated[int, Query(ge=1, le=5)] = 5,
+    place: Annotated[int, Query(ge=-4, le=12)] | None = None,
+    sticks: bool = False,
 ) -> Response:
-    """As SVG; `shown` is which notes keep their syllable, `rhythm` shows those of the rhythm instead."""
+    """As SVG; `shown` is which notes keep their syllable, `rhythm` shows those of the rhythm instead. With a
+    `place` for do (1 is line 1, 2 space 1) on so many `lines`, without clef or signature."""
     row = exercises.of_school(ctx, exercise_id)
-    svg = services.engraver.svg(exercises.mei_of(ctx, row, part, shown, rhythm), width)
+    drawn = exercises.Drawn(part, shown, rhythm, clef, lines, place, sticks)
+    svg = services.engraver.svg(exercises.mei_of(ctx, row, drawn), width)
     return Response(svg, media_type=SVG, headers={"Cache-Control": "private, max-age=600"})
 
 
@@ -130,3 +139,15 @@ def post_print(
 def post_round(section_id: UUID, body: QuestionsBody, ctx: Work, services: Provided) -> QuestionsRead:
     """Of what it can name and has sung. Nothing of it is kept; what was answered is told as an event."""
     return QuestionsRead.of(rounds.play(ctx, section_id, body.value()), ctx, services.engraver)
+
+
+@router.post("/exercises/{exercise_id}/taps", operation_id="judgeTaps", summary="A tapped line judged")
+def post_taps(exercise_id: UUID, body: TapsBody, ctx: Work) -> TappedRead:
+    """Early, late, on time or missed, onset by onset. Nothing of it is kept."""
+    return TappedRead.of(*tap.judged(ctx, exercise_id, body.value()))
+
+
+@router.post("/tap-delay", operation_id="tapDelay", summary="How late this device tells a tap")
+def post_delay(body: ClicksBody, _: Work) -> DelayRead:
+    """Measured by tapping along with clicks."""
+    return DelayRead(delay=delay_of(body.clicks, body.taps))

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Mapping, Sequence
-from dataclasses import asdict, dataclass
+from dataclasses import asdict, dataclass, replace
 from functools import lru_cache
 from itertools import pairwise
 from typing import Literal
@@ -14,8 +14,10 @@ from kopje.core.analysis.annotations import Annotations
 from kopje.core.analysis.layers import TextLayer, line
 from kopje.core.analysis.motion import move
 from kopje.core.errors import NotFoundError, PracticeError
+from kopje.core.music.clef import Clef
 from kopje.core.music.degree import Do, plain_do
 from kopje.core.music.score import Score
+from kopje.core.music.tune import transposed
 from kopje.core.practice.reading.as_score import as_score
 from kopje.core.practice.reading.evidence import Shown
 from kopje.core.practice.reading.given import Change, Offer, Wish, easier, harder, made_of
@@ -23,7 +25,7 @@ from kopje.core.practice.reading.levels import VOICES_OF
 from kopje.core.practice.reading.make import Made
 from kopje.core.practice.reading.served import Print, is_new, print_of
 from kopje.core.reasons import Named, Reason, because
-from kopje.engraving.mei import Under, mei_score
+from kopje.engraving.mei import StaffLook, Under, mei_score
 from kopje.formats.abc_write import write_abc
 from kopje.formats.read import read_scores
 from kopje.store import practice, songs
@@ -145,16 +147,49 @@ def _analysed(source: str, part: int, do: Do | None, resting: str) -> Analysis:
     return analyse(_score(source).parts[part].tune, "la", Annotations(do=do, resting=resting or None))
 
 
-def mei_of(ctx: Context, row: t.Exercise, part: int = 0, shown: Shown = "none", rhythm: bool = False) -> str:
-    """As the engraver wants it, with syllables under the part looked at as far as the help goes."""
-    a = analysed(row, part)
+@dataclass(frozen=True)
+class Drawn:
+    """How an exercise looks: the part in focus, which syllables stand under it (those of the rhythm with
+    `rhythm`), its clef (under the bass clef an octave lower); without clef so many `lines` with do at its
+    `place`; a rhythm as `sticks`."""
+
+    part: int = 0
+    shown: Shown = "none"
+    rhythm: bool = False
+    clef: Clef | None = None
+    lines: int = 5
+    place: int | None = None
+    sticks: bool = False
+
+
+def mei_of(ctx: Context, row: t.Exercise, drawn: Drawn = Drawn()) -> str:
+    """As the engraver wants it."""
+    a = analysed(row, drawn.part)
     lines: list[Mapping[int, str]] = []
-    if shown != "none":
-        layer: TextLayer = "rhythm" if rhythm or not row.do else "degrees"
+    if drawn.shown != "none":
+        layer: TextLayer = "rhythm" if drawn.rhythm or not row.do else "degrees"
         every = line(a, layer, ctx.sequence.wording)
-        keep = set(_helped(a, shown))
-        lines.append({note: text for note, text in every.items() if note in keep or shown == "every"})
-    return mei_score(score_of(row), part, Under(tuple(lines), words=False))
+        keep = set(_helped(a, drawn.shown))
+        lines.append({note: text for note, text in every.items() if note in keep or drawn.shown == "every"})
+    score = score_of(row)
+    if drawn.clef == "F" and row.do:
+        lower = (replace(part, tune=transposed(part.tune, -7, -12)) for part in score.parts)
+        score = replace(score, parts=tuple(lower))
+    staff = StaffLook(drawn.clef, sticks=drawn.sticks)
+    if drawn.place is not None and row.do:
+        name = ctx.sequence.wording.tone("do")
+        staff = StaffLook(None, drawn.lines, _places(a, drawn.place), drawn.place, name)
+    return mei_score(score, drawn.part, Under(tuple(lines), words=False, staff=staff))
+
+
+def _places(a: Analysis, place: int) -> dict[int, int]:
+    """By printed note, its place on a staff on which do has this one."""
+    do = a.tonality.do
+    return {
+        n: place + do.degree(note.pitch).step
+        for n, (_, _, note) in enumerate(a.tune.notes())
+        if do is not None and note.pitch is not None
+    }
 
 
 def _helped(a: Analysis, shown: Shown) -> Iterator[int]:

@@ -11,7 +11,7 @@ from kopje.engraving.printing import Sheet
 from kopje.engraving.render import Engraver
 from kopje.store import tables as t
 from kopje.usecases.context import Context
-from kopje.usecases.practice.exercises import mei_of, next_exercise, score_of
+from kopje.usecases.practice.exercises import Drawn, mei_of, next_exercise, score_of
 
 WIDTH = 1800  # tenths of a millimetre
 MOST = 30
@@ -43,5 +43,5 @@ def printed_set(ctx: Context, section_id: UUID, wish: Wish, count: int, engraver
 
 def _picture(ctx: Context, row: t.Exercise, engraver: Engraver, key: bool) -> tuple[str, str]:
     rhythm = row.wish["sort"] == "rhythm"
-    svg = engraver.svg(mei_of(ctx, row, 0, "every" if key else "none", rhythm), WIDTH)
+    svg = engraver.svg(mei_of(ctx, row, Drawn(0, "every" if key else "none", rhythm)), WIDTH)
     return svg, score_of(row).title

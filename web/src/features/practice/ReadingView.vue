@@ -27,6 +27,9 @@ import RoutineSteps from '@/features/practice/RoutineSteps.vue'
 import { useAhead } from '@/features/practice/useAhead'
 import { useReading } from '@/features/practice/useReading'
 import type { OnWall } from '@/features/practice/useWall'
+import BeatBoxes from '@/features/practice/BeatBoxes.vue'
+import StaffChoice, { type Written } from '@/features/practice/StaffChoice.vue'
+import TapLine from '@/features/practice/TapLine.vue'
 import WeakPlaces from '@/features/practice/WeakPlaces.vue'
 import { say, sayOf } from '@/locales/say'
 
@@ -41,7 +44,12 @@ const emit = defineEmits<{
   moved: [to: { sort: Offer['sort']; due: string }]
   wall: [on: OnWall]
 }>()
-const steps = computed(() => props.practice.routine.steps)
+/** A rhythm has no home to find, and nothing to hear inside. */
+const steps = computed(() =>
+  props.practice.routine.steps.filter(
+    (one) => reading.exercise.value?.do !== null || !['orient', 'inside'].includes(one),
+  ),
+)
 const reading = useReading(
   () => steps.value,
   () => props.practice.routine.look,
@@ -90,6 +98,12 @@ function pick(one: Offer) {
 }
 defineExpose({ pick })
 
+const written = ref<Written>({ rhythm: 'notes', staff: 'usual', place: 0 })
+/** A clef, or lines with do at its place. */
+function staffOf({ staff, place: at }: Written) {
+  if (staff === 'usual') return {}
+  return staff === 'bass' ? { clef: 'F' as const } : { lines: Number(staff), place: at }
+}
 /** As large as the sheet holds: several staves are high, a short line is one line. */
 const widthOf = (one: Exercise | null) => {
   if (one && one.parts.length > 1) return one.parts.length > 2 ? 2000 : 1600
@@ -100,6 +114,8 @@ const look = computed(() => ({
   shown: shown.value,
   rhythm: step.value === 'chant',
   width: widthOf(exercise.value),
+  sticks: written.value.rhythm === 'sticks',
+  ...staffOf(written.value),
 }))
 const score = useExerciseScore(() => exercise.value?.id ?? '', look)
 const sounds = computed(() => exercise.value?.sounds[part.value] ?? [])
@@ -184,14 +200,24 @@ async function next() {
   await make()
 }
 /** Read from notes, follow signs, or echo: signs and echoes are tasks of their own, not readings. */
-const form = ref<'read' | 'signs' | 'echo'>('read')
+const form = ref<'read' | 'signs' | 'echo' | 'tap'>('read')
+const forms = computed(() =>
+  exercise.value?.do ? (['read', 'signs', 'echo', 'tap'] as const) : (['read', 'tap'] as const),
+)
+const tapping = ref<InstanceType<typeof TapLine>>()
+const missed = ref<number[]>([])
 const hidden = ref<InstanceType<typeof HiddenLine>>()
 const open = ref(false) // the notes of what was signed or called
-const covered = computed(() => form.value !== 'read' && !open.value)
-watch([() => exercise.value?.id, form], () => (open.value = false))
+const covered = computed(() => ['signs', 'echo'].includes(form.value) && !open.value)
+watch([() => exercise.value?.id, form], () => {
+  open.value = false
+  missed.value = []
+  if (!forms.value.some((one) => one === form.value)) form.value = 'read'
+})
 function on() {
   if (!exercise.value) void make()
   else if (covered.value && form.value === 'signs') hidden.value?.on()
+  else if (form.value === 'tap') tapping.value?.on()
   else reading.on()
 }
 /** The line so many times, with its own length of silence after each call. */
@@ -216,6 +242,7 @@ const onWall = computed<OnWall>(() => ({
   step: step.value,
   left: left.value,
   face: null,
+  boxes: written.value.rhythm === 'boxes' && !exercise.value?.do ? exercise.value : null,
 }))
 watch(onWall, (now) => emit('wall', now), { immediate: true, deep: true })
 useKeys([
@@ -245,14 +272,14 @@ const keepRoutine = (routine: Routine) => void keep(() => setRoutine(props.id, r
   <div class="page">
     <slot />
     <div
-      v-if="exercise?.do"
+      v-if="exercise"
       class="row small"
       role="group"
       data-space-through
       :aria-label="say('practice-form')"
     >
       <v-btn
-        v-for="one in ['read', 'signs', 'echo'] as const"
+        v-for="one in forms"
         :key="one"
         size="small"
         :class="{ main: form === one }"
@@ -261,13 +288,7 @@ const keepRoutine = (routine: Routine) => void keep(() => setRoutine(props.id, r
         >{{ sayOf('practice-form', one) }}</v-btn
       >
     </div>
-    <RoutineSteps
-      v-if="form === 'read' || !exercise?.do"
-      :steps="steps"
-      :at="at"
-      :left="left"
-      @go="reading.go"
-    />
+    <RoutineSteps v-if="form === 'read'" :steps="steps" :at="at" :left="left" @go="reading.go" />
     <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
     <section v-if="exercise" class="sheet">
       <header class="row spread">
@@ -281,7 +302,7 @@ const keepRoutine = (routine: Routine) => void keep(() => setRoutine(props.id, r
         >
       </header>
       <HiddenLine
-        v-if="covered && form !== 'read'"
+        v-if="covered && (form === 'signs' || form === 'echo')"
         ref="hidden"
         :exercise="exercise"
         :form="form"
@@ -289,12 +310,23 @@ const keepRoutine = (routine: Routine) => void keep(() => setRoutine(props.id, r
         @call="call"
         @reveal="open = true"
       />
+      <BeatBoxes
+        v-else-if="!exercise.do && written.rhythm === 'boxes'"
+        :exercise="exercise"
+        :label="exercise.title"
+      />
       <ScoreView
         v-else-if="score.data.value"
         :svg="score.data.value"
         :label="exercise.title"
-        :marked="place ? [place.note] : []"
+        :marked="form === 'tap' ? missed : place ? [place.note] : []"
         @note="pressed"
+      />
+      <StaffChoice
+        v-if="!covered && form !== 'tap'"
+        :pitched="exercise.do !== null"
+        :written="written"
+        @change="written = $event"
       />
       <div v-if="exercise.parts.length > 1" class="row small">
         <v-btn
@@ -313,6 +345,13 @@ const keepRoutine = (routine: Routine) => void keep(() => setRoutine(props.id, r
       <v-btn class="main" :disabled="busy" @click="make()">{{ say('practice-begin') }}</v-btn>
     </section>
     <template v-if="exercise">
+      <TapLine
+        v-if="form === 'tap'"
+        ref="tapping"
+        :exercise="exercise"
+        :part="part"
+        @marked="missed = $event"
+      />
       <div v-if="form !== 'read'" class="row acts">
         <v-btn :disabled="busy" @click="next()"
           >{{ say('practice-new') }} <span class="kbd">n</span></v-btn

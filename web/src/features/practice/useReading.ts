@@ -1,10 +1,10 @@
 // One exercise on the way through the routine: which step, what help stood there, whether it was clean.
-import { computed, onUnmounted, ref } from 'vue'
+import { computed, onUnmounted, ref, shallowRef } from 'vue'
 import { type Exercise, type Helped, type Shown, SHOWN } from '@/api/practice'
 
 export type Step = 'orient' | 'look' | 'chant' | 'inside' | 'sing' | 'again'
 export function useReading(steps: () => readonly Step[], seconds: () => number) {
-  const exercise = ref<Exercise | null>(null)
+  const exercise = shallowRef<Exercise | null>(null)
   const at = ref(0)
   const shown = ref<Shown>('none')
   const most = ref<Shown>('none') // of what was shown while it was read: what was seen once has helped
@@ -31,6 +31,7 @@ export function useReading(steps: () => readonly Step[], seconds: () => number) 
     place.value = null
     given.value = []
     told.value = ''
+    go(0)
   }
   function go(to: number) {
     quiet()

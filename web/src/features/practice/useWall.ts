@@ -1,6 +1,6 @@
 // The exercise on the projector of this device: the page says what is on, the wall shows it; no name, no mark, no answer.
 import { onUnmounted, ref, watch } from 'vue'
-import type { Look } from '@/api/practice'
+import type { Exercise, Look } from '@/api/practice'
 import type { Step } from './useReading'
 import type { OnFace } from './useRound'
 
@@ -10,10 +10,12 @@ export interface OnWall {
   step: Step
   left: number
   face: OnFace | null
+  /** A rhythm that is written in boxes. */
+  boxes: Exercise | null
 }
 export const NOTHING: OnWall = {
   ...{ exercise: '', look: { part: 0, shown: 'none', rhythm: false, width: 1100 } },
-  ...{ step: 'sing', left: 0, face: null },
+  ...{ step: 'sing', left: 0, face: null, boxes: null },
 }
 type Said = { kind: 'on'; wall: OnWall } | { kind: 'here' }
 const NAME = 'kopje-practice'
