@@ -2192,3 +2192,20 @@ staff-below = below the lines
 staff-above = above the lines
 staff-line = on line { $n }
 staff-space = in space { $n }
+practice-calls = An echo is called
+practice-times = { $n ->
+    [1] once
+    [2] twice
+   *[other] { $n } times
+  }
+practice-set-spoken_rests = Rests are spoken, in our own word
+practice-set-easy_end = A set ends with something easier
+practice-paper-form = As
+practice-paper-forms-sheet = lines to read
+practice-paper-forms-cards = cards to cut
+practice-paper-forms-complete = bars to complete
+practice-paper-forms-write = lines to write by ear
+practice-staves = Staff paper
+practice-staves-gap = Lines apart
+practice-mm = { $n } mm
+practice-staves-open = Open the staff paper

@@ -1195,10 +1195,29 @@ reading_broke_at = The last reading broke from { $one } to { $two }: take these 
 reading_two_clean = The last { $count } were read cleanly, unseen and without help: go on.
 reading_one_clean = The last one was read cleanly: one more, and go on.
 paper_set = To read: { $name }
-paper_set_lead = { $count ->
+paper_sheet_lead = { $count ->
     [one] One exercise
    *[other] { $count } exercises
   }. Look first, then sing without stopping.
+paper_cards_lead = { $count ->
+    [one] One card
+   *[other] { $count } cards
+  }. Cut along the broken lines.
+paper_complete_lead = { $count ->
+    [one] One line
+   *[other] { $count } lines
+  }. Listen, then write what is missing.
+paper_write_lead = { $count ->
+    [one] One line
+   *[other] { $count } lines
+  }. The first tone is there. Listen, then write.
+paper_round_place = Where do the notes lie?
+paper_round_find = Do is here: where are the others?
+paper_round_lie = How do two tones lie?
+paper_round_letter = Which letters?
+paper_round_lead = Write each answer on its line.
+paper_round_key = The answers.
+staff_paper_title = Staff paper
 paper_set_key = Key: { $name }
 paper_set_key_lead = For the teacher: the same with their syllables.
 

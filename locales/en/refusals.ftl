@@ -400,3 +400,5 @@ tap_tempo = A line is tapped at { $fewest } to { $most } beats a minute. Nothing
 tap_swing = With swing the second half of a beat begins after its middle and before its end. Nothing was judged.
 tap_few_clicks = Too few taps go with the clicks: tap along with { $fewest } at least. The delay stays as it was.
 tap_unsteady = The taps are too uneven to measure by. Tap along once more; the delay stays as it was.
+round_not_printed = What is heard cannot be printed. Nothing was made; places and letters can.
+staff_paper = Staff paper has { $fewest } to { $most } lines, { $narrow } to { $wide } mm apart. Nothing was made.

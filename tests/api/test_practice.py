@@ -277,3 +277,21 @@ def test_an_exercise_is_written_with_few_lines_a_bass_clef_or_sticks(
     assert client.get(f"{melody}?lines=9").status_code == 422
     rhythm = f"/api/exercises/{ask(client, kestrel)['id']}/score"
     assert client.get(f"{rhythm}?sticks=true").text != client.get(rhythm).text
+
+
+def test_practice_on_paper_to_read_cut_write_and_name(app_client: TestClient, kestrel: Place) -> None:
+    """Every form is a PDF with a key; staves as wide as wished; what is heard cannot be printed."""
+    client = signed_in(app_client, kestrel)
+    declared(client, kestrel, "quarter-eighths", "so-mi", "la")
+    section = f"/api/sections/{kestrel.ids['section_id']}"
+    wish = {**WISH, "sort": "melody", "due": "la"}
+    for form in ("sheet", "cards", "complete", "write"):
+        paper = client.post(f"{section}/exercises/print?count=2&form={form}", json=wish)
+        assert paper.status_code == 200, paper.text
+        assert paper.content.startswith(b"%PDF"), form
+    for kind in ("place", "find", "lie", "letter"):
+        paper = client.post(f"{section}/rounds/print", json={"kind": kind, "count": 8, "lines": 5})
+        assert paper.content.startswith(b"%PDF"), kind
+    assert client.post(f"{section}/rounds/print", json={"kind": "direction"}).status_code in (409, 422)
+    assert client.get("/api/staff-paper?lines=2&gap=30").content.startswith(b"%PDF")
+    assert client.get("/api/staff-paper?lines=2&gap=90").status_code == 422

@@ -123,6 +123,8 @@ TEACHING = (
         "exerciseFile",
         "printExercises",
         "playRound",
+        "printRound",
+        "staffPaper",
         "judgeTaps",
         "tapDelay",
     ),

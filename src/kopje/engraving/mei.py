@@ -36,6 +36,7 @@ _LOUDER = {"crescendo": "cresc.", "diminuendo": "dim."}
 LETTERS_A_ROW = 2  # two neighbouring letters share a row of hands, the lower one half a row down
 Joined = frozenset[int]  # numbers of verses
 NONE_JOINED: Joined = frozenset()
+NO_NOTES: frozenset[int] = frozenset()
 _ACCIDENTALS = {1: "s", -1: "f", 2: "x", -2: "ff", 3: "xs", -3: "tf"}
 
 
@@ -59,7 +60,8 @@ class _Placed:
 class StaffLook:
     """How a staff looks other than usual: its `clef`; without any clef so many `lines`, on which notes stand at
     their `places` by the index of printed notes (1 is line 1, 2 space 1), do's own place marked at the head;
-    `sticks`: notes of a beat and less without their heads; `meter`: whether it stands there."""
+    `sticks`: notes of a beat and less without their heads; `meter`: whether it stands there; `hidden`
+    notes leave their place empty."""
 
     clef: Clef | None = None
     lines: int = 5
@@ -68,6 +70,7 @@ class StaffLook:
     do_name: str = "do"
     sticks: bool = False
     meter: bool = True
+    hidden: frozenset[int] = frozenset()
 
 
 @dataclass(frozen=True)
@@ -356,6 +359,9 @@ def _run(run: list[_Placed], under: Under) -> str:
 def _note(item: _Placed, under: Under) -> str:
     note, dots = item.note, f' dots="{item.dots}"' if item.dots else ""
     shared = f'xml:id="{item.name}{item.id}" dur="{item.written}"{dots}'
+    hidden = under.staff.hidden if under.staff is not None else NO_NOTES
+    if int(item.id[1:].split("-")[0]) in hidden:
+        return f'<space dur="{item.written}"{dots}/>'
     if note.kind == "rest":
         return f'<mRest xml:id="{item.name}{item.id}"/>' if note.fills_bar else f"<rest {shared}/>"
     tie = f' tie="{item.tie}"' if item.tie else ""

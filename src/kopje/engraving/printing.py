@@ -20,6 +20,8 @@ from kopje.engraving.ledger_paper import STYLE as LEDGERS
 from kopje.engraving.ledger_paper import LedgerSheet, ledger_sheets
 from kopje.engraving.lesson_paper import STYLE as LESSONS
 from kopje.engraving.lesson_paper import RunSheet, SetSheet, run_sheet, set_sheet
+from kopje.engraving.practice_paper import STYLE as PRACTICE
+from kopje.engraving.practice_paper import CardSheet, PlaceSheet, StaffPaper, practice_sheet
 from kopje.engraving.report_paper import STYLE as REPORTS
 from kopje.engraving.report_paper import ReportSheet, report_sheet
 from kopje.workers import Worker, WorkerLimitError
@@ -57,7 +59,9 @@ class Sheet:
     mirrored: bool = True  # hands as those see them who face the singer
 
 
-Page = Sheet | RunSheet | SetSheet | DrillSheet | ReportSheet | LedgerSheet
+Page = (
+    CardSheet | PlaceSheet | StaffPaper | Sheet | RunSheet | SetSheet | DrillSheet | ReportSheet | LedgerSheet
+)
 
 
 def document(sheets: Sequence[Page]) -> str:
@@ -68,6 +72,8 @@ def document(sheets: Sequence[Page]) -> str:
 
 
 def _section(sheet: Page) -> str:
+    if isinstance(sheet, CardSheet | PlaceSheet | StaffPaper):
+        return practice_sheet(sheet)
     if isinstance(sheet, RunSheet):
         return run_sheet(sheet)
     if isinstance(sheet, DrillSheet):
@@ -113,7 +119,7 @@ def _print(html: str, fonts: str, paper: Paper) -> bytes:
     known, inside = FontConfiguration(), URLFetcher(allowed_protocols=("data",))
     shipped_only = URLFetcher(allowed_protocols=("file",))
     style = CSS(
-        string=f"@page {{ size: {paper} }}{fonts}{STYLE}{LESSONS}{DRILLS}{REPORTS}{LEDGERS}",
+        string=f"@page {{ size: {paper} }}{fonts}{STYLE}{LESSONS}{DRILLS}{REPORTS}{LEDGERS}{PRACTICE}",
         font_config=known,
         url_fetcher=shipped_only,
     )

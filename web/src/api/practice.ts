@@ -91,16 +91,18 @@ export const tellReadIn = (section_id: string, lesson_id: string, reading: Readi
 export const takeReadBack = (section_id: string, target_id: string) =>
   tell({ kind: 'taken_back', section_id, lesson_id: section_id, target_id })
 
+export type PaperForm = 'sheet' | 'cards' | 'complete' | 'write'
 /** A set of different exercises with their key, as PDF. */
 export async function printedSet(
   section_id: string,
   wish: Wish,
   count: number,
+  form: PaperForm,
   paper: 'A4' | 'letter',
 ): Promise<Blob> {
   return (await body(
     api.POST('/api/sections/{section_id}/exercises/print', {
-      params: { path: { section_id }, query: { count, paper } },
+      params: { path: { section_id }, query: { count, form, paper } },
       body: wish,
       parseAs: 'blob',
     }),
@@ -181,3 +183,17 @@ export const judgeTaps = (exercise_id: string, taps: Schemas['TapsBody']): Promi
   )
 export const measureDelay = async (clicks: number[], taps: number[]): Promise<number> =>
   (await body(api.POST('/api/tap-delay', { body: { clicks, taps } }))).delay
+/** Questions about places with room for the answers and their key, as PDF. */
+export async function printedRound(
+  section_id: string,
+  wish: RoundWish,
+  paper: 'A4' | 'letter',
+): Promise<Blob> {
+  return (await body(
+    api.POST('/api/sections/{section_id}/rounds/print', {
+      params: { path: { section_id }, query: { paper } },
+      body: wish,
+      parseAs: 'blob',
+    }),
+  )) as unknown as Blob
+}

@@ -22,6 +22,7 @@ from kopje.api.schemas.taps import ClicksBody, DelayRead, TappedRead, TapsBody
 from kopje.core.music.clef import Clef
 from kopje.core.practice.reading.evidence import Shown
 from kopje.core.practice.tapping import delay_of
+from kopje.engraving.practice_paper import FEWEST_LINES, MOST_LINES, NARROWEST, WIDEST, StaffPaper
 from kopje.engraving.printing import Paper
 from kopje.formats.write import MEDIA, write_score
 from kopje.usecases.practice import exercises, in_lesson, on_paper, readings, rounds, tap
@@ -127,10 +128,45 @@ def post_print(
     services: Provided,
     count: Annotated[int, Query(ge=1, le=on_paper.MOST)] = 6,
     paper: Paper = "A4",
+    form: on_paper.Form = "sheet",
 ) -> Response:
-    """None of them was read by the class, and none will be given to it again."""
-    sheets = on_paper.printed_set(ctx, section_id, body.value(), count, services.engraver)
+    """None of them was read by the class, and none will be given to it again. As a sheet to read, cards to
+    cut, bars to complete, or a line to write as it sounds."""
+    sheets = on_paper.printed_set(ctx, section_id, body.value(), count, form, services.engraver)
     return Response(services.printer.pdf(sheets, paper), media_type="application/pdf")
+
+
+@router.post(
+    "/sections/{section_id}/rounds/print",
+    operation_id="printRound",
+    summary="A worksheet of places with its key, as PDF",
+    response_class=Response,
+    responses=answers("application/pdf"),
+)
+def post_worksheet(
+    section_id: UUID, body: QuestionsBody, ctx: Work, services: Provided, paper: Paper = "A4"
+) -> Response:
+    sheets = on_paper.worksheet(ctx, section_id, body.value(), services.engraver)
+    return Response(services.printer.pdf(sheets, paper), media_type="application/pdf")
+
+
+@router.get(
+    "/staff-paper",
+    operation_id="staffPaper",
+    summary="Empty staves, as PDF",
+    response_class=Response,
+    responses=answers("application/pdf"),
+)
+def get_staff_paper(
+    ctx: Work,
+    services: Provided,
+    lines: Annotated[int, Query(ge=FEWEST_LINES, le=MOST_LINES)] = 5,
+    gap: Annotated[float, Query(ge=NARROWEST, le=WIDEST)] = 4.0,
+    paper: Paper = "A4",
+) -> Response:
+    """So many lines, `gap` millimetres apart."""
+    sheet = StaffPaper(ctx.words.word("staff_paper_title"), lines, gap, paper)
+    return Response(services.printer.pdf([sheet], paper), media_type="application/pdf")
 
 
 @router.post(

@@ -11,7 +11,7 @@ from uuid import UUID
 
 from kopje.core.analysis.analysis import Analysis, analyse
 from kopje.core.analysis.annotations import Annotations
-from kopje.core.analysis.layers import TextLayer, line
+from kopje.core.analysis.layers import TextLayer, line, spoken_rests
 from kopje.core.analysis.motion import move
 from kopje.core.errors import NotFoundError, PracticeError
 from kopje.core.music.clef import Clef
@@ -23,12 +23,13 @@ from kopje.core.practice.reading.evidence import Shown
 from kopje.core.practice.reading.given import Change, Offer, Wish, easier, harder, made_of
 from kopje.core.practice.reading.levels import VOICES_OF
 from kopje.core.practice.reading.make import Made
+from kopje.core.practice.reading.routine import routine_of
 from kopje.core.practice.reading.served import Print, is_new, print_of
 from kopje.core.reasons import Named, Reason, because
 from kopje.engraving.mei import StaffLook, Under, mei_score
 from kopje.formats.abc_write import write_abc
 from kopje.formats.read import read_scores
-from kopje.store import practice, songs
+from kopje.store import practice, sections, songs
 from kopje.store import tables as t
 from kopje.usecases.context import Context
 from kopje.usecases.practice.given import Given, given
@@ -38,6 +39,7 @@ TRIES = 40  # seeds, before it is said that everything of the kind was read
 SEEDS = 2**31 - 1
 FAR = ("skip", "leap")
 Asked = Literal["same", "harder", "easier"]
+Empty = Literal["nothing", "some", "all"]  # bars to write in
 
 
 @dataclass(frozen=True)
@@ -151,7 +153,7 @@ def _analysed(source: str, part: int, do: Do | None, resting: str) -> Analysis:
 class Drawn:
     """How an exercise looks: the part in focus, which syllables stand under it (those of the rhythm with
     `rhythm`), its clef (under the bass clef an octave lower); without clef so many `lines` with do at its
-    `place`; a rhythm as `sticks`."""
+    `place`; a rhythm as `sticks`; `empty` bars to write in."""
 
     part: int = 0
     shown: Shown = "none"
@@ -160,6 +162,7 @@ class Drawn:
     lines: int = 5
     place: int | None = None
     sticks: bool = False
+    empty: Empty = "nothing"
 
 
 def mei_of(ctx: Context, row: t.Exercise, drawn: Drawn = Drawn()) -> str:
@@ -175,11 +178,30 @@ def mei_of(ctx: Context, row: t.Exercise, drawn: Drawn = Drawn()) -> str:
     if drawn.clef == "F" and row.do:
         lower = (replace(part, tune=transposed(part.tune, -7, -12)) for part in score.parts)
         score = replace(score, parts=tuple(lower))
-    staff = StaffLook(drawn.clef, sticks=drawn.sticks)
+    staff = StaffLook(drawn.clef, sticks=drawn.sticks, hidden=_hidden(a, drawn.empty))
     if drawn.place is not None and row.do:
         name = ctx.sequence.wording.tone("do")
         staff = StaffLook(None, drawn.lines, _places(a, drawn.place), drawn.place, name)
-    return mei_score(score, drawn.part, Under(tuple(lines), words=False, staff=staff))
+    rests = _spoken(ctx, row, a) if lines and drawn.rhythm else {}
+    return mei_score(score, drawn.part, Under(tuple(lines), words=False, staff=staff, rests=rests))
+
+
+def _spoken(ctx: Context, row: t.Exercise, a: Analysis) -> Mapping[int, str]:
+    """The words of rests, where the class speaks them."""
+    section = sections.section(ctx.session, ctx.school_id, row.section_id)
+    if not routine_of(section.reading).spoken_rests:
+        return {}
+    return spoken_rests(a, ctx.sequence.wording)
+
+
+def _hidden(a: Analysis, empty: Empty) -> frozenset[int]:
+    """The printed notes of the bars that stay empty: every second one, or all but the first tone."""
+    if empty == "nothing":
+        return frozenset()
+    notes = [(bar.number, n) for n, (bar, _, _) in enumerate(a.tune.notes())]
+    if empty == "all":
+        return frozenset(n for _, n in notes[1:])
+    return frozenset(n for bar, n in notes if bar and bar % 2 == 0)
 
 
 def _places(a: Analysis, place: int) -> dict[int, int]:

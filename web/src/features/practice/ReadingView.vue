@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import {
   type Exercise,
   type Offer,
+  type PaperForm,
   type Practice,
   printedSet,
   readAgain,
@@ -16,6 +17,7 @@ import {
 } from '@/api/practice'
 import ScoreView from '@/components/ScoreView.vue'
 import SideDrawer from '@/components/SideDrawer.vue'
+import { device } from '@/composables/useDevice'
 import { useKeep } from '@/composables/useKeep'
 import { useKeys } from '@/composables/useKeys'
 import { play, tones } from '@/composables/useSound'
@@ -256,11 +258,11 @@ useKeys([
   { key: '1', says: say('practice-broke'), act: wrong },
   { key: 'Backspace', says: say('practice-back'), act: () => void back() },
 ])
-async function print(count: number) {
+async function print(count: number, as: PaperForm) {
   const from = wish.value ?? (props.offer && plain(props.offer))
   if (!from) return
   await keep(async () => {
-    const pdf = await printedSet(props.id, { ...from, change: 'same' }, count, 'A4')
+    const pdf = await printedSet(props.id, { ...from, change: 'same' }, count, as, device.paper)
     window.open(URL.createObjectURL(pdf))
     await readAgain()
   })

@@ -3,12 +3,14 @@
 import { computed, ref, watch } from 'vue'
 import {
   countRound,
+  printedRound,
   readAgain,
   type RoundKind,
   type RoundWish,
   type Standings,
 } from '@/api/practice'
 import { useSongsNamed } from '@/api/queries'
+import { device } from '@/composables/useDevice'
 import { useKeep } from '@/composables/useKeep'
 import { useKeys } from '@/composables/useKeys'
 import { say, sayOf } from '@/locales/say'
@@ -75,6 +77,12 @@ async function countIt() {
   counted.value = kept !== false
   await readAgain()
 }
+const printable = computed(() => ofPlaces.value || props.kind === 'letter')
+const print = () =>
+  keep(async () => {
+    const pdf = await printedRound(props.section, wish(), device.paper)
+    window.open(URL.createObjectURL(pdf))
+  })
 function openStation() {
   const { kind, count: of, lines: so, clef: at, song_id } = wish()
   const asked = new URLSearchParams({
@@ -202,6 +210,9 @@ defineExpose({ face })
       <span class="small quiet">{{ say('round-how') }}</span>
     </div>
     <div class="row">
+      <v-btn v-if="printable" size="small" :disabled="busy" @click="print()">{{
+        say('practice-paper')
+      }}</v-btn>
       <v-btn size="small" @click="openStation()">{{ say('round-station-open') }}</v-btn>
       <span class="small quiet">{{ say('round-station-why') }}</span>
     </div>

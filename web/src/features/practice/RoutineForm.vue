@@ -15,7 +15,7 @@ function set<K extends keyof Routine>(key: K, value: Required<Routine>[K]) {
   now.value = { ...now.value, [key]: value }
   emit('change', now.value)
 }
-const switches = ['chant', 'inside', 'again', 'models'] as const
+const switches = ['chant', 'inside', 'again', 'models', 'spoken_rests', 'easy_end'] as const
 </script>
 
 <template>
@@ -36,6 +36,12 @@ const switches = ['chant', 'inside', 'again', 'models'] as const
         }))
       "
       @update:model-value="set('look', $event)"
+    />
+    <v-select
+      :model-value="now.calls"
+      :label="say('practice-calls')"
+      :items="[1, 2, 3].map((n) => ({ value: n, title: say('practice-times', { n }) }))"
+      @update:model-value="set('calls', $event)"
     />
     <v-checkbox
       v-for="one in switches"
