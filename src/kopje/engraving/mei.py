@@ -352,8 +352,10 @@ def _beamed(items: Iterable[_Placed], meter: Meter, under: Under) -> Iterator[st
 
 
 def _run(run: list[_Placed], under: Under) -> str:
-    inside = "".join(_note(item, under) for item in run)
-    return f"<beam>{inside}</beam>" if len(run) > 1 else inside
+    notes = [_note(item, under) for item in run]
+    inside = "".join(notes)
+    seen = sum(not one.startswith("<space") for one in notes)
+    return f"<beam>{inside}</beam>" if seen > 1 else inside
 
 
 def _note(item: _Placed, under: Under) -> str:

@@ -14,8 +14,8 @@ STYLE = """
 .cards { display: grid; grid-template-columns: 1fr 1fr; gap: 0; margin-top: 3mm }
 .cards figure { margin: 0; padding: 4mm 3mm; height: 46mm; border: 0.3mm dashed #8a837a; break-inside: avoid }
 .cards figure img { max-height: 36mm; margin: auto } .cards figcaption { font-size: 8pt; color: #5a554e }
-.places { display: grid; grid-template-columns: 1fr 1fr; gap: 5mm 8mm } .places li { break-inside: avoid }
-.places ol, ol.places { list-style: none; margin: 0; padding: 0 } .places img { width: 62mm; display: block }
+.places { display: grid; grid-template-columns: 1fr 1fr; gap: 3mm 8mm } .places li { break-inside: avoid }
+.places ol, ol.places { list-style: none; margin: 0; padding: 0 } .places img { width: 52mm; display: block }
 .places .answer { border-bottom: 0.3mm solid #2a211b; min-height: 7mm; width: 62mm }
 .staves img { display: block; width: 100% }
 """

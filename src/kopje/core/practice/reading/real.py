@@ -14,7 +14,7 @@ from kopje.core.analysis.annotations import Annotations
 from kopje.core.analysis.key_choice import Voice
 from kopje.core.music.degree import Degree, Do, plain_do
 from kopje.core.music.tune import Bar, Tune
-from kopje.core.practice.reading.given import DOS, SHARE, Offer, Wish
+from kopje.core.practice.reading.given import DOS, FEW_SIGNS, SHARE, Offer, Wish
 from kopje.core.practice.reading.ground import Motion
 from kopje.core.practice.reading.make import Made
 from kopje.core.practice.reading.voice import Event
@@ -125,14 +125,16 @@ def suits(excerpt: Excerpt, offer: Offer, wish: Wish) -> bool:
 
 def laid_for(excerpt: Excerpt, offer: Offer, wish: Wish, voice: Voice | None) -> Made | None:
     """As it is given to a class: its rhythm alone, or its tones where they lie well for the voice, in the
-    song's own key if that is so; None where they lie nowhere well."""
+    song's own key if that is so and has few signs; None where they lie nowhere well."""
     made = excerpt.made
     if offer.sort == "rhythm":
         bare = tuple(replace(event, degree=None) for event in made.voices[0])
         return replace(made, voices=(bare,))
     if voice is None and not wish.do:
         return made
-    letters = [wish.do] if wish.do else [str(made.do), *DOS]
+    own = str(made.do)
+    gladly = [own] if abs(made.do.fifths) <= FEW_SIGNS else []
+    letters = [wish.do] if wish.do else [*gladly, *DOS, own]
     for letter in letters:
         for octave in (made.do.octave, 3, 4, 5):
             do = plain_do(letter).at(octave)
