@@ -21,7 +21,8 @@ from kopje.core.reasons import because
 
 FEWEST_BARS, MOST_BARS = 2, 16
 TRIES = 200
-LATER = 6  # attempts after which another do is tried
+SOFTER = 12  # attempts without a rule, to see whether it stood in the way
+LATER = 2  # attempts after which another do is tried
 SHARPS = (1, 2, 2, 3)  # how closely an exercise keeps to what tunes do
 
 
@@ -65,7 +66,7 @@ def _in_the_way(task: ReadingTask, meter: Meter, bars: int, keys: tuple[Key, ...
         ("rule_motion", replace(free, motion=Motion(kind="leaps"))),
     )
     for rule, other in softer:
-        for attempt in range(LATER * 2):
+        for attempt in range(SOFTER):
             found = _attempt(other, meter, bars, chance.pick(keys), chance, attempt)
             if found is not None and (rule != "rule_news" or task.share):
                 return rule

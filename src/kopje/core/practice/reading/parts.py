@@ -20,6 +20,7 @@ from kopje.core.practice.reading.voice import Event, Sung, VoiceTask, laid, may_
 
 AGAIN = 3  # chords that are tried under one lowest part
 PHRASE_TRIES = 12  # of one phrase, before the whole is begun anew
+FIRST_TRIES = 3  # of the first one: to begin anew costs little there
 CLOSE = frozenset({"ti,", "re"})  # before the last tone of the lowest part
 TURNS = 25  # in how many of a hundred a turn comes back in a part
 
@@ -72,7 +73,8 @@ def sing_together(
     setting = Setting(task, key, figures, sharp)
     made: list[list[Sung]] = [[] for _ in range(task.parts)]  # from low to high, phrase by phrase
     for phrase in phrases_of(lowest):
-        tried = (_phrase(setting, phrase, made, chance) for _ in range(PHRASE_TRIES))
+        tries = PHRASE_TRIES if phrase.first else FIRST_TRIES
+        tried = (_phrase(setting, phrase, made, chance) for _ in range(tries))
         found = next((one for one in tried if one is not None), None)
         if found is None:
             return None
@@ -102,7 +104,7 @@ def _phrase(
             if above is None:
                 break
             sung.append(above)
-        if len(sung) == task.parts and (not phrase.last or task.parts < 3 or _third_sounds(sung, task.home)):
+        if len(sung) == task.parts:
             return sung
     return None
 
@@ -141,8 +143,8 @@ def _above(
     events = laid(rhythm, phrase.first, phrase.start)
     ground = ground_for(task, tones, chance.pick((setting.sharp, 1)))
     there = [(*_joined(made[n]), *sung.events) for n, sung in enumerate(below)]
-    triad = frozenset(str(d) for d in tones if not phrase.last or d.syllable in TONIC[task.home])
     here = [sung.events for sung in below]
+    triad = _may_end(task, phrase, tones, below)
     every = [_joined(part) for part in made]
     wanted = still_wanted(task, here, [*every, *here]) if phrase.last else (False, False)
     before = made[number][-1] if made[number] else None
@@ -180,9 +182,24 @@ def _beside_rhythm(setting: Setting, phrase: Phrase, chance: Chance) -> Rhythm:
     return Rhythm(lowest.meter, bars, lowest.pickup, (*own.like[:-1], None))
 
 
+THIRD = {"do": "mi", "la": "do"}
+
+
+def _may_end(
+    task: ReadingTask, phrase: Phrase, tones: tuple[Degree, ...], below: Sequence[Sung]
+) -> frozenset[str]:
+    """On what a part above may end: at the very end tones of the home triad, and the third where no part
+    below has it and none comes above."""
+    if not phrase.last:
+        return frozenset(map(str, tones))
+    last = len(below) == task.parts - 1
+    third = task.parts > 2 and last and not _third_sounds(below, task.home)
+    names = {THIRD[task.home]} if third else TONIC[task.home]
+    return frozenset(str(tone) for tone in tones if tone.syllable in names)
+
+
 def _third_sounds(parts: Sequence[Sung], home: str) -> bool:
-    third = "mi" if home == "do" else "do"
-    return any(_last(part.events).syllable == third for part in parts)
+    return any(_last(part.events).syllable == THIRD[home] for part in parts)
 
 
 def _last(voice: Sequence[Event]) -> Degree:
