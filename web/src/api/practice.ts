@@ -165,7 +165,7 @@ export const partExercise = (
   lesson_id: string,
   part_id: string,
   asked: Schemas['FreshBody'],
-): Promise<Exercise> =>
+): Promise<Exercise | null> =>
   body(
     api.POST('/api/lessons/{lesson_id}/parts/{part_id}/exercise', {
       params: { path: { lesson_id, part_id } },

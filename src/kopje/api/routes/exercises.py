@@ -61,10 +61,11 @@ def post_exercise(section_id: UUID, body: WishBody, ctx: Work) -> ExerciseRead:
     operation_id="partExercise",
     summary="The exercise that a part of a lesson opens",
 )
-def post_part(lesson_id: UUID, part_id: UUID, body: FreshBody, ctx: Work) -> ExerciseRead:
-    """Made for the class and the day when it is opened; the same again, until a fresh one is asked for."""
+def post_part(lesson_id: UUID, part_id: UUID, body: FreshBody, ctx: Work) -> ExerciseRead | None:
+    """Made for the class and the day when it is opened; the same again, until a fresh one is asked for.
+    Nothing for a part that reads nothing new."""
     found = in_lesson.for_part(ctx, lesson_id, part_id, body.fresh, body.change)
-    return ExerciseRead.of(found.exercise, ctx, found.change)
+    return ExerciseRead.of(found.exercise, ctx, found.change) if found else None
 
 
 @router.get("/exercises/{exercise_id}", operation_id="exercise", summary="An exercise as it was made")

@@ -7,7 +7,6 @@ from uuid import UUID
 from kopje.core.errors import NotFoundError, PracticeError
 from kopje.core.planning.to_read import to_read
 from kopje.core.practice.reading.given import Wish
-from kopje.core.reasons import because
 from kopje.store import practice
 from kopje.store import tables as t
 from kopje.usecases.context import Context
@@ -17,9 +16,9 @@ from kopje.usecases.practice.exercises import Asked, NextExercise, next_exercise
 
 def for_part(
     ctx: Context, lesson_id: UUID, part_id: UUID, fresh: bool = False, asked: Asked = "same"
-) -> NextExercise:
-    """The one that was opened last, or where it is to be `fresh` another one like it. NotFoundError where the
-    part reads nothing new, PracticeError where nothing new is left."""
+) -> NextExercise | None:
+    """The one that was opened last, or where it is to be `fresh` another one like it; None where the part
+    reads nothing new. PracticeError where nothing new is left."""
     seen = read_lesson.lesson(ctx, lesson_id)
     part = next((one for one in seen.parts if one.id == part_id), None)
     if part is None:
@@ -27,7 +26,7 @@ def for_part(
     activity = ctx.habits.repertoire.activity(part.choice.activity)
     found = to_read(activity, ctx.sequence.by_key.get(part.choice.concept)) if part.choice.concept else None
     if found is None:
-        raise NotFoundError("no_such", what=because("what_exercise"), value=str(part_id))
+        return None
     last = practice.of_part(ctx.session, part_id)
     if last is not None and not fresh and asked == "same":
         return NextExercise(last)
