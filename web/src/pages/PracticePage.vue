@@ -80,6 +80,10 @@ const today = computed(() => day.data.value?.today ?? '')
       :name="practice.section"
     >
       <PracticeHead :id="id" :section="practice.section" :wall="wall" />
+      <p v-if="!practice.offers.length" class="empty">
+        {{ say('practice-nothing', { section: practice.section }) }}
+        <router-link :to="`/sections/${id}`">{{ say('practice-nothing-do') }}</router-link>
+      </p>
     </RoundView>
     <ReadingView
       v-else
