@@ -294,6 +294,10 @@ const here = computed(() => Math.min(props.year.next_lesson, count.value + 1))
 .cut text {
   fill: var(--granite);
 }
+/* It lies over the arcs, which are pressed. */
+.here {
+  pointer-events: none;
+}
 .here line {
   stroke: var(--dusk);
   stroke-width: 2;
