@@ -111,6 +111,7 @@ def visit_all(page: Page, address: str) -> list[str]:
     page.get_by_role("button", name="Leave it there").click()
     page.get_by_role("button", name="Routine", exact=True).click()
     look("practice, routine")
+    page.keyboard.press("Escape")  # on a narrow screen the drawer lies over the list
     page.get_by_role("button", name="How two tones lie").click()
     page.get_by_role("button", name="Begin").click()
     page.wait_for_selector(".choice")

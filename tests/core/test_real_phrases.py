@@ -6,13 +6,15 @@ import itertools
 
 import pytest
 
+from core.reading_rules import broken
 from kopje.core.analysis.analysis import analyse
 from kopje.core.analysis.annotations import Annotations
 from kopje.core.analysis.elements import figures
 from kopje.core.analysis.key_choice import VOICES
 from kopje.core.practice.reading.as_score import as_score
 from kopje.core.practice.reading.given import Offer, Wish
-from kopje.core.practice.reading.real import excerpts, laid_for, suits
+from kopje.core.practice.reading.levels import numbered_level
+from kopje.core.practice.reading.real import excerpts, laid_for, laid_for_level, of_level, suits
 from kopje.core.sequence.concepts import ConceptKey
 from kopje.core.sequence.so_mi_first import SO_MI_FIRST
 from kopje.core.songs.contents import card, card_of
@@ -101,3 +103,40 @@ def test_a_phrase_lies_in_the_voice_and_moves_no_farther_than_was_wished() -> No
         bare = laid_for(one, Offer("rhythm", "half"), Wish("rhythm", "half"), voice)
         assert bare is not None
         assert not bare.pitched
+
+
+def test_a_phrase_of_a_level_keeps_its_rules_and_cannot_be_read_a_level_before() -> None:
+    """By the checker that was written apart: its tones, figures, moves, keys, range, and what is new."""
+    of_lines = (
+        "highest tone",
+        "bar 2",
+        "bar 6",
+        "goes to",
+        "turn one",
+        "ends on",
+        "end at",
+        "outside",
+        "four",
+    )
+    count = 0
+    for number in (1, 2, 3, 6):
+        task = numbered_level(number)
+        for slug in SLUGS:
+            for one in (found for bars in (2, 4, 8) for found in excerpts(shipped(slug), bars)):
+                wish = Wish("level", f"reading-{number}", one.bars)
+                made = laid_for_level(one, task, wish, None) if of_level(one, task, wish) else None
+                if made is None:
+                    continue
+                count += 1
+                score = as_score(made, slug)
+                said = [s for s in broken(score, number, made.do) if not any(word in s for word in of_lines)]
+                assert said == [], (slug, one.first)
+                if number > 1:
+                    below = {2: 1, 3: 2, 6: 3}[number]
+                    stops = [
+                        s
+                        for s in broken(score, below, made.do)
+                        if ": tone" in s or "figure" in s or "move" in s
+                    ]
+                    assert stops, (slug, one.first)
+    assert count > 5

@@ -117,7 +117,8 @@ export const playRound = (section_id: string, wish: RoundWish): Promise<Round> =
     }),
   )
 export interface Played {
-  ask: RoundKind
+  ask: RoundKind | 'reading'
+  concept?: string
   asked: number
   right: number
   choices: number

@@ -12,7 +12,7 @@ from kopje.api.schemas.base import Body, Day, Moment, Read
 from kopje.api.schemas.lesson_parts import Tick
 from kopje.core.choir.rungs import Broke
 from kopje.core.ledger.marks import Help, Result, Voices
-from kopje.core.practice.asks.rounds import RoundKind
+from kopje.core.practice.asks.rounds import ToldKind
 from kopje.core.practice.reading.evidence import Helped, Shown
 from kopje.core.sequence.concepts import Way
 from kopje.core.sequence.phases import Purpose
@@ -201,15 +201,17 @@ class ReadBody(EventBody):
 
 class RoundToldBody(EventBody):
     """A round of questions was played: `right` of so many `asked` with so many `choices` each, in so many
-    seconds; `station`: by somebody alone. It is practice, and no mark."""
+    seconds; `station`: by somebody alone. Of lines that were read there `concept` says what was due, and who
+    read them judged. It is practice, and no mark."""
 
     kind: Literal["round"]
-    ask: RoundKind
+    ask: ToldKind
     asked: Annotated[int, Field(ge=1, le=40)]
     right: Annotated[int, Field(ge=0, le=40)]
     choices: Annotated[int, Field(ge=2, le=12)]
     seconds: Annotated[int, Field(ge=0, le=36_000)]
     station: bool = False
+    concept: Key | None = None
     day: Day | None = None
 
 

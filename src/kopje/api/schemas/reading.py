@@ -128,7 +128,7 @@ class WeakRead(Read):
 
 class PracticeRead(Read):
     """`helps`: what is given after an error, the least first; `rounds`: those it can play;
-    `told`: how the whole class did, as told here."""
+    `station`: what was read there last; `told`: how the whole class did, as told here."""
 
     section: str
     grade: int
@@ -138,6 +138,7 @@ class PracticeRead(Read):
     warm_up: list[list[str]]
     helps: list[Helped]
     rounds: list[StandingsRead]
+    station: StandingsRead | None
     told: list[str]
 
     @classmethod
@@ -150,6 +151,7 @@ class PracticeRead(Read):
             weak=[WeakRead.of(one) for one in found.weak[:8]],
             warm_up=[list(row) for row in found.warm_up],
             helps=list(HELPED),
+            station=StandingsRead.of(found.station, ctx) if found.station else None,
             rounds=[StandingsRead.of(one, ctx) for one in found.rounds],
             told=[told_sentence(one, ctx.words) for one in found.told if is_known(one, ctx.words)],
         )

@@ -11,8 +11,8 @@ from kopje.api.schemas.base import Body, Read
 from kopje.core.ledger.luck import result_of
 from kopje.core.ledger.marks import Result
 from kopje.core.practice.asks.places import Clef, Lines
-from kopje.core.practice.asks.question import RUN, Head, Question, Row, Staff
-from kopje.core.practice.asks.rounds import FEWEST, MOST, RoundKind, way_of
+from kopje.core.practice.asks.question import RUN, Bent, Head, Question, Row, Staff
+from kopje.core.practice.asks.rounds import FEWEST, MOST, RoundKind, ToldKind, way_of
 from kopje.core.sequence.concepts import Way
 from kopje.engraving.render import Engraver
 from kopje.usecases.context import Context
@@ -87,8 +87,28 @@ class ChoiceRead(Read):
     picture: str
 
 
+class ScaleToneRead(Read):
+    says: str
+    midi: int
+
+
+class BentRead(Read):
+    """A tone that has a sign, as a MIDI number with it and without, among the tones of its scale."""
+
+    scale: list[ScaleToneRead]
+    signed: int
+    plain: int
+
+    @classmethod
+    def of(cls, bent: Bent, ctx: Context) -> BentRead:
+        tone = ctx.sequence.wording.tone
+        scale = [ScaleToneRead(says=tone(str(degree)), midi=midi) for degree, midi in bent.scale]
+        return cls(scale=scale, signed=bent.signed, plain=bent.plain)
+
+
 class AskedRead(Read):
-    """`orient` sounds before the rows of `heard`; `after` once it is answered. `answer` counts from 0."""
+    """`orient` sounds before the rows of `heard`; `after` and `bent` belong to its answer, which counts from
+    0."""
 
     says: str
     choices: list[ChoiceRead]
@@ -100,6 +120,7 @@ class AskedRead(Read):
     after: list[list[HeardRead]]
     picture: str
     clues: list[str]
+    bent: BentRead | None
 
     @classmethod
     def of(cls, one: Question, ctx: Context, engraver: Engraver) -> AskedRead:
@@ -118,6 +139,7 @@ class AskedRead(Read):
             after=HeardRead.rows(one.after),
             picture=seen,
             clues=[ctx.words.say(clue) for clue in one.clues],
+            bent=BentRead.of(one.bent, ctx) if one.bent else None,
         )
 
 
@@ -163,7 +185,7 @@ class StandingsRead(Read):
     """How a class did in rounds of a kind: the last, the best, how many; the concept and the way that they
     are evidence of."""
 
-    kind: RoundKind
+    kind: ToldKind
     times: int
     concept: str | None
     concept_name: str

@@ -27,7 +27,7 @@ from kopje.store import tables as t
 from kopje.usecases.context import Context
 from kopje.usecases.practice.exercises import moves_of, nearest_note
 from kopje.usecases.practice.given import Given, given
-from kopje.usecases.practice.rounds import Standing, standings
+from kopje.usecases.practice.rounds import Standing, read_alone, standings
 
 MOST_TOLD = 5
 
@@ -52,6 +52,7 @@ class Practice:
     weak: tuple[Weak, ...]
     warm_up: tuple[tuple[str, ...], ...]
     rounds: tuple[Standing, ...]
+    station: Standing | None
     told: tuple[ClassEvent, ...]
 
 
@@ -60,13 +61,15 @@ def practice_of(ctx: Context, section_id: UUID) -> Practice:
     rows = practice.of_section(ctx.session, section_id)
     read = readings(ctx, section_id, rows)
     weak = interval_log(read)
+    played = events.of_kinds(ctx.session, section_id, ("round", "taken_back"))
     return Practice(
         here,
         tuple(_now(offer, read) for offer in here.offers),
         routine_of(sections.section(ctx.session, ctx.school_id, section_id).reading),
         weak,
         warm_up(weak[0].one, weak[0].two, _known(here)) if weak else (),
-        tuple(standings(here, events.of_kinds(ctx.session, section_id, ("round", "taken_back")))),
+        tuple(standings(here, played)),
+        read_alone(here, played),
         _told(ctx, section_id),
     )
 

@@ -8,8 +8,16 @@ from functools import lru_cache
 from uuid import UUID
 
 from kopje.core.practice.reading.given import Offer, Wish
+from kopje.core.practice.reading.levels import task_of
 from kopje.core.practice.reading.make import Made
-from kopje.core.practice.reading.real import Excerpt, excerpts, laid_for, suits
+from kopje.core.practice.reading.real import (
+    Excerpt,
+    excerpts,
+    laid_for,
+    laid_for_level,
+    of_level,
+    suits,
+)
 from kopje.core.sequence.concepts import ConceptKey
 from kopje.core.sequence.concepts import Sequence as Sequence_
 from kopje.core.songs.contents import SongCard, card_of
@@ -22,6 +30,7 @@ from kopje.usecases.songs.look import Source, analysed, source_of
 from kopje.usecases.songs.songbook import cards
 
 MOST = 16  # songs that are looked into, those with the fewest things that the class cannot name
+MOST_OF_LEVEL = 40
 
 
 @dataclass(frozen=True)
@@ -40,16 +49,20 @@ Bars = Mapping[UUID, Sequence[tuple[int, int]]]  # by song, the first and the la
 def phrases(ctx: Context, here: Given, offer: Offer, wish: Wish, read: Bars) -> Iterator[Phrase]:
     """In the order of the songs that the class knows most of; each in a key that suits its voice, and nothing
     of what was `read` already."""
-    if offer.sort == "level":
+    task = task_of(offer.due, offer.before) if offer.sort == "level" else None
+    if task is not None and task.parts > 1:
         return
-    for song in _likely(ctx, here, offer):
+    likely = _likely(ctx, here, offer) if task is None else _plainest(ctx, here)
+    for song in likely:
         heard = read.get(song.id, ())
         for one, card in _excerpts(source_of(song), wish.bars, ctx.sequence):
             if any(one.first <= last and first < one.first + one.bars for first, last in heard):
                 continue
-            if not suits(one, offer, wish) or not _read(here, offer, card):
-                continue
-            made = laid_for(one, offer, wish, here.voice)
+            if task is not None:
+                made = laid_for_level(one, task, wish, here.voice) if of_level(one, task, wish) else None
+            else:
+                fits = suits(one, offer, wish) and _read(here, offer, card)
+                made = laid_for(one, offer, wish, here.voice) if fits else None
             if made is not None:
                 yield Phrase(made, song, one.first, one.first + one.bars - 1)
 
@@ -64,8 +77,20 @@ def _likely(ctx: Context, here: Given, offer: Offer) -> list[t.Song]:
         if card.id not in met and card.content(concept.key) is not None
     ]
     found.sort(key=lambda card: (len(unknown(card, state)), card.title, card.id))
-    rows = songs.by_id(ctx.session, ctx.school_id, [UUID(card.id) for card in found[:MOST]])
-    return [rows[UUID(card.id)] for card in found[:MOST]]
+    return _rows(ctx, found[:MOST])
+
+
+def _plainest(ctx: Context, here: Given) -> list[t.Song]:
+    """Songs that the choir has not sung, those with the fewest things in them first."""
+    met, state = here.section.facts.songs, here.section.state
+    found = [card for card in cards(ctx, state, (), ()) if card.id not in met]
+    found.sort(key=lambda card: (len(card.contents), card.title, card.id))
+    return _rows(ctx, found[:MOST_OF_LEVEL])
+
+
+def _rows(ctx: Context, found: Sequence[SongCard]) -> list[t.Song]:
+    rows = songs.by_id(ctx.session, ctx.school_id, [UUID(card.id) for card in found])
+    return [rows[UUID(card.id)] for card in found]
 
 
 def _read(here: Given, offer: Offer, card: SongCard) -> bool:

@@ -19,14 +19,23 @@ from kopje.core.music.tune import Bar, Note, Tune
 from kopje.core.practice.asks.along import along
 from kopje.core.practice.asks.places import Clef, Lines, pitch_at
 from kopje.core.practice.asks.question import RUN, Question, Staff
-from kopje.core.practice.asks.rounds import SEEN, Knows, Round, RoundKind, a_round, kinds_for, knows_of
+from kopje.core.practice.asks.rounds import (
+    SEEN,
+    Knows,
+    Round,
+    RoundKind,
+    ToldKind,
+    a_round,
+    kinds_for,
+    knows_of,
+)
 from kopje.core.practice.asks.songs import Clues, guess
 from kopje.core.practice.games import clue, telling_words
 from kopje.core.practice.reading.as_score import as_score
 from kopje.core.practice.reading.chance import Chance
 from kopje.core.practice.reading.make import Made
 from kopje.core.reasons import Named
-from kopje.core.sequence.concepts import Concept
+from kopje.core.sequence.concepts import Concept, ConceptKey
 from kopje.engraving.mei import StaffLook, Under, mei_score
 from kopje.engraving.render import Engraver
 from kopje.store import songs
@@ -82,7 +91,7 @@ class Standing:
     """How a class did in rounds of a kind: the last one, the best, and how many there were; `concept`: what
     they are evidence of."""
 
-    kind: RoundKind
+    kind: ToldKind
     times: int
     concept: Concept | None = None
     last: Played | None = None
@@ -165,6 +174,18 @@ def standings(here: Given, events: Iterable[ClassEvent]) -> list[Standing]:
         best = max(mine, key=lambda one: (Fraction(one.right, one.asked), -one.seconds), default=None)
         found.append(Standing(kind, len(mine), _shows(here, kind), mine[-1] if mine else None, best))
     return found
+
+
+def read_alone(here: Given, events: Iterable[ClassEvent]) -> Standing | None:
+    """What was read at a station, of the concept that was read there last."""
+    told = [e for e in standing_events(events) if e.kind == "round" and e.body["ask"] == "reading"]
+    if not told:
+        return None
+    due = told[-1].body.get("concept")
+    mine = [_played(event) for event in told if event.body.get("concept") == due]
+    concept = here.section.sequence.by_key.get(ConceptKey(str(due)))
+    best = max(mine, key=lambda one: (Fraction(one.right, one.asked), -one.seconds))
+    return Standing("reading", len(mine), concept, mine[-1], best)
 
 
 def _played(event: ClassEvent) -> Played:

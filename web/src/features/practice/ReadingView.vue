@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Reading: the next exercise for this class, unseen, at its level; the routine by one key; the least help after an error.
-import { computed, ref, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import {
   type Exercise,
   type Offer,
@@ -20,18 +20,21 @@ import SideDrawer from '@/components/SideDrawer.vue'
 import { device } from '@/composables/useDevice'
 import { useKeep } from '@/composables/useKeep'
 import { useKeys } from '@/composables/useKeys'
-import { play, tones } from '@/composables/useSound'
 import AfterError from '@/features/practice/AfterError.vue'
-import HiddenLine from '@/features/practice/HiddenLine.vue'
+import KeepExercise from '@/features/practice/KeepExercise.vue'
 import PaperPanel from '@/features/practice/PaperPanel.vue'
+import ReadingActs from '@/features/practice/ReadingActs.vue'
 import RoutineForm from '@/features/practice/RoutineForm.vue'
 import RoutineSteps from '@/features/practice/RoutineSteps.vue'
 import { useAhead } from '@/features/practice/useAhead'
 import { useReading } from '@/features/practice/useReading'
-import type { OnWall } from '@/features/practice/useWall'
+import { useExerciseSound } from '@/features/practice/useExerciseSound'
+import { NO_TASK, type OnTask, type OnWall } from '@/features/practice/useWall'
 import BeatBoxes from '@/features/practice/BeatBoxes.vue'
 import StaffChoice, { type Written } from '@/features/practice/StaffChoice.vue'
-import TapLine from '@/features/practice/TapLine.vue'
+import TakeRound from '@/features/practice/TakeRound.vue'
+import { type Form, formsOf, plainWish } from '@/features/practice/tasks'
+import TaskView from '@/features/practice/TaskView.vue'
 import WeakPlaces from '@/features/practice/WeakPlaces.vue'
 import { say, sayOf } from '@/locales/say'
 
@@ -71,14 +74,9 @@ watch(
   },
 )
 
-const plain = (one: Offer): Wish =>
-  ({
-    ...{ sort: one.sort, due: one.due, bars: 4, meter: '', do: '', motion: 'leaps' },
-    ...{ dose: 'some', plain: false, change: 'same' },
-  }) as Wish
 const asks = useAhead()
 async function make(asked: Wish['change'] = 'same') {
-  const from = wish.value ?? (props.offer && plain(props.offer))
+  const from = wish.value ?? (props.offer && plainWish(props.offer))
   if (!from || busy.value) return
   await keep(async () => {
     const found = await asks.next(props.id, { ...from, change: asked })
@@ -95,7 +93,7 @@ async function make(asked: Wish['change'] = 'same') {
 }
 /** Picked in the list: made at once. */
 function pick(one: Offer) {
-  wish.value = plain(one)
+  wish.value = plainWish(one)
   void make()
 }
 defineExpose({ pick })
@@ -120,37 +118,17 @@ const look = computed(() => ({
   ...staffOf(written.value),
 }))
 const score = useExerciseScore(() => exercise.value?.id ?? '', look)
-const sounds = computed(() => exercise.value?.sounds[part.value] ?? [])
-const move = computed<[string, string] | null>(() => {
-  const index = sounds.value.findIndex((one) => one.note === place.value?.note)
-  const [one, two] = [sounds.value[index - 1]?.degree, sounds.value[index]?.degree]
-  return one && two ? [one, two] : null
-})
-const midiOf = (degree: string) =>
-  sounds.value.find((one) => one.degree === degree)?.midi ??
-  [...(exercise.value?.tonic ?? []), ...(exercise.value?.scale ?? [])].find(
-    (one) => one.degree === degree,
-  )?.midi ??
-  null
-function orient() {
-  const pattern =
-    props.practice.routine.orientation === 'scale' ? exercise.value?.scale : exercise.value?.tonic
-  if (pattern?.length) play(pattern.map((one) => one.midi))
-}
-const TEMPO = 80
+const sound = useExerciseSound(
+  () => exercise.value,
+  () => part.value,
+)
+const { sounds, midiOf } = sound
+const move = computed(() => (place.value ? sound.moveTo(place.value.note) : null))
+const orient = () => sound.orient(props.practice.routine.orientation)
 /** Playing it is help, and is written down as such. */
-function model(from = 0, to = Infinity) {
+function model() {
   modelled.value = modelled.value || !broke.value
-  const beat = 60 / TEMPO
-  const chosen = sounds.value.filter((_, n) => n >= from && n <= to)
-  const start = chosen[0]?.start ?? 0
-  void tones(
-    chosen.map((one) => ({
-      at: (one.start - start) * beat,
-      seconds: one.beats * beat * 0.95,
-      midi: one.midi,
-    })),
-  )
+  sound.line()
 }
 function pressed(note: number) {
   if (!broke.value) return
@@ -159,15 +137,12 @@ function pressed(note: number) {
 }
 function give(one: (typeof given.value)[number]) {
   if (!given.value.includes(one)) given.value = [...given.value, one]
-  const index = sounds.value.findIndex((sound) => sound.note === place.value?.note)
-  const pair = [sounds.value[index - 1]?.midi, sounds.value[index]?.midi]
-  if (one === 'hold' && typeof pair[0] === 'number') play([pair[0]], 2)
-  if (one === 'model') model(Math.max(index - 1, 0), index)
+  if (place.value) sound.help(one, place.value.note)
 }
 
 async function tellIt(clean: boolean, helped: (typeof given.value)[number] | null = null) {
   const now = exercise.value
-  if (!now || told.value || form.value !== 'read') return
+  if (!now || told.value || task.value) return
   const models = props.practice.routine.models // sung along is help
   const ids = await tellRead(props.id, props.today, {
     ...{ exercise: now.id, clean, shown: most.value, modelled: modelled.value || models },
@@ -181,12 +156,13 @@ async function tellIt(clean: boolean, helped: (typeof given.value)[number] | nul
   broke.value = false
 }
 function wrong() {
-  if (told.value || !exercise.value || form.value !== 'read') return
+  if (told.value || !exercise.value || task.value) return
   broke.value = true
   place.value = null
   given.value = []
 }
 async function back() {
+  if (task.value) return
   if (broke.value) {
     broke.value = false
     return
@@ -201,50 +177,31 @@ async function next() {
   if (broke.value) await tellIt(false)
   await make()
 }
-/** Read from notes, follow signs, or echo: signs and echoes are tasks of their own, not readings. */
-const form = ref<'read' | 'signs' | 'echo' | 'tap'>('read')
-const forms = computed(() =>
-  exercise.value?.do ? (['read', 'signs', 'echo', 'tap'] as const) : (['read', 'tap'] as const),
-)
-const tapping = ref<InstanceType<typeof TapLine>>()
-const missed = ref<number[]>([])
-const hidden = ref<InstanceType<typeof HiddenLine>>()
-const open = ref(false) // the notes of what was signed or called
-const covered = computed(() => ['signs', 'echo'].includes(form.value) && !open.value)
+/** Read from notes; all others are tasks of their own, not readings. */
+const form = ref<Form>('read')
+const forms = computed(() => formsOf(exercise.value))
+const task = computed(() => (form.value === 'read' ? null : form.value))
+const doing = ref<InstanceType<typeof TaskView>>()
+const shownOfTask = shallowRef<OnTask>(NO_TASK)
 watch([() => exercise.value?.id, form], () => {
-  open.value = false
-  missed.value = []
-  if (!forms.value.some((one) => one === form.value)) form.value = 'read'
+  if (!forms.value.includes(form.value)) form.value = 'read'
+  if (form.value === 'read') shownOfTask.value = NO_TASK
 })
 function on() {
   if (!exercise.value) void make()
-  else if (covered.value && form.value === 'signs') hidden.value?.on()
-  else if (form.value === 'tap') tapping.value?.on()
+  else if (task.value) doing.value?.on()
   else reading.on()
 }
-/** The line so many times, with its own length of silence after each call. */
-function call(times: number) {
-  const beat = 60 / TEMPO
-  const line = sounds.value
-  const end = line.at(-1)
-  const round = end ? (Math.ceil(end.start + end.beats) + 2) * beat : 0
-  void tones(
-    Array.from({ length: times }).flatMap((_, n) =>
-      line.map((one) => ({
-        at: n * round * 2 + one.start * beat,
-        seconds: one.beats * beat * 0.95,
-        midi: one.midi,
-      })),
-    ),
-  )
-}
 const onWall = computed<OnWall>(() => ({
-  exercise: covered.value ? '' : (exercise.value?.id ?? ''), // never the answer with the task
+  // Never the answer with the task.
+  exercise: task.value && !shownOfTask.value.score ? '' : (exercise.value?.id ?? ''),
   look: { ...look.value, width: (exercise.value?.parts.length ?? 1) > 1 ? 1400 : 850 },
   step: step.value,
   left: left.value,
   face: null,
-  boxes: written.value.rhythm === 'boxes' && !exercise.value?.do ? exercise.value : null,
+  boxes:
+    !task.value && written.value.rhythm === 'boxes' && !exercise.value?.do ? exercise.value : null,
+  task: shownOfTask.value,
 }))
 watch(onWall, (now) => emit('wall', now), { immediate: true, deep: true })
 useKeys([
@@ -252,6 +209,7 @@ useKeys([
   { key: 'n', says: say('practice-new'), act: () => void next() },
   { key: '+', says: say('practice-harder'), act: () => void make('harder') },
   { key: '-', says: say('practice-easier'), act: () => void make('easier') },
+  { key: 'x', says: say('cards-mix'), act: () => doing.value?.mix() },
   { key: 's', says: say('practice-syllables'), act: () => reading.show(1) },
   { key: 't', says: say('keys-tonic'), act: orient },
   { key: '3', says: say('practice-clean'), act: () => void tellIt(true) },
@@ -259,13 +217,20 @@ useKeys([
   { key: 'Backspace', says: say('practice-back'), act: () => void back() },
 ])
 async function print(count: number, as: PaperForm) {
-  const from = wish.value ?? (props.offer && plain(props.offer))
+  const from = wish.value ?? (props.offer && plainWish(props.offer))
   if (!from) return
   await keep(async () => {
     const pdf = await printedSet(props.id, { ...from, change: 'same' }, count, as, device.paper)
     window.open(URL.createObjectURL(pdf))
     await readAgain()
   })
+}
+/** A device of its own for one child: lines of this kind, read alone. */
+function openStation() {
+  if (!props.offer) return
+  const { sort, due } = props.offer
+  const asked = new URLSearchParams({ sort, due, look: String(props.practice.routine.look) })
+  window.open(`/sections/${props.id}/station?${asked.toString()}`, 'kopje-station')
 }
 const keepRoutine = (routine: Routine) => void keep(() => setRoutine(props.id, routine))
 </script>
@@ -303,14 +268,21 @@ const keepRoutine = (routine: Routine) => void keep(() => setRoutine(props.id, r
           >{{ changed ? ` · ${changed}` : '' }}</span
         >
       </header>
-      <HiddenLine
-        v-if="covered && (form === 'signs' || form === 'echo')"
-        ref="hidden"
+      <TaskView
+        v-if="task"
+        ref="doing"
         :exercise="exercise"
-        :form="form"
+        :offer="offer"
+        :part="part"
+        :task="task"
+        :section="id"
+        :today="today"
         :calls="practice.routine.calls"
-        @call="call"
-        @reveal="open = true"
+        :svg="score.data.value ?? ''"
+        :sticks="look.sticks"
+        @call="sound.call"
+        @hear="sound.line()"
+        @wall="shownOfTask = $event"
       />
       <BeatBoxes
         v-else-if="!exercise.do && written.rhythm === 'boxes'"
@@ -321,11 +293,11 @@ const keepRoutine = (routine: Routine) => void keep(() => setRoutine(props.id, r
         v-else-if="score.data.value"
         :svg="score.data.value"
         :label="exercise.title"
-        :marked="form === 'tap' ? missed : place ? [place.note] : []"
+        :marked="place ? [place.note] : []"
         @note="pressed"
       />
       <StaffChoice
-        v-if="!covered && form !== 'tap'"
+        v-if="!task"
         :pitched="exercise.do !== null"
         :written="written"
         @change="written = $event"
@@ -347,46 +319,17 @@ const keepRoutine = (routine: Routine) => void keep(() => setRoutine(props.id, r
       <v-btn class="main" :disabled="busy" @click="make()">{{ say('practice-begin') }}</v-btn>
     </section>
     <template v-if="exercise">
-      <TapLine
-        v-if="form === 'tap'"
-        ref="tapping"
-        :exercise="exercise"
-        :part="part"
-        @marked="missed = $event"
+      <ReadingActs
+        v-if="task || !broke"
+        :reading="!task"
+        :told="told"
+        :busy="busy"
+        @on="on()"
+        @clean="tellIt(true)"
+        @broke="wrong()"
+        @next="next()"
+        @change="make"
       />
-      <div v-if="form !== 'read'" class="row acts">
-        <v-btn :disabled="busy" @click="next()"
-          >{{ say('practice-new') }} <span class="kbd">n</span></v-btn
-        >
-        <v-btn :disabled="busy" @click="make('harder')"
-          >{{ say('practice-harder') }} <span class="kbd">+</span></v-btn
-        >
-        <v-btn :disabled="busy" @click="make('easier')"
-          >{{ say('practice-easier') }} <span class="kbd">-</span></v-btn
-        >
-      </div>
-      <div v-else-if="!broke" class="row acts">
-        <v-btn class="main" @click="on()"
-          >{{ say('practice-on') }} <span class="kbd">{{ say('keys-space') }}</span></v-btn
-        >
-        <v-btn :disabled="told !== ''" @click="tellIt(true)"
-          >{{ told === 'clean' ? '✓ ' : '' }}{{ say('practice-clean') }}
-          <span class="kbd">3</span></v-btn
-        >
-        <v-btn :disabled="told !== ''" @click="wrong()"
-          >{{ told === 'broke' ? '✓ ' : '' }}{{ say('practice-broke') }}
-          <span class="kbd">1</span></v-btn
-        >
-        <v-btn :disabled="busy" @click="next()"
-          >{{ say('practice-new') }} <span class="kbd">n</span></v-btn
-        >
-        <v-btn :disabled="busy" @click="make('harder')"
-          >{{ say('practice-harder') }} <span class="kbd">+</span></v-btn
-        >
-        <v-btn :disabled="busy" @click="make('easier')"
-          >{{ say('practice-easier') }} <span class="kbd">-</span></v-btn
-        >
-      </div>
       <AfterError
         v-else
         :place="place"
@@ -400,13 +343,14 @@ const keepRoutine = (routine: Routine) => void keep(() => setRoutine(props.id, r
         <v-btn size="small" :disabled="!exercise.tonic.length" @click="orient()"
           >♪ {{ say('practice-orient') }} <span class="kbd">t</span></v-btn
         >
-        <v-btn v-if="!covered" size="small" @click="reading.show(1)"
+        <v-btn v-if="!task" size="small" @click="reading.show(1)"
           >{{ sayOf('practice-shown', shown) }} <span class="kbd">s</span></v-btn
         >
-        <v-btn v-if="form === 'read'" size="small" @click="model()">{{
-          say('practice-model')
+        <v-btn v-if="!task" size="small" @click="model()">{{ say('practice-model') }}</v-btn>
+        <v-btn v-if="last.length && !task" size="small" @click="back()">{{
+          say('practice-back')
         }}</v-btn>
-        <v-btn v-if="last.length" size="small" @click="back()">{{ say('practice-back') }}</v-btn>
+        <KeepExercise :exercise="exercise" />
       </div>
       <p v-if="offer" class="small advice" role="status">
         <strong>{{ sayOf('practice-advice', offer.advice) }}</strong> {{ offer.why }}
@@ -426,7 +370,17 @@ const keepRoutine = (routine: Routine) => void keep(() => setRoutine(props.id, r
       <v-btn size="small" :aria-pressed="drawer === 'paper'" @click="drawer = 'paper'">{{
         say('practice-paper')
       }}</v-btn>
+      <v-btn v-if="offer" size="small" @click="openStation()">{{
+        say('round-station-open')
+      }}</v-btn>
     </footer>
+    <TakeRound
+      v-if="practice.station?.last && practice.station.concept"
+      :section="id"
+      :name="practice.section"
+      :today="today"
+      :standings="practice.station"
+    />
   </div>
   <SideDrawer v-if="drawer === 'weak'" :title="say('practice-weak')" @close="drawer = ''">
     <WeakPlaces :weak="practice.weak" :warm-up="practice.warm_up" :midi="midiOf" />

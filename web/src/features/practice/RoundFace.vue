@@ -6,6 +6,7 @@ import { computed } from 'vue'
 import ScoreView from '@/components/ScoreView.vue'
 import StaffPlaces from '@/components/StaffPlaces.vue'
 import { say } from '@/locales/say'
+import BentPlaces from './BentPlaces.vue'
 import type { OnFace } from './useRound'
 
 const props = defineProps<{ on: OnFace; still?: boolean }>()
@@ -57,6 +58,7 @@ function signOf(n: number): string {
         </button>
       </li>
     </ol>
+    <BentPlaces v-if="over && question.bent" :bent="question.bent" :label="question.says" />
     <p class="why" role="status">
       <template v-if="over"
         ><strong>{{ say(on.answered === on.answer ? 'round-right' : 'round-not-right') }}</strong>

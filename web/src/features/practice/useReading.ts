@@ -2,6 +2,7 @@
 import { computed, onUnmounted, ref, shallowRef } from 'vue'
 import { type Exercise, type Helped, type Shown, SHOWN } from '@/api/practice'
 
+export type Told = '' | 'clean' | 'broke'
 export type Step = 'orient' | 'look' | 'chant' | 'inside' | 'sing' | 'again'
 export function useReading(steps: () => readonly Step[], seconds: () => number) {
   const exercise = shallowRef<Exercise | null>(null)
@@ -12,7 +13,7 @@ export function useReading(steps: () => readonly Step[], seconds: () => number) 
   const broke = ref(false)
   const place = ref<{ bar: number; note: number } | null>(null)
   const given = ref<Helped[]>([])
-  const told = ref<'' | 'clean' | 'broke'>('')
+  const told = ref<Told>('')
   const left = ref(0) // seconds of silence
   let timer = 0
   const step = computed<Step>(() => steps()[at.value] ?? 'sing')

@@ -50,7 +50,12 @@ export function useRound(section: () => string, today: () => string, station = f
     if (!now || !round.value) return null
     const done = answered.value !== null
     return {
-      question: { ...now, answer: undefined, why: done ? now.why : '' } as OnFace['question'],
+      question: {
+        ...now,
+        answer: undefined,
+        why: done ? now.why : '',
+        bent: done ? now.bent : null,
+      } as OnFace['question'],
       answered: answered.value,
       answer: done ? now.answer : null,
       clues: done ? now.clues.length : clues.value,

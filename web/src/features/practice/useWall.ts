@@ -4,6 +4,14 @@ import type { Exercise, Look } from '@/api/practice'
 import type { Step } from './useReading'
 import type { OnFace } from './useRound'
 
+/** What a task beside reading shows: a card or a line, a hand, or the score. */
+export interface OnTask {
+  on: boolean
+  picture: string
+  hand: { degree: string; among: string[] } | null
+  score: boolean
+}
+export const NO_TASK: OnTask = { on: false, picture: '', hand: null, score: false }
 export interface OnWall {
   exercise: string
   look: Look
@@ -12,10 +20,11 @@ export interface OnWall {
   face: OnFace | null
   /** A rhythm that is written in boxes. */
   boxes: Exercise | null
+  task: OnTask
 }
 export const NOTHING: OnWall = {
   ...{ exercise: '', look: { part: 0, shown: 'none', rhythm: false, width: 1100 } },
-  ...{ step: 'sing', left: 0, face: null, boxes: null },
+  ...{ step: 'sing', left: 0, face: null, boxes: null, task: NO_TASK },
 }
 type Said = { kind: 'on'; wall: OnWall } | { kind: 'here' }
 const NAME = 'kopje-practice'

@@ -62,9 +62,19 @@ class Choice:
 
 
 @dataclass(frozen=True, slots=True)
+class Bent:
+    """A tone that has a sign: its pitch with it and as it would be without, among the tones of the scale from
+    do to do."""
+
+    scale: tuple[tuple[Degree, int], ...]  # (tone, MIDI number)
+    signed: int
+    plain: int
+
+
+@dataclass(frozen=True, slots=True)
 class Question:
     """`orient` sounds first, then the rows of `heard` one after the other; `line` is seen with the question.
-    `answer` counts the choices from 0. `after` is heard once it is answered."""
+    `answer` counts the choices from 0. `after` is heard and `bent` is seen once it is answered."""
 
     says: Reason
     choices: tuple[Choice, ...]
@@ -76,6 +86,7 @@ class Question:
     line: Made | None = None
     after: tuple[Row, ...] = ()
     clues: tuple[Reason, ...] = ()
+    bent: Bent | None = None
 
 
 def fair_row(count: int, answers: int, chance: Chance) -> tuple[int, ...]:

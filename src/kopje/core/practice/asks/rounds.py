@@ -13,7 +13,7 @@ from kopje.core.analysis.key_choice import CHOIR_VOICES, Voice
 from kopje.core.errors import PracticeError
 from kopje.core.ledger.luck import MOST_LUCK, luck
 from kopje.core.music.degree import Degree, Do, plain_do
-from kopje.core.practice.asks import ears, places
+from kopje.core.practice.asks import ears, places, tunes
 from kopje.core.practice.asks.ears import Ear
 from kopje.core.practice.asks.places import Clef, Lines
 from kopje.core.practice.asks.question import RUN, Question
@@ -28,14 +28,15 @@ RoundKind = Literal[
     "along", "song",
 ]  # fmt: skip
 KINDS: tuple[RoundKind, ...] = get_args(RoundKind)
+ToldKind = RoundKind | Literal["reading"]  # lines read at a station, judged there by who read them
 SEEN: frozenset[RoundKind] = frozenset(("place", "find", "lie", "letter"))
 OF_SONGS: frozenset[RoundKind] = frozenset(("along", "song"))
 FEWEST, MOST = 3, 20
 
 
-def way_of(kind: RoundKind) -> Way:
-    """What a round shows: places are read, all others are heard."""
-    return "read" if kind in SEEN else "hear"
+def way_of(kind: ToldKind) -> Way:
+    """What a round shows: places and lines are read, all others are heard."""
+    return "read" if kind in SEEN or kind == "reading" else "hear"
 
 
 @dataclass(frozen=True, slots=True)
@@ -116,10 +117,10 @@ def a_round(
         "direction": ears.directions,
         "move": ears.moves,
         "same": ears.same_or_not,
-        "line": ears.which_line,
-        "tones": ears.which_tones,
-        "home": ears.homes,
-        "sign": ears.with_its_sign,
+        "line": tunes.which_line,
+        "tones": tunes.which_tones,
+        "home": tunes.homes,
+        "sign": tunes.with_its_sign,
     }
     if kind not in by_ear:
         raise PracticeError("round_of_songs", value=kind)

@@ -23,6 +23,7 @@ from kopje.core.music.meter import Meter
 
 HALF = Fraction(1, 2)
 UPBEAT, TIE = "upbeat", "tie"
+BESIDE = (UPBEAT, TIE)  # said of figures, and none themselves
 
 
 @dataclass(frozen=True, slots=True)

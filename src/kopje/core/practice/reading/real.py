@@ -5,6 +5,7 @@ Source: docs/sources.md#made-exercises.
 
 from __future__ import annotations
 
+from bisect import bisect_right
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from itertools import groupby, pairwise
@@ -14,11 +15,16 @@ from kopje.core.analysis.annotations import Annotations
 from kopje.core.analysis.key_choice import Voice
 from kopje.core.music.degree import Degree, Do, plain_do
 from kopje.core.music.tune import Bar, Tune
+from kopje.core.practice.reading.figures import BESIDE, TIE
 from kopje.core.practice.reading.given import DOS, FEW_SIGNS, SHARE, Offer, Wish
 from kopje.core.practice.reading.ground import Motion
+from kopje.core.practice.reading.levels import ReadingTask, voices_of
 from kopje.core.practice.reading.make import Made
+from kopje.core.practice.reading.news import new_enough
 from kopje.core.practice.reading.voice import Event
 from kopje.core.songs.contents import Outline, outline
+
+LAST = "~"  # after every key
 
 
 @dataclass(frozen=True)
@@ -30,6 +36,7 @@ class Excerpt:
     bars: int
     made: Made
     outline: Outline
+    ties: bool = False
 
     @property
     def degrees(self) -> list[Degree]:
@@ -86,12 +93,15 @@ def _excerpt(a: Analysis, bars: Sequence[Bar], first: int) -> Excerpt | None:
     if do is None or len(part.attacks) < 2:
         return None
     made = Made(bars[0].meter, do, resting, (tuple(_events(part)),))
-    return Excerpt(first, len(bars), made, outline(part))
+    ties = any(figure.key == TIE for figure in part.figures)
+    return Excerpt(first, len(bars), made, outline(part), ties)
 
 
 def _events(part: Analysis) -> Iterator[Event]:
+    figures = [(f.bar, f.beat, f.key or "") for f in part.figures if f.key not in BESIDE]
     for sound in part.timeline:
         beat = sound.meter.beat
+        at = max(bisect_right(figures, (sound.bar, sound.place / beat, LAST)) - 1, 0)
         yield Event(
             sound.bar - 1,
             sound.place / beat,
@@ -99,6 +109,8 @@ def _events(part: Analysis) -> Iterator[Event]:
             sound.duration / beat,
             part.degree(sound) if sound.attack else None,
             not sound.attack,
+            at,
+            figures[at][2],
         )
 
 
@@ -123,6 +135,38 @@ def suits(excerpt: Excerpt, offer: Offer, wish: Wish) -> bool:
     return 0 < due <= max(len(degrees) // SHARE[wish.dose], 1)
 
 
+def of_level(excerpt: Excerpt, task: ReadingTask, wish: Wish) -> bool:
+    """Whether it is a reading of a level: of one part, in its meters, of its tones, figures and moves, at
+    home where the level is, with something of what it brings on each axis, no more than an exercise has."""
+    made = excerpt.made
+    voice = made.voices[0]
+    sung = [event for event in voice if not event.rest]
+    if task.parts > 1 or excerpt.bars != wish.bars or made.resting != task.resting:
+        return False
+    if str(made.meter) not in ((wish.meter,) if wish.meter in task.meters else task.meters):
+        return False
+    tones, figures = set(map(str, task.tones)), set(task.figures)
+    if any(str(event.degree) not in tones for event in sung):
+        return False
+    if any(event.key not in figures for event in voice) or (excerpt.ties and TIE not in figures):
+        return False
+    moves = pairwise(excerpt.degrees)
+    return all(one == two or task.motion.allows(one, two) for one, two in moves) and new_enough(
+        task, made.voices
+    )
+
+
+def laid_for_level(excerpt: Excerpt, task: ReadingTask, wish: Wish, section: Voice | None) -> Made | None:
+    """In a key of the level in which it lies well, the song's own if that is one of them; None for no key."""
+    (voice,) = voices_of(1, section)
+    letters = (
+        [wish.do]
+        if wish.do in task.dos
+        else [*(d for d in [str(excerpt.made.do)] if d in task.dos), *task.dos]
+    )
+    return _in_key(excerpt, letters, voice)
+
+
 def laid_for(excerpt: Excerpt, offer: Offer, wish: Wish, voice: Voice | None) -> Made | None:
     """As it is given to a class: its rhythm alone, or its tones where they lie well for the voice, in the
     song's own key if that is so and has few signs; None where they lie nowhere well."""
@@ -135,6 +179,12 @@ def laid_for(excerpt: Excerpt, offer: Offer, wish: Wish, voice: Voice | None) ->
     own = str(made.do)
     gladly = [own] if abs(made.do.fifths) <= FEW_SIGNS else []
     letters = [wish.do] if wish.do else [*gladly, *DOS, own]
+    return _in_key(excerpt, letters, voice)
+
+
+def _in_key(excerpt: Excerpt, letters: Sequence[str], voice: Voice | None) -> Made | None:
+    """With do on the first of these letters on which all tones lie well."""
+    made = excerpt.made
     for letter in letters:
         for octave in (made.do.octave, 3, 4, 5):
             do = plain_do(letter).at(octave)
