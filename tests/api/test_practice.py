@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import uuid
+from itertools import pairwise
 
 from fastapi.testclient import TestClient
 
@@ -295,3 +296,125 @@ def test_practice_on_paper_to_read_cut_write_and_name(app_client: TestClient, ke
     assert client.post(f"{section}/rounds/print", json={"kind": "direction"}).status_code in (409, 422)
     assert client.get("/api/staff-paper?lines=2&gap=30").content.startswith(b"%PDF")
     assert client.get("/api/staff-paper?lines=2&gap=90").status_code == 422
+
+
+def test_a_line_changes_is_cut_into_cards_and_is_written_down(app_client: TestClient, kestrel: Place) -> None:
+    client = signed_in(app_client, kestrel)
+    declared(client, kestrel, "quarter-eighths", "beat-rest", "half")
+    line = ask(client, kestrel)
+    address = f"/api/exercises/{line['id']}"
+    cards = client.get(f"{address}/cards").json()["cards"]
+    assert len(cards) == line["bars"] == 4
+    assert all("<svg" in card for card in cards)
+    changes = client.get(f"{address}/changes?seed=3").json()["lines"]
+    assert changes[0]["beat"] is None
+    starts = [{(tone["start"], tone["beats"]) for tone in one["heard"]} for one in changes]
+    assert all(a != b for a, b in pairwise(starts))
+    assert client.get(f"{address}/changes?seed=3").json()["lines"] == changes
+    task = client.get(f"{address}/dictation?stage=copy").json()
+    assert {one["value"] for one in task["choices"]} >= {"quarter", "two_eighths", "half", "beat_rest"}
+    answer = [written_by_ear(task, line, n) for n in range(4)]
+    found = client.post(f"{address}/dictation", json={"stage": "copy", "bars": answer}).json()
+    assert (found["right"], found["of"], found["result"], found["help"]) == (8, 8, "secure", "model")
+    nothing = client.post(f"{address}/dictation", json={"stage": "write", "bars": [[], [], [], []]}).json()
+    assert (nothing["right"], nothing["result"]) == (0, "not_yet")
+    wrong = client.post(f"{address}/dictation", json={"stage": "write", "bars": [[]]})
+    assert wrong.status_code == 422
+    assert "Nothing was checked" in wrong.text
+
+
+def written_by_ear(task: dict, line: dict, bar: int) -> list[str]:
+    """The figures of a bar, from what sounds alone."""
+    found, at = [], 0.0
+    sounds = [s for s in line["sounds"][0] if s["bar"] == bar + 1]
+    while at < task["beats"]:
+        here = bar * task["beats"] + at
+        for one in sorted(task["choices"], key=lambda one: -sum(one["lengths"])):
+            place, fits = here, sum(one["lengths"]) <= task["beats"] - at
+            for length, rest in zip(one["lengths"], one["rests"], strict=True):
+                there = [s for s in sounds if s["start"] == place and s["beats"] == length]
+                busy = [s for s in sounds if place <= s["start"] < place + length]
+                fits = fits and (not busy if rest else bool(there))
+                place += length
+            if fits:
+                found.append(one["value"])
+                at += sum(one["lengths"])
+                break
+        else:
+            raise AssertionError((bar, at))
+    return found
+
+
+def test_a_melody_is_written_over_its_rhythm_and_does_not_change_figures(
+    app_client: TestClient, kestrel: Place
+) -> None:
+    client = signed_in(app_client, kestrel)
+    declared(client, kestrel, "quarter-eighths", "so-mi", "la")
+    tune = ask(client, kestrel, sort="melody", due="la")
+    address = f"/api/exercises/{tune['id']}"
+    assert client.get(f"{address}/changes").status_code == 422
+    task = client.get(f"{address}/dictation?stage=complete").json()
+    assert [one["value"] for one in task["choices"]] == ["mi", "so", "la"]
+    assert [bool(bar["given"]) for bar in task["bars"]] == [True, False, True, False]
+    bars = [[s["degree"] for s in tune["sounds"][0] if s["bar"] == n] for n in range(1, 5)]
+    found = client.post(f"{address}/dictation", json={"stage": "complete", "bars": bars}).json()
+    assert found["right"] == found["of"] == len(bars[1]) + len(bars[3])
+
+
+def test_signs_widen_one_tone_at_a_time(app_client: TestClient, kestrel: Place) -> None:
+    client = signed_in(app_client, kestrel)
+    section = kestrel.ids["section_id"]
+    declared(client, kestrel, "so-mi", "la")
+    size, sets = 0, []
+    for went in ("begin", "clean", "clean", "broke"):
+        found = client.post(f"/api/sections/{section}/signs", json={"size": size, "went": went}).json()
+        size = found["size"]
+        sets.append([tone["degree"] for tone in found["tones"]])
+        assert {tone["degree"] for tone in found["row"]} == set(sets[-1])
+    assert sets == [["mi", "so"], ["mi", "so", "la"], ["mi", "so", "la"], ["mi", "so"]]
+
+
+def test_a_kept_exercise_is_a_song_of_the_book_once(app_client: TestClient, kestrel: Place) -> None:
+    client = signed_in(app_client, kestrel)
+    declared(client, kestrel, "quarter-eighths", "so-mi", "la")
+    for sort, due in (("melody", "la"), ("rhythm", "quarter-eighths")):
+        while (made := ask(client, kestrel, sort=sort, due=due))["song_id"]:
+            refused = client.post(f"/api/exercises/{made['id']}/keep")
+            assert refused.status_code == 422
+        kept = client.post(f"/api/exercises/{made['id']}/keep").json()
+        assert kept["title"] == made["title"]
+        song = client.get(f"/api/songs/{kept['song_id']}").json()
+        assert song["title"] == made["title"]
+        again = client.post(f"/api/exercises/{made['id']}/keep").json()
+        assert again["song_id"] == kept["song_id"]
+        if sort == "melody":
+            degrees = client.get(f"/api/songs/{kept['song_id']}").text
+            assert '"la"' in degrees
+
+
+def test_lines_read_at_a_station_are_practice_until_they_are_taken(
+    app_client: TestClient, kestrel: Place
+) -> None:
+    client = signed_in(app_client, kestrel)
+    assert practice(client, kestrel)["station"] is None
+    event = {
+        **read(kestrel, "", 1),
+        "kind": "round",
+        "ask": "reading",
+        "concept": "quarter-eighths",
+        "asked": 5,
+        "right": 5,
+        "choices": 2,
+        "seconds": 90,
+        "station": True,
+    }
+    for name in ("exercise", "clean"):
+        event.pop(name)
+    assert [one["outcome"] for one in tell(client, event)] == ["taken"]
+    station = practice(client, kestrel)["station"]
+    assert (station["concept"], station["way"], station["last"]["result"]) == (
+        *("quarter-eighths", "read"),
+        "secure",
+    )
+    assert all(one["kind"] != "reading" for one in practice(client, kestrel)["rounds"])
+    assert practice(client, kestrel)["told"] == []

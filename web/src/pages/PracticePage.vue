@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // Practice: what this class can be given. To read: the next exercise, unseen, at its level. To tell: rounds of questions.
-import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue'
+import { computed, nextTick, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { outbox } from '@/api/outbox'
 import { type Offer, readAgain, type RoundKind, usePractice } from '@/api/practice'
 import { useDay } from '@/api/queries'
@@ -47,8 +47,9 @@ watch(
 )
 const reading = useTemplateRef<InstanceType<typeof ReadingView>>('reading')
 const round = useTemplateRef<InstanceType<typeof RoundView>>('round')
-function pick(one: Offer) {
+async function pick(one: Offer) {
   picked.value = nameOf(one)
+  await nextTick() // after questions the reading is there only now
   reading.value?.pick(one)
 }
 const shown = shallowRef(NOTHING)

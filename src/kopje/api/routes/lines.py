@@ -9,7 +9,6 @@ from fastapi import APIRouter, Query
 
 from kopje.api.deps import Provided, Work
 from kopje.api.schemas.lines import (
-    WIDTH,
     CardsRead,
     ChangedRead,
     ChangingRead,
@@ -26,7 +25,7 @@ from kopje.usecases.practice.kept import keep_in_book
 
 router = APIRouter(tags=["practice"])
 Part = Annotated[int, Query(ge=0, le=3)]
-CARD = WIDTH // 2
+CARD = 500  # tenths of a millimetre
 
 
 @router.get("/exercises/{exercise_id}/cards", operation_id="exerciseCards", summary="Each bar as a card")

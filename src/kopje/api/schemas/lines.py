@@ -21,7 +21,7 @@ from kopje.engraving.render import Engraver
 from kopje.usecases.context import Context
 from kopje.usecases.practice.lines import Line, Signs, Written, line_mei
 
-WIDTH = 1000  # tenths of a millimetre
+WIDTH = 1700  # tenths of a millimetre: a line of eight beats stays one line
 Name = Annotated[str, Field(max_length=40)]
 
 

@@ -170,7 +170,8 @@ class ReadSoundRead(Read):
 
 
 class ExerciseRead(Read):
-    """An exercise as it was made. `change`: what was made harder or easier, if anything was."""
+    """An exercise as it was made. `change`: what was made harder or easier, if anything was; `song_id`: of
+    which song it is a phrase."""
 
     id: UUID
     number: int
@@ -186,6 +187,7 @@ class ExerciseRead(Read):
     tonic: list[ToneRead]
     scale: list[ToneRead]
     change: Change | None
+    song_id: UUID | None
     reasons: list[ReasonRead]
 
     @classmethod
@@ -222,5 +224,6 @@ class ExerciseRead(Read):
             tonic=ToneRead.every(tonic_pattern(home)),
             scale=ToneRead.every(falling_scale(home)),
             change=change,
+            song_id=row.song_id,
             reasons=ReasonRead.every(exercises.reasons_of(ctx, row), ctx.words),
         )

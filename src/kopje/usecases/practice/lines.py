@@ -101,7 +101,9 @@ def to_write(ctx: Context, exercise_id: UUID, stage: Stage, part: int = 0) -> Ta
 
 
 def tones_to_write(ctx: Context, exercise_id: UUID, task: Task) -> tuple[Degree, ...]:
-    """From low to high, those that the class can name and those of the line."""
+    """From low to high, those that the class can name and those of the line; none for a rhythm."""
+    if not task.pitched:
+        return ()
     row = of_school(ctx, exercise_id)
     known = {str(tone) for tone in knows(given(ctx, row.section_id)).tones}
     there = {tone for bar in task.bars for tone in bar.answer}

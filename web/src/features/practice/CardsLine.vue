@@ -77,7 +77,7 @@ defineExpose({ on, mix })
 }
 ol {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(230px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(175px, 1fr));
   gap: 10px;
   list-style: none;
   margin: 0;

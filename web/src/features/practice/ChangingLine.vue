@@ -23,6 +23,10 @@ const begin = () =>
 watch(() => [props.exercise.id, props.sticks], begin, { immediate: true })
 const now = computed(() => lines.value[at.value])
 watch(now, (line) => emit('shown', line?.picture ?? ''), { immediate: true })
+const whereIs = (beat: number) => {
+  const beats = Number(props.exercise.meter.split('/')[0])
+  return { bar: Math.floor(beat / beats) + 1, beat: (beat % beats) + 1 }
+}
 function on() {
   if (at.value + 1 < lines.value.length) at.value += 1
   else {
@@ -49,7 +53,7 @@ defineExpose({ on })
       <p role="status" class="small quiet">
         {{ say('change-of', { n: at + 1, of: lines.length }) }}
         <template v-if="now.beat !== null">{{
-          say('change-new', { beat: now.beat + 1, figure: now.figure })
+          say('change-new', { ...whereIs(now.beat), figure: now.figure })
         }}</template>
       </p>
       <div class="row" data-space-through>

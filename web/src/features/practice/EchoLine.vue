@@ -2,6 +2,7 @@
 // A call to echo, and what grows out of it: the same again, another end, an answer of one's own. The notes come after.
 import { computed, ref, watch } from 'vue'
 import type { Exercise } from '@/api/practice'
+import ChoiceRow from '@/components/ChoiceRow.vue'
 import { choices, say, sayOf } from '@/locales/say'
 
 const props = defineProps<{ exercise: Exercise; calls: number }>()
@@ -22,17 +23,11 @@ defineExpose({ on })
 
 <template>
   <div class="echo">
-    <div class="row small" role="group" data-space-through :aria-label="say('echo-how')">
-      <v-btn
-        v-for="one in choices('echo-hows', ['same', 'end', 'answer'])"
-        :key="one.value"
-        size="small"
-        :class="{ main: how === one.value }"
-        :aria-pressed="how === one.value"
-        @click="how = one.value"
-        >{{ one.title }}</v-btn
-      >
-    </div>
+    <ChoiceRow
+      v-model="how"
+      :label="say('echo-how')"
+      :items="choices('echo-hows', ['same', 'end', 'answer'])"
+    />
     <p class="lead">
       {{ how === 'same' ? say('practice-echo-how', { calls }) : sayOf('echo-lead', how) }}
     </p>

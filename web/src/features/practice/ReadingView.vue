@@ -15,6 +15,7 @@ import {
   useExerciseScore,
   type Wish,
 } from '@/api/practice'
+import ChoiceRow from '@/components/ChoiceRow.vue'
 import ScoreView from '@/components/ScoreView.vue'
 import SideDrawer from '@/components/SideDrawer.vue'
 import { device } from '@/composables/useDevice'
@@ -36,7 +37,7 @@ import TakeRound from '@/features/practice/TakeRound.vue'
 import { type Form, formsOf, plainWish } from '@/features/practice/tasks'
 import TaskView from '@/features/practice/TaskView.vue'
 import WeakPlaces from '@/features/practice/WeakPlaces.vue'
-import { say, sayOf } from '@/locales/say'
+import { choices, say, sayOf } from '@/locales/say'
 
 const props = defineProps<{
   id: string
@@ -238,23 +239,12 @@ const keepRoutine = (routine: Routine) => void keep(() => setRoutine(props.id, r
 <template>
   <div class="page">
     <slot />
-    <div
+    <ChoiceRow
       v-if="exercise"
-      class="row small"
-      role="group"
-      data-space-through
-      :aria-label="say('practice-form')"
-    >
-      <v-btn
-        v-for="one in forms"
-        :key="one"
-        size="small"
-        :class="{ main: form === one }"
-        :aria-pressed="form === one"
-        @click="form = one"
-        >{{ sayOf('practice-form', one) }}</v-btn
-      >
-    </div>
+      v-model="form"
+      :label="say('practice-form')"
+      :items="choices('practice-form', forms)"
+    />
     <RoutineSteps v-if="form === 'read'" :steps="steps" :at="at" :left="left" @go="reading.go" />
     <p v-if="refused" class="wrong" role="alert">△ {{ refused }}</p>
     <section v-if="exercise" class="sheet">
@@ -340,7 +330,7 @@ const keepRoutine = (routine: Routine) => void keep(() => setRoutine(props.id, r
         @helped="tellIt(false, $event)"
       />
       <div class="row acts small">
-        <v-btn size="small" :disabled="!exercise.tonic.length" @click="orient()"
+        <v-btn v-if="exercise.tonic.length" size="small" @click="orient()"
           >♪ {{ say('practice-orient') }} <span class="kbd">t</span></v-btn
         >
         <v-btn v-if="!task" size="small" @click="reading.show(1)"
@@ -350,7 +340,7 @@ const keepRoutine = (routine: Routine) => void keep(() => setRoutine(props.id, r
         <v-btn v-if="last.length && !task" size="small" @click="back()">{{
           say('practice-back')
         }}</v-btn>
-        <KeepExercise :exercise="exercise" />
+        <KeepExercise v-if="!exercise.song_id" :exercise="exercise" />
       </div>
       <p v-if="offer" class="small advice" role="status">
         <strong>{{ sayOf('practice-advice', offer.advice) }}</strong> {{ offer.why }}

@@ -4,6 +4,7 @@
 import { computed, ref, watch } from 'vue'
 import { nextSigns, type Signs } from '@/api/lines'
 import type { Exercise } from '@/api/practice'
+import ChoiceRow from '@/components/ChoiceRow.vue'
 import WallLadder from '@/components/WallLadder.vue'
 import { useKeep } from '@/composables/useKeep'
 import { play } from '@/composables/useSound'
@@ -65,9 +66,8 @@ defineExpose({ on })
 
 <template>
   <div class="signs">
-    <v-select
+    <ChoiceRow
       v-model="how"
-      class="how"
       :label="say('signs-how')"
       :items="choices('signs-hows', ['line', 'wider', 'child'])"
     />
@@ -77,9 +77,9 @@ defineExpose({ on })
       <p class="quiet">{{ say('signs-child') }}</p>
     </template>
     <template v-else>
-      <HandAt :degree="now" :among="among" class="hand" />
+      <HandAt v-if="!told" :degree="now" :among="among" class="hand" />
       <p v-if="at < 0" class="quiet">{{ say('practice-signs-how') }}</p>
-      <p v-else-if="over && told && row">
+      <p v-else-if="over && told && row" class="row-told">
         {{ row.row.map((one) => degreeName(one.degree)).join(' ') }}
       </p>
       <p v-else-if="over">{{ say('practice-signs-over') }}</p>
@@ -132,10 +132,6 @@ defineExpose({ on })
   align-items: center;
   justify-content: center;
 }
-.how {
-  width: 260px;
-  flex: none;
-}
 .hand {
   height: 240px;
 }
@@ -144,5 +140,10 @@ defineExpose({ on })
 }
 p {
   margin: 0;
+}
+.row-told {
+  font-size: 34px;
+  font-weight: 600;
+  padding: 60px 0;
 }
 </style>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // What is done with an exercise beside reading it: signs, echo, cards, changes, writing, tapping. Tasks of their own, and no readings.
-import { computed, ref, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import type { Exercise, Offer } from '@/api/practice'
 import ScoreView from '@/components/ScoreView.vue'
 import { silence } from '@/composables/useSound'
@@ -37,7 +37,7 @@ const here = ref<Open | null>(null)
 const open = ref(false) // the notes of what was signed, called or written
 const missed = ref<number[]>([])
 const picture = ref('')
-const hand = ref({ degree: '', among: [] as string[] })
+const hand = shallowRef({ degree: '', among: [] as string[] }) // raw: it goes over a channel
 watch(
   () => [props.exercise.id, props.task],
   () => {

@@ -4,6 +4,7 @@
 import { computed, ref, watch } from 'vue'
 import { checkWritten, type Checked, dictationOf, type Dictation, type Stage } from '@/api/lines'
 import type { Exercise } from '@/api/practice'
+import ChoiceRow from '@/components/ChoiceRow.vue'
 import ScoreView from '@/components/ScoreView.vue'
 import { useKeep } from '@/composables/useKeep'
 import { useKeys } from '@/composables/useKeys'
@@ -66,7 +67,7 @@ useKeys([
     act: () => choose(n),
   })),
   { key: 'Backspace', says: say('write-back'), act: takeBack },
-  { key: 'Enter', says: say('write-check'), act: () => void check() },
+  { key: 'c', says: say('write-check'), act: () => void check() },
 ])
 const on = () => emit('hear')
 defineExpose({ on })
@@ -75,9 +76,8 @@ defineExpose({ on })
 <template>
   <section class="write" :aria-label="say('write-title')">
     <div class="row">
-      <v-select
+      <ChoiceRow
         v-model="stage"
-        class="stage"
         :label="say('write-stage')"
         :items="choices('write-stages', ['copy', 'complete', 'write'])"
       />
@@ -122,7 +122,7 @@ defineExpose({ on })
           >{{ say('write-back') }} <span class="kbd">⌫</span></v-btn
         >
         <v-btn v-if="!found" class="main" :disabled="place !== null || busy" @click="check()"
-          >{{ say('write-check') }} <span class="kbd">{{ say('write-enter') }}</span></v-btn
+          >{{ say('write-check') }} <span class="kbd">c</span></v-btn
         >
         <template v-else>
           <p role="status">
@@ -152,11 +152,11 @@ defineExpose({ on })
   gap: 12px;
   padding: 6px 0;
 }
-.stage {
-  flex: 0 0 190px;
-}
 .choices {
   gap: 8px;
+}
+.choices .kbd {
+  margin-right: 6px;
 }
 .glyph {
   width: 48px;

@@ -66,9 +66,14 @@ const signAt = (n: number, k: number) =>
 
 <template>
   <ol class="bars">
-    <li v-for="(bar, n) in drawn" :key="n" :class="{ now: n === place?.bar }">
+    <li
+      v-for="(bar, n) in drawn"
+      :key="n"
+      :class="{ now: n === place?.bar }"
+      :style="{ flexBasis: `${task.beats * 92}px` }"
+    >
       <svg
-        :viewBox="`-3 -3 ${task.beats * BOX + 6} ${HIGH + 26}`"
+        :viewBox="`-3 -3 ${task.beats * BOX + 6} ${HIGH + (found ? 26 : 6)}`"
         role="img"
         :aria-label="
           say('write-bar', {
@@ -115,22 +120,23 @@ const signAt = (n: number, k: number) =>
 
 <style scoped>
 .bars {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(220px, 1fr));
-  gap: 10px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
   list-style: none;
   margin: 0;
   padding: 0;
 }
 li {
+  flex: 0 1 auto;
   border-bottom: 3px solid transparent;
 }
 .now {
   border-bottom-color: var(--ink);
 }
 svg {
+  display: block;
   width: 100%;
-  max-height: 130px;
 }
 .box {
   fill: none;
