@@ -401,7 +401,6 @@ line_pitched = Only a rhythm changes figure by figure. Nothing was changed; pick
 written_bars = { $bars } bars were to be written, and another number came. Nothing was checked; write them once more.
 written_long = In one bar there are more than { $beats } beats. Nothing was checked; take figures away there.
 written_unknown = "{ $figure }" is no figure of this line. Nothing was checked; choose one of those that are shown.
-exercise_is_song = This is a phrase of a song, and the song is in the book already. Nothing was added; open the song there.
 round_of_songs = These questions go along a song. Nothing was made; name one.
 round_song_too_small = The song has too few moves, or moves of too few kinds, from there on. Nothing was made; take another song, or begin anew.
 exercise_elsewhere = The exercise was made for another class. Nothing was shown.

@@ -80,7 +80,7 @@ def post_dictation(exercise_id: UUID, body: WrittenBody, ctx: Work) -> CheckedRe
     "/exercises/{exercise_id}/keep", operation_id="keepExercise", summary="Keep it in the school's book"
 )
 def post_keep(exercise_id: UUID, ctx: Work) -> ImportedRead:
-    """As a song like any other. Refused for a phrase of a song, which is there already."""
+    """As a song like any other. A phrase of a song is there already, in its song."""
     return ImportedRead.of(keep_in_book(ctx, exercise_id), ctx.words)
 
 

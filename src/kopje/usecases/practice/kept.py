@@ -4,18 +4,20 @@ from __future__ import annotations
 
 from uuid import UUID
 
-from kopje.core.errors import PracticeError
+from kopje.core.reasons import because
 from kopje.usecases.context import Context
 from kopje.usecases.practice.exercises import of_school
-from kopje.usecases.songs.songbook import Imported, annotate, import_file
+from kopje.usecases.songs.songbook import Imported, annotate, import_file, in_book
 
 
 def keep_in_book(ctx: Context, exercise_id: UUID) -> Imported:
-    """With do and home as it was made. PracticeError for a phrase of a song: that is in the book already."""
+    """With do and home as it was made. A phrase of a song is there already, in its song."""
     row = of_school(ctx, exercise_id)
+    name = f"exercise-{row.number}.abc"
     if row.song_id is not None:
-        raise PracticeError("exercise_is_song", value=str(exercise_id))
-    (found,) = import_file(ctx, f"exercise-{row.number}.abc", row.source.encode())
+        title = in_book(ctx, row.song_id).title
+        return Imported(name, title, row.song_id, True, because("import_already"), 0)
+    (found,) = import_file(ctx, name, row.source.encode())
     do = row.do[:-1]
     if found.song_id is not None and not found.already and do:
         annotate(ctx, found.song_id, {"do": do, "resting": row.resting})
