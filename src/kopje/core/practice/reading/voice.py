@@ -6,8 +6,9 @@ Source: docs/sources.md#made-exercises.
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, replace
+from functools import partial
 
 import numpy as np
 
@@ -20,6 +21,8 @@ from kopje.core.practice.reading.rhythm import PHRASE, Rhythm
 from kopje.core.practice.reading.turns import Place, place_weight
 
 DRAWN = 4  # highest tones that are tried at once
+REDRAWN = 5  # other lines to look for one in which a turn comes back
+TONES, OTHER_TURN = 24, 2  # how gladly a bar comes back with its own tones, or otherwise
 EAGER = 5  # where something new may come, it is so many times as welcome
 
 
@@ -94,7 +97,7 @@ class VoiceTask:
     resting: str
     last: frozenset[str]
     news: News | None = None
-    returns: int = 60
+    returns: int = 80
     one_peak: bool = True
     before_last: frozenset[str] = frozenset()
 
@@ -174,7 +177,8 @@ def sing(
         found = ways(task.ground, places, peaks)
         stands = draw(found, chance, None if after is None else after.end)
         if stands is not None:
-            return _sung(task, rhythm, events, found, stands, chance)
+            again = None if laid_over else partial(draw, found, chance, None if after is None else after.end)
+            return _sung(task, rhythm, events, found, stands, chance, again)
     return None
 
 
@@ -219,18 +223,54 @@ def _sung(
     found: Ways,
     stands: list[Stand],
     chance: Chance,
+    again: Callable[[], list[Stand] | None] | None = None,
 ) -> Sung:
-    sung = attacks(events)
-    chosen = _chosen(found, stands)
-    stands = [stand._replace(peak=0) for stand in stands]
-    for number, source in enumerate(rhythm.like):
-        if source is not None and chance.percent(task.returns):
-            again = _returning(task, events, found.spots, chosen, stands, (source, number), chance)
-            stands = again or stands
-    degrees = [task.ground.degrees[int(task.ground.tone[stand.state])] for stand in stands]
-    tones = dict(zip(sung, degrees, strict=True))
+    """`again` draws another line; where a turn does not come back in this one, others are looked at."""
+    line = _drawn(found, stands)
+    there = found.spots if again is None else _as_before(task, rhythm, events, found.spots)
+    wanted = [
+        (source, number)
+        for number, source in enumerate(rhythm.like)
+        if source is not None and chance.percent(task.returns)
+    ]
+    for bars in wanted:
+        back = _returning(task, events, there, line, bars, chance, bars == wanted[0])
+        for _ in range(REDRAWN if again is not None and bars == wanted[0] else 0):
+            other = again() if back is None and again is not None else None
+            if other is None:
+                break
+            back = _returning(task, events, there, _drawn(found, other), bars, chance)
+        line = back or line
+    degrees = [task.ground.degrees[int(task.ground.tone[stand.state])] for stand in line.stands]
+    tones = dict(zip(attacks(events), degrees, strict=True))
     named = tuple(replace(event, degree=tones.get(n)) for n, event in enumerate(events))
-    return Sung(named, (stands[-1], replace(found.spots[-1], span=-1)))
+    return Sung(named, (line.stands[-1], replace(found.spots[-1], span=-1)))
+
+
+def _as_before(
+    task: VoiceTask, rhythm: Rhythm, events: Sequence[Event], places: Sequence[Spot]
+) -> Sequence[Spot]:
+    """What is new may come back where its bar does, though it has no other place there."""
+    if task.news is None:
+        return places
+    free = spots(replace(task, news=None), rhythm, events, {})
+    back = {number for number, source in enumerate(rhythm.like) if source is not None}
+    bars = [events[n].bar for n in attacks(events)]
+    return [
+        free[n] if bar in back else place for n, (bar, place) in enumerate(zip(bars, places, strict=True))
+    ]
+
+
+@dataclass(frozen=True, slots=True)
+class _Line:
+    """A line as it was drawn, and the highest tone of each of its spans."""
+
+    stands: list[Stand]
+    peaks: Peaks
+
+
+def _drawn(found: Ways, stands: Sequence[Stand]) -> _Line:
+    return _Line([stand._replace(peak=0) for stand in stands], _chosen(found, stands))
 
 
 def _chosen(found: Ways, stands: Sequence[Stand]) -> Peaks:
@@ -245,30 +285,52 @@ def _returning(
     task: VoiceTask,
     events: Sequence[Event],
     places: Sequence[Spot],
-    peaks: Peaks,
-    stands: list[Stand],
+    line: _Line,
     bars: tuple[int, int],
     chance: Chance,
-) -> list[Stand] | None:
-    """The line drawn anew from a bar on that has the turn of an earlier one: its tones, or these moved by one
-    number of letters, or all but its last."""
+    between: bool = True,
+) -> _Line | None:
+    """The line with the turn of one bar in a later one: its tones, or all but its last, or these moved by one
+    number of letters. It is drawn anew from there on, or from what lies `between`, which leads there."""
     sung = attacks(events)
     old, new = ([o for o, n in enumerate(sung) if events[n].bar == bar] for bar in bars)
     if not old or len(old) != len(new) or not new[0]:
         return None
-    tones = [int(task.ground.tone[stands[order].state]) for order in old]
+    tones = [int(task.ground.tone[line.stands[order].state]) for order in old]
     moved = [_moved(task.ground.degrees, tones, by) for by in (1, -1, 2, -2)]
     options = [tones, tones[:-1], *(one for one in moved if one)]
-    chosen = chance.pick(options, [9, 5, *(2 for _ in options[2:])])
+    chosen = chance.pick(options, [TONES, *(OTHER_TURN for _ in options[1:])])
     there = list(places)
     for order, tone in zip(new, chosen, strict=False):
+        if not places[order].may[tone]:
+            return None
         only = np.zeros_like(places[order].may)
         only[tone] = places[order].may[tone]
         there[order] = replace(places[order], may=only)
-    first = new[0]
-    found = ways(task.ground, there[first:], peaks)
-    rest = draw(found, chance, (stands[first - 1], there[first - 1]))
-    return None if rest is None else [*stands[:first], *rest]
+    return _from(task, there, line, old[-1] + 1 if between else new[0], chance)
+
+
+def _from(task: VoiceTask, places: Sequence[Spot], line: _Line, first: int, chance: Chance) -> _Line | None:
+    """Drawn anew from a place on. The highest tone of its span may be another one where it has not come."""
+    span = places[first - 1].span
+    before = [
+        int(task.ground.tone[stand.state])
+        for stand, place in zip(line.stands[:first], places, strict=False)
+        if place.span == span
+    ]
+    highest = line.peaks[span][0][0]
+    here = [one for one in _every(task) if one[0] > max(before)] if highest > max(before) else []
+    peaks = [*line.peaks[:span], here or line.peaks[span], *line.peaks[span + 1 :]]
+    found = ways(task.ground, places[first:], peaks)
+    order = list(range(len(peaks[span])))
+    while order:
+        at = order.pop(chance.index([peaks[span][n][1] for n in order]))
+        stand = line.stands[first - 1]._replace(peak=at)
+        rest = draw(found, chance, (stand, places[first - 1]))
+        if rest is not None:
+            chosen = [*peaks[:span], [(peaks[span][at][0], 1)], *peaks[span + 1 :]]
+            return _Line([*line.stands[:first], *(one._replace(peak=0) for one in rest)], chosen)
+    return None
 
 
 def _moved(degrees: Sequence[Degree], tones: Sequence[int], by: int) -> list[int] | None:
