@@ -109,6 +109,11 @@ def visit_all(page: Page, address: str) -> list[str]:
     page.keyboard.press("1")
     look("practice, a reading broke")
     page.get_by_role("button", name="Leave it there").click()
+    for form in ("It changes", "As cards", "Write it", "Echo"):
+        if page.get_by_role("button", name=form, exact=True).count():
+            page.get_by_role("button", name=form, exact=True).click()
+            page.wait_for_load_state("networkidle")
+            look(f"practice, {form}")
     page.get_by_role("button", name="Routine", exact=True).click()
     look("practice, routine")
     page.keyboard.press("Escape")  # on a narrow screen the drawer lies over the list
@@ -121,6 +126,10 @@ def visit_all(page: Page, address: str) -> list[str]:
     page.get_by_role("button", name="Begin").click()
     page.wait_for_selector(".choice")
     look("a station")
+    page.goto(f"{address}/sections/{threes}/station?sort=rhythm&due=quarter-eighths&look=3")
+    page.get_by_role("button", name="Begin").click()
+    page.wait_for_selector(".score svg")
+    look("a station for reading")
     page.goto(f"{address}/practice-wall")
     page.wait_for_selector("h1")
     look("the practice wall")

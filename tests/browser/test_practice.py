@@ -64,6 +64,16 @@ def test_signs_come_without_the_notes_also_on_the_wall(page: Page, demo: Running
     expect(page.locator(".score svg")).to_have_count(0)
     page.keyboard.press(" ")
     expect(page.get_by_text(re.compile(r"^1 of \d+$"))).to_be_visible()
+    expect(wall.get_by_label("The sign now").locator(".hand")).to_be_visible()
+    page.get_by_role("button", name="few tones, one more each time").click()
+    expect(page.get_by_text(re.compile(r"^The set: .* \(2 of"))).to_be_visible()
+    for _ in range(7):  # five signs, then it is over, then what it was
+        page.keyboard.press(" ")
+    expect(wall.locator(".row-told")).to_have_count(0)
+    page.get_by_role("button", name=re.compile("^Clean")).click()
+    expect(page.get_by_text(re.compile(r"^The set: .* \(3 of"))).to_be_visible()
+    page.get_by_role("button", name="a child leads").click()
+    expect(page.locator("svg.ladder")).to_be_visible()
 
 
 def test_a_choir_reads_a_level_in_parts(page: Page, demo: Running) -> None:
@@ -135,3 +145,73 @@ def test_a_rhythm_is_tapped_and_written_in_boxes(page: Page, demo: Running) -> N
     with page.context.expect_page() as opened:
         page.get_by_role("button", name="On the wall").click()
     expect(opened.value.locator(".boxes .sound").first).to_be_visible()
+
+
+def test_a_line_changes_is_laid_as_cards_written_down_and_kept(page: Page, demo: Running) -> None:
+    sign_in(page, demo.address)
+    practice_of(page, demo, "3B")
+    page.get_by_role("button", name=re.compile("^quarter and two eighths")).click()
+    expect(page.locator(".score svg").first).to_be_visible()
+    with page.context.expect_page() as opened:
+        page.get_by_role("button", name="On the wall").click()
+    wall = opened.value
+    page.get_by_role("button", name="It changes").click()
+    expect(page.get_by_text("Line 1 of")).to_be_visible()
+    page.keyboard.press(" ")
+    expect(page.get_by_text(re.compile(r"^Line 2 of \d+\. New in bar \d"))).to_be_visible()
+    expect(wall.locator(".score svg")).to_be_visible()
+    page.get_by_role("button", name="As cards").click()
+    expect(page.locator(".card")).to_have_count(4)
+    page.keyboard.press(" ")
+    expect(page.locator(".card.now")).to_contain_text("2")
+    page.keyboard.press("x")
+    expect(page.locator(".card.now")).to_contain_text("1")
+    page.get_by_role("button", name="Write it").click()
+    expect(wall.locator(".score svg")).to_have_count(0)  # what is written by ear is not seen
+    page.get_by_role("button", name="copy it").click()
+    expect(page.get_by_role("img", name="Bar 4: –")).to_be_visible()
+    page.keyboard.press("1")
+    expect(page.get_by_role("img", name=re.compile("^Bar 1: ta$"))).to_be_visible()
+    page.keyboard.press("Backspace")
+    expect(page.get_by_role("img", name="Bar 1: –")).to_be_visible()
+    for _ in range(8):
+        page.keyboard.press("2")
+    page.keyboard.press("c")
+    expect(page.get_by_text(re.compile(r"^\d of 8 right\."))).to_be_visible()
+    keep = page.get_by_role("button", name="Keep in the book")
+    for _ in range(40):  # phrases of songs come first, and are in the book
+        if keep.count():
+            break
+        title = page.locator(".sheet h2").inner_text()
+        page.keyboard.press("n")
+        expect(page.locator(".sheet h2")).not_to_have_text(title)
+    keep.click()
+    page.get_by_role("link", name=re.compile("^✓ In the book: quarter and two eighths")).click()
+    expect(page).to_have_url(re.compile("/songs/"))
+
+
+def test_a_child_reads_at_the_station_and_the_teacher_takes_it(page: Page, demo: Running) -> None:
+    """Nothing sounds before it was read; it is practice until the teacher takes it for a child."""
+    sign_in(page, demo.address)
+    practice_of(page, demo, "2A")
+    page.get_by_role("button", name=re.compile("^quarter and two eighths")).click()
+    expect(page.locator(".score svg").first).to_be_visible()
+    with page.context.expect_page() as opened:
+        page.get_by_role("button", name="Open a station").click()
+    station = opened.value
+    station.get_by_role("button", name="Begin").click()
+    for number in range(1, 6):
+        expect(station.get_by_text(f"{number} of 5")).to_be_visible()
+        station.keyboard.press("3")  # not before it was heard
+        expect(station.get_by_text(f"{number} of 5")).to_be_visible()
+        station.get_by_role("button", name=re.compile("I have read it")).click()
+        station.get_by_role("button", name="Just so").click()
+    expect(station.get_by_text(re.compile(r"^5 of 5 just so"))).to_be_visible()
+    station.close()
+    page.reload()
+    taken = page.get_by_label("At the station")
+    expect(taken).to_contain_text("5 of 5")
+    taken.get_by_role("combobox", name="Whose was it?").press("ArrowDown")
+    page.get_by_role("option").first.click()
+    taken.get_by_role("button", name=re.compile("^Take it for")).click()
+    expect(taken.get_by_text(re.compile("^✓"))).to_be_visible()

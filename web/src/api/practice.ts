@@ -56,6 +56,8 @@ export interface Look {
   lines?: number
   place?: number | null
   sticks?: boolean
+  reads?: string
+  at?: number
 }
 export function useExerciseScore(id: Id, look: MaybeRefOrGetter<Look>) {
   return useQuery({

@@ -31,6 +31,7 @@ const exercise = useExerciseScore(
   () => (part.value?.reads ? (look.value.exercise?.id ?? '') : ''),
   () => ({
     ...{ part: 0, shown: 'none' as const, rhythm: false },
+    ...{ reads: look.value.exercise?.reads ?? 'line', at: look.value.exercise?.at ?? 0 },
     width: (look.value.exercise?.parts ?? 1) > 1 ? 2000 : 1000,
   }),
 )

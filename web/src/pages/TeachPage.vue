@@ -150,8 +150,9 @@ watch(
   },
   { immediate: true },
 )
-watch(read.exercise, (one) => {
-  const exercise = one ? { id: one.id, parts: one.parts.length } : undefined
+watch([read.exercise, read.at], ([one, at]) => {
+  const reads = part.value?.reads || 'line'
+  const exercise = one ? { id: one.id, parts: one.parts.length, reads, at } : undefined
   look.value = { ...look.value, exercise }
 })
 watch([() => part.value?.id, look], () => projector.tell())
@@ -288,6 +289,7 @@ useKeys([
   },
   { key: 'l', says: say('keys-look'), act: lookOn },
   { key: '.', says: say('practice-new'), act: () => void read.fresh() },
+  { key: ' ', says: say('cards-next'), act: read.step },
   { key: 'z', says: say('keys-reveal'), act: reveal },
   { key: 'n', says: say('keys-names'), act: () => (held.value = true), up: release },
 ])
@@ -338,10 +340,13 @@ useKeys([
       >
         <ExerciseFace
           :exercise="read.exercise.value"
+          :reads="part.reads"
+          :at="read.at.value"
           :told="read.told.value"
           :busy="read.busy.value"
           :refused="read.refused.value"
           @fresh="read.fresh"
+          @step="read.step"
           @tell="read.tellIt"
         />
       </ActivityFace>

@@ -30,6 +30,7 @@ from kopje.usecases.context import Context
 from kopje.usecases.lessons import read_lesson
 from kopje.usecases.practice import in_lesson
 from kopje.usecases.practice.exercises import mei_of, score_of
+from kopje.usecases.practice.lines import line_at
 from kopje.usecases.room import projectors
 from kopje.usecases.songs import songbook
 from kopje.usecases.songs.look import Variant, seen
@@ -131,7 +132,9 @@ def _frame(ctx: Context, services: Services, body: ShowBody) -> FrameRead:
     if body.exercise is not None:
         row = in_lesson.shown(ctx, body.lesson_id, body.exercise)
         width = READ_PARTS if len(score_of(row).parts) > 1 else READ
-        return FrameRead(title=part.title, svg=services.engraver.svg(mei_of(ctx, row), width, wall=True))
+        piecewise = part.reads in ("cards", "change")
+        mei = line_at(ctx, row.id, part.reads, body.at, "notes") if piecewise else mei_of(ctx, row)
+        return FrameRead(title=part.title, svg=services.engraver.svg(mei, width, wall=True))
     if part.piece is not None:
         return FrameRead(title=part.piece.title, question=part.piece.question)
     if part.song is None:

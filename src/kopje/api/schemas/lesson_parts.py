@@ -14,13 +14,13 @@ from kopje.api.schemas.people import SectionRead
 from kopje.api.schemas.recordings import RecordingBrief
 from kopje.api.schemas.song_parts import part_names
 from kopje.api.schemas.songs import ToneRead, starting, tonic
-from kopje.core.planning.activities import Energy, Grouping, Space, kind_name
+from kopje.core.planning.activities import Energy, Grouping, Reads, Space, kind_name
 from kopje.core.planning.candidates import new_thing
 from kopje.core.planning.growth import Form, form_for, grown_by
 from kopje.core.planning.material import Material
 from kopje.core.planning.repertoire import Repertoire
 from kopje.core.planning.template import slot_name
-from kopje.core.planning.to_read import to_read
+from kopje.core.planning.to_read import reads_as
 from kopje.core.planning.wall import Wall, on_the_wall
 from kopje.core.reasons import because
 from kopje.core.sequence.concepts import Concept
@@ -184,7 +184,7 @@ class PartRead(Read):
     times: int | None
     grouping: str
     hears: int
-    reads: bool
+    reads: Reads
     material: MaterialRead
     song: SongBrief | None
     piece: RecordingBrief | None
@@ -257,7 +257,7 @@ class PartRead(Read):
             times=times,
             grouping=words.say(because(f"grouping_{item.grouping}")),
             hears=item.hears,
-            reads=to_read(item, concept) is not None,
+            reads=reads_as(item, concept),
             material=MaterialRead.model_validate(part.material),
             song=SongBrief.of(song, words, section.grade) if song else None,
             piece=RecordingBrief.of(piece) if piece else None,

@@ -47,7 +47,8 @@ class ProjectedRead(Read):
 
 class ShowBody(Body):
     """A part of a lesson; of a score in parts, the one that is looked at, and whether it stands alone.
-    `open`: what waited for the class's answer is shown; `exercise`: what the part reads."""
+    `open`: what waited for the class's answer is shown; `exercise`: what the part reads, and `at`
+    which of its cards or changes."""
 
     lesson_id: Annotated[UUID, Field(strict=False)]
     part_id: Annotated[UUID, Field(strict=False)]
@@ -55,6 +56,7 @@ class ShowBody(Body):
     alone: bool = Field(default=False, examples=[False])
     open: bool = Field(default=False, examples=[False])
     exercise: Annotated[UUID, Field(strict=False)] | None = Field(default=None, examples=[None])
+    at: Annotated[int, Field(ge=0, le=10_000)] = Field(default=0, examples=[0])
 
 
 class PairBody(ShowBody):

@@ -31,6 +31,9 @@ def kind_name(kind: str) -> Reason:
     return because(f"kind_{kind.replace(' ', '_').replace('-', '_')}")
 
 
+Reads = Literal["", "line", "cards", "change"]  # as it stands, bar by bar, or changing figure by figure
+
+
 @dataclass(frozen=True, slots=True)
 class Activity:
     """One activity.
@@ -85,7 +88,7 @@ class Activity:
     works: str = ""
     size: tuple[int, int] = ANY_SIZE
     needs: tuple[tuple[str, str], ...] = ()
-    reads: bool = False  # something new, made for the class, where it has a concept
+    reads: Reads = ""  # something new, made for the class, where it has a concept
     routine: bool = False  # known from its second lesson, never carried over
 
     @property

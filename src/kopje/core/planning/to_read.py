@@ -6,9 +6,17 @@ Source: docs/sources.md#made-exercises.
 from __future__ import annotations
 
 from kopje.core.choir.rungs import is_level
-from kopje.core.planning.activities import Activity
+from kopje.core.planning.activities import Activity, Reads
 from kopje.core.practice.reading.given import Sort
 from kopje.core.sequence.concepts import Concept
+
+
+def reads_as(activity: Activity, concept: Concept | None) -> Reads:
+    """How the part reads it: only a rhythm changes figure by figure; nothing where nothing new is read."""
+    found = to_read(activity, concept)
+    if found is None:
+        return ""
+    return "cards" if activity.reads == "change" and found[0] != "rhythm" else activity.reads
 
 
 def to_read(activity: Activity, concept: Concept | None) -> tuple[Sort, str] | None:

@@ -12,6 +12,7 @@ from kopje.core.errors import PracticeError
 from kopje.core.music.degree import Degree
 from kopje.core.music.meter import Meter
 from kopje.core.music.score import Score
+from kopje.core.planning.activities import Reads
 from kopje.core.practice.asks.rounds import ear_of
 from kopje.core.practice.lines import dictation
 from kopje.core.practice.lines.cells import as_made, cells, known_shapes
@@ -90,6 +91,15 @@ def cards(ctx: Context, exercise_id: UUID, part: int, written: Written) -> Itera
     for bar in tune.bars:
         alone = replace(tune, bars=(replace(bar, number=1, right="none", line_end=False),))
         yield mei_score(Score.solo(alone), 0, Under((), words=False, staff=look))
+
+
+def line_at(ctx: Context, exercise_id: UUID, reads: Reads, at: int, written: Written) -> str:
+    """A card, or the line after so many changes, round and round; as the engraver wants it."""
+    if reads == "change":
+        every = changed(ctx, exercise_id, 1)
+        return line_mei(every[at % len(every)].made, written)
+    found = list(cards(ctx, exercise_id, 0, written))
+    return found[at % len(found)]
 
 
 def to_write(ctx: Context, exercise_id: UUID, stage: Stage, part: int = 0) -> Task:

@@ -6,16 +6,24 @@ import { say } from '@/locales/say'
 
 const props = defineProps<{
   exercise: Exercise | null
+  reads: '' | 'line' | 'cards' | 'change'
+  at: number
   told: '' | 'clean' | 'broke'
   busy: boolean
   refused: string
 }>()
-const emit = defineEmits<{ fresh: []; tell: [clean: boolean] }>()
+const emit = defineEmits<{ fresh: []; step: []; tell: [clean: boolean] }>()
 const score = useExerciseScore(
   () => props.exercise?.id ?? '',
   () => ({
-    ...{ part: 0, shown: 'none' as const, rhythm: false },
-    width: (props.exercise?.parts.length ?? 1) > 1 ? 1700 : 1050,
+    ...{
+      part: 0,
+      shown: 'none' as const,
+      rhythm: false,
+      reads: props.reads || 'line',
+      at: props.at,
+    },
+    width: props.reads === 'cards' ? 700 : (props.exercise?.parts.length ?? 1) > 1 ? 1700 : 1050,
   }),
 )
 </script>
@@ -29,6 +37,15 @@ const score = useExerciseScore(
     </template>
     <p v-else class="quiet">{{ say('teach-exercise-comes') }}</p>
     <div class="row">
+      <v-btn
+        v-if="reads === 'cards' || reads === 'change'"
+        class="main"
+        height="44"
+        :disabled="!exercise"
+        @click="emit('step')"
+        >{{ say(reads === 'cards' ? 'cards-next' : 'change-next') }}
+        <span class="kbd">{{ say('keys-space') }}</span></v-btn
+      >
       <v-btn height="44" :disabled="busy" @click="emit('fresh')"
         >{{ say('practice-new') }} <span class="kbd">.</span></v-btn
       >

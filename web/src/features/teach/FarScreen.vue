@@ -18,6 +18,7 @@ const shown = () => ({
   alone: props.look.alone,
   open: props.look.open ?? false,
   exercise: props.look.exercise?.id ?? null,
+  at: props.look.exercise?.at ?? 0,
 })
 async function pair() {
   const typed = code.value.replace(/\D/g, '')

@@ -5,7 +5,7 @@ import { useKeep } from '@/composables/useKeep'
 
 interface Part {
   id: string
-  reads: boolean
+  reads: '' | 'line' | 'cards' | 'change'
 }
 export function usePartExercise(
   lesson: () => string,
@@ -14,6 +14,7 @@ export function usePartExercise(
 ) {
   const exercise = shallowRef<Exercise | null>(null)
   const told = ref<'' | 'clean' | 'broke'>('')
+  const at = ref(0) // which of its cards or changes
   const { refused, busy, keep } = useKeep()
   async function open(asked: Parameters<typeof partExercise>[2]) {
     const now = part()
@@ -22,6 +23,7 @@ export function usePartExercise(
       const found = await partExercise(lesson(), now.id, asked)
       if (part()?.id !== now.id) return
       exercise.value = found
+      at.value = 0
       told.value = ''
     })
   }
@@ -35,6 +37,10 @@ export function usePartExercise(
     { immediate: true },
   )
   const fresh = () => open({ fresh: true, change: 'same' })
+  /** The next card, the next change. */
+  function step() {
+    if (['cards', 'change'].includes(part()?.reads ?? '')) at.value += 1
+  }
   async function tellIt(clean: boolean) {
     const now = exercise.value
     if (!now || told.value) return
@@ -43,5 +49,5 @@ export function usePartExercise(
     })
     if (ids) told.value = clean ? 'clean' : 'broke'
   }
-  return { exercise, told, refused, busy, fresh, tellIt }
+  return { exercise, at, told, refused, busy, fresh, step, tellIt }
 }

@@ -10,7 +10,7 @@ export interface Look {
   /** What waited for the class's answer is shown. */
   open?: boolean
   /** What the part reads. */
-  exercise?: { id: string; parts: number } | undefined
+  exercise?: { id: string; parts: number; reads: string; at: number } | undefined
 }
 export const ALL: Look = { part: null, alone: false }
 /** A score looked at so: the part in full, the others dimmed or left out. */
@@ -71,7 +71,8 @@ export function useProjectedPart(lesson: () => string) {
     part.value = shown
     const { part: one, alone, open, exercise } = look.value
     const same = seen.part === one && seen.alone === alone && seen.open === open
-    if (!same || seen.exercise?.id !== exercise?.id) look.value = seen
+    const reads = seen.exercise?.id !== exercise?.id || seen.exercise?.at !== exercise?.at
+    if (!same || reads) look.value = seen
   }
   let timer = 0
   onMounted(() => {

@@ -83,7 +83,7 @@ PRACTISE = (
              ("Cards of four beats with what they can read. Show one for two beats, hide it, count one bar; they clap it.",
               "Keep the beat on your knee without a pause from card to card.",
               "Every fourth card, one with {it}, belongs to one child. Stop after twelve; show the one that was hardest once more."),
-             purposes=("practise",), hears=4, reads=True, way="read", routine=True, takes=("figure",),
+             purposes=("practise",), hears=4, reads="cards", way="read", routine=True, takes=("figure",),
              easier="The card stays up.", harder="Clap the card before the one you see."),
     Activity("tone-ladder", "Climb the ladder", "singing", ("review", "focus"), (1, 8), (2, 4, 6), "standing",
              ("The ladder hangs where all see it. Give the tonic pattern, point to neighbours first; they sing what you point to, two beats a tone.",

@@ -36,7 +36,7 @@ OPENINGS = (
              "seated", ("Write four beats with what they can read before they come in.",
               "Count four; they read it inside, then together with rhythm syllables, then clap it.",
               "Change one beat, read again. After four changes one row reads the last one alone."),
-             purposes=("practise",), reads=True, way="read", routine=True, takes=("figure",),
+             purposes=("practise",), reads="change", way="read", routine=True, takes=("figure",),
              easier="Two beats stand there, two are free.", harder="Rub out one beat after the other; they keep reading."),
     Activity("sing-in", "Sing in with an old friend", "singing", ("opening",), (0, 8), (2, 3, 4), "standing",
              ("Give the starting tone of {song} at the door; the first children begin, who comes in joins.",
