@@ -159,7 +159,7 @@ def test_a_line_changes_is_laid_as_cards_written_down_and_kept(page: Page, demo:
     expect(page.get_by_text("Line 1 of")).to_be_visible()
     page.keyboard.press(" ")
     expect(page.get_by_text(re.compile(r"^Line 2 of \d+\. New in bar \d"))).to_be_visible()
-    expect(wall.locator(".score svg")).to_be_visible()
+    expect(wall.locator(".score svg").first).to_be_visible()
     page.get_by_role("button", name="As cards").click()
     expect(page.locator(".card")).to_have_count(4)
     page.keyboard.press(" ")

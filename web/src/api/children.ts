@@ -19,6 +19,19 @@ export const useChildrenNamed = (text: MaybeRefOrGetter<string>) =>
     enabled: computed(() => toValue(text).trim() !== ''),
     placeholderData: (before: Schemas['FoundChildRead'][] | undefined) => before,
   })
+/** Who is in a class, to choose from. */
+export const useRoll = (section_id: MaybeRefOrGetter<string>) =>
+  useQuery({
+    queryKey: ['roll', section_id],
+    queryFn: async () => {
+      const { places } = await body(
+        api.GET('/api/sections/{section_id}/seats', {
+          params: { path: { section_id: toValue(section_id) } },
+        }),
+      )
+      return places.flatMap((one) => (one.child_id ? { value: one.child_id, title: one.name } : []))
+    },
+  })
 export async function careFor(child_id: string, care: Schemas['CareBody']): Promise<void> {
   const now = await body(
     api.PUT('/api/children/{child_id}/care', { params: { path: { child_id } }, body: care }),

@@ -78,7 +78,6 @@ const today = computed(() => day.data.value?.today ?? '')
       :today="today"
       :standings="practice.rounds.find((one) => one.kind === kind)"
       :told="practice.told"
-      :name="practice.section"
     >
       <PracticeHead :id="id" :section="practice.section" :wall="wall" />
       <p v-if="!practice.offers.length" class="empty">

@@ -367,7 +367,6 @@ const keepRoutine = (routine: Routine) => void keep(() => setRoutine(props.id, r
     <TakeRound
       v-if="practice.station?.last && practice.station.concept"
       :section="id"
-      :name="practice.section"
       :today="today"
       :standings="practice.station"
     />

@@ -24,8 +24,6 @@ const props = defineProps<{
   kind: RoundKind
   standings: Standings | undefined
   told: readonly string[]
-  /** The section's name, to find its children by. */
-  name: string
 }>()
 const { refused, busy, keep } = useKeep()
 const played = useRound(
@@ -219,7 +217,6 @@ defineExpose({ face })
     <TakeRound
       v-if="standings?.last?.station && standings.concept"
       :section="section"
-      :name="name"
       :today="today"
       :standings="standings"
     />

@@ -1,18 +1,19 @@
 <script setup lang="ts">
 // The last round was played alone at the station: practice, until the teacher says whose it was and that it counts.
-import { ref, watch } from 'vue'
-import { useChildrenNamed } from '@/api/children'
+import { computed, ref, watch } from 'vue'
+import { useRoll } from '@/api/children'
 import { type Standings, takeRound } from '@/api/practice'
 import { say, sayOf } from '@/locales/say'
 
 const props = defineProps<{
   section: string
-  name: string
   today: string
   standings: Standings
 }>()
-const text = ref('')
-const found = useChildrenNamed(text)
+const roll = useRoll(() => props.section)
+const children = computed(() =>
+  [...(roll.data.value ?? [])].sort((a, b) => a.title.localeCompare(b.title)),
+)
 const child = ref<string | null>(null)
 const kept = ref('')
 watch(
@@ -21,7 +22,7 @@ watch(
 )
 async function take() {
   if (!child.value) return
-  const who = found.data.value?.find((one) => one.id === child.value)?.name ?? ''
+  const who = children.value.find((one) => one.value === child.value)?.title ?? ''
   if (await takeRound(props.section, child.value, props.today, props.standings)) {
     kept.value = say('round-taken', { name: who, concept: props.standings.concept_name })
     child.value = null
@@ -41,17 +42,7 @@ async function take() {
       }}
     </p>
     <div class="row">
-      <v-autocomplete
-        v-model="child"
-        :label="say('round-whose')"
-        :items="
-          (found.data.value ?? [])
-            .filter((one) => one.section === name)
-            .map((one) => ({ value: one.id, title: one.name }))
-        "
-        no-filter
-        @update:search="text = $event"
-      />
+      <v-autocomplete v-model="child" :label="say('round-whose')" :items="children" />
       <v-btn :disabled="!child" @click="take()">{{
         say('round-take', { concept: standings.concept_name })
       }}</v-btn>
