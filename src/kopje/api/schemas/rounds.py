@@ -10,7 +10,8 @@ from pydantic import Field
 from kopje.api.schemas.base import Body, Read
 from kopje.core.ledger.luck import result_of
 from kopje.core.ledger.marks import Result
-from kopje.core.practice.asks.places import Clef, Lines
+from kopje.core.music.clef import Clef
+from kopje.core.practice.asks.places import Lines
 from kopje.core.practice.asks.question import RUN, Bent, Head, Question, Row, Staff
 from kopje.core.practice.asks.rounds import FEWEST, MOST, RoundKind, ToldKind, way_of
 from kopje.core.sequence.concepts import Way

@@ -13,11 +13,12 @@ from kopje.core.exact import Fraction
 from kopje.core.ledger.events import ClassEvent, standing_events
 from kopje.core.ledger.luck import result_of
 from kopje.core.ledger.marks import Result
+from kopje.core.music.clef import Clef
 from kopje.core.music.meter import Meter
 from kopje.core.music.score import Score
 from kopje.core.music.tune import Bar, Note, Tune
 from kopje.core.practice.asks.along import along
-from kopje.core.practice.asks.places import Clef, Lines, pitch_at
+from kopje.core.practice.asks.places import Lines, pitch_at
 from kopje.core.practice.asks.question import RUN, Question, Staff
 from kopje.core.practice.asks.rounds import (
     SEEN,

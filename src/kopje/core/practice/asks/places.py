@@ -10,6 +10,7 @@ from collections.abc import Iterator, Sequence
 from typing import Literal, TypeVar
 
 from kopje.core.errors import PracticeError
+from kopje.core.music.clef import Clef
 from kopje.core.music.degree import Degree
 from kopje.core.music.pitch import LETTERS, Pitch
 from kopje.core.practice.asks.question import Choice, Head, Question, Staff, fair_row, placed
@@ -18,7 +19,6 @@ from kopje.core.reasons import Reason, Tone, because
 
 T = TypeVar("T")
 Lines = Literal[1, 2, 3, 5]
-Clef = Literal["G", "F"]
 LINE_ONE: dict[Clef, int] = {"G": Pitch.parse("E4").step, "F": Pitch.parse("G2").step}
 MOST_CHOICES = 4
 ALIKE = ("lines", "spaces", "each")

@@ -12,10 +12,11 @@ from typing import Literal, get_args
 from kopje.core.analysis.key_choice import CHOIR_VOICES, Voice
 from kopje.core.errors import PracticeError
 from kopje.core.ledger.luck import MOST_LUCK, luck
+from kopje.core.music.clef import Clef
 from kopje.core.music.degree import Degree, Do, plain_do
 from kopje.core.practice.asks import ears, places, tunes
 from kopje.core.practice.asks.ears import Ear
-from kopje.core.practice.asks.places import Clef, Lines
+from kopje.core.practice.asks.places import Lines
 from kopje.core.practice.asks.question import RUN, Question
 from kopje.core.practice.reading.chance import Chance
 from kopje.core.practice.reading.given import DOS, Offer
