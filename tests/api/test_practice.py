@@ -231,6 +231,11 @@ def test_a_part_of_a_lesson_opens_its_exercise_and_keeps_it(app_client: TestClie
     other = client.post(f"{address}/{part['id']}/exercise", json={"fresh": True}).json()
     assert other["id"] != made["id"]
     assert client.post(f"{address}/{part['id']}/exercise", json={}).json()["id"] == other["id"]
+    assert client.get(f"{address}/{part['id']}/exercise").json() == {**other, "change": None}
+    score = f"/api/exercises/{other['id']}/score"
+    assert client.get(f"{score}?reads=cards&at={other['bars']}").text.count("<use") == (
+        client.get(f"{score}?reads=cards&at=0").text.count("<use")
+    )
     without = next(one for one in with_it["parts"] if not one["reads"])
     assert client.post(f"{address}/{without['id']}/exercise", json={}).json() is None
 

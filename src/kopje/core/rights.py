@@ -35,7 +35,7 @@ ANYBODY = (
 )
 # What stands in for a day: look at today's lessons, teach them, tick and mark; no history.
 IN_THE_ROOM = (
-    *("partExercise", "exercise", "exerciseScore"),
+    *("partExercise", "openedExercise", "exercise", "exerciseScore"),
     *(
         "day",
         "sections",

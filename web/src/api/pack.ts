@@ -1,5 +1,6 @@
 // Fills the pack for today and the next school day: asked once, quietly, one answer after the other; the service worker keeps them.
 import { api, body, type Schemas } from './client'
+import { lessonLook, partExercise, scoreOf } from './practice'
 
 const SOON = 8_000 // milliseconds after one is here
 const AGAIN = 30 * 60_000
@@ -7,6 +8,7 @@ const WIDTHS = [
   { width: '1500', wall: 'false' },
   { width: '1450', wall: 'true' },
 ]
+const PIECES = 4 // cards, or changes
 let timer = 0
 
 /** From now on, while this page is open. */
@@ -75,11 +77,26 @@ async function one(id: string): Promise<void> {
       params: { path: { lesson_id: id, part_id: part.id }, query: { order: 'rota' } },
     })
     if (part.song) for (const how of WIDTHS) await score(part.song.id, part.song.first, how)
+    if (part.reads) await reading(id, part)
     if (part.piece)
       await api.GET('/api/recordings/{recording_id}', {
         params: { path: { recording_id: part.piece.id } },
       })
   }
+}
+/** What the part reads, made now where it was not opened yet, as the page and the wall ask for it. */
+async function reading(lesson_id: string, part: { id: string; reads: string }) {
+  const found = await partExercise(lesson_id, part.id, { fresh: false, change: 'same' })
+  if (!found) return
+  await api.GET('/api/lessons/{lesson_id}/parts/{part_id}/exercise', {
+    params: { path: { lesson_id, part_id: part.id } },
+  })
+  const pieces = part.reads === 'line' ? 1 : PIECES
+  for (let at = 0; at < pieces; at += 1)
+    for (const wall of [false, true])
+      await fetch(
+        scoreOf(found.id, lessonLook({ parts: found.parts.length, reads: part.reads, at }, wall)),
+      )
 }
 /** The same address that the page asks (useScore). */
 async function score(song: string, first: number | null, how: (typeof WIDTHS)[number]) {

@@ -1,7 +1,7 @@
 // What a class reads: what it can be given, the next exercise, how it looks; what was read goes through the outbox.
 import { useQuery } from '@tanstack/vue-query'
 import { computed, type MaybeRefOrGetter, toValue } from 'vue'
-import { api, body, type Schemas } from './client'
+import { api, body, Refusal, type Schemas } from './client'
 import { tell } from './outbox'
 import { type Id, picture, queryClient } from './queries'
 
@@ -59,14 +59,28 @@ export interface Look {
   reads?: string
   at?: number
 }
+/** An exercise as a lesson shows it: on the teacher's page, or on the wall. */
+export function lessonLook(
+  { parts, reads, at }: { parts: number; reads: string; at: number },
+  wall: boolean,
+): Look {
+  const usual = wall ? 1000 : 1050
+  const several = wall ? 2000 : 1700
+  return {
+    ...{ part: 0, shown: 'none', rhythm: false, reads: reads || 'line', at },
+    width: reads === 'cards' ? 700 : parts > 1 ? several : usual,
+  }
+}
+/** The address of an exercise that looks so. */
+export function scoreOf(id: string, look: Look): string {
+  const said = Object.entries(look).filter(([, value]) => value !== null)
+  const asked = new URLSearchParams(said.map(([name, value]) => [name, String(value)]))
+  return `/api/exercises/${id}/score?${asked.toString()}`
+}
 export function useExerciseScore(id: Id, look: MaybeRefOrGetter<Look>) {
   return useQuery({
     queryKey: ['exercise-score', id, computed(() => toValue(look))],
-    queryFn: async () => {
-      const said = Object.entries(toValue(look)).filter(([, value]) => value !== null)
-      const asked = new URLSearchParams(said.map(([name, value]) => [name, String(value)]))
-      return picture(`/api/exercises/${toValue(id)}/score?${asked.toString()}`)
-    },
+    queryFn: () => picture(scoreOf(toValue(id), toValue(look))),
     staleTime: 600_000,
     placeholderData: (before: string | undefined) => before,
     enabled: computed(() => toValue(id) !== ''),
@@ -163,18 +177,21 @@ export async function takeRound(
   return kept !== false
 }
 
-/** The exercise of a part of a lesson: the one it has, or another one like it. */
-export const partExercise = (
+/** The exercise of a part of a lesson: the one it has, or another one like it. Without a network the one it has, if it lies here. */
+export async function partExercise(
   lesson_id: string,
   part_id: string,
   asked: Schemas['FreshBody'],
-): Promise<Exercise | null> =>
-  body(
-    api.POST('/api/lessons/{lesson_id}/parts/{part_id}/exercise', {
-      params: { path: { lesson_id, part_id } },
-      body: asked,
-    }),
-  )
+): Promise<Exercise | null> {
+  const params = { path: { lesson_id, part_id } }
+  const path = '/api/lessons/{lesson_id}/parts/{part_id}/exercise'
+  try {
+    return await body(api.POST(path, { params, body: asked }))
+  } catch (problem) {
+    if (asked.fresh || problem instanceof Refusal) throw problem
+    return body(api.GET(path, { params }))
+  }
+}
 
 export type Tapped = Schemas['TappedRead']
 export const judgeTaps = (exercise_id: string, taps: Schemas['TapsBody']): Promise<Tapped> =>

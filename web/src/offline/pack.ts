@@ -6,8 +6,9 @@ export const FORGET = 'kopje-forget'
 
 const KEPT = [
   /^\/api\/(me|school|words|day|week|sections|first-run|bar-colours|day\/needs|to-do)$/,
-  /^\/api\/lessons\/[^/]+(\/late|\/parts\/[^/]+\/hearing)?$/,
+  /^\/api\/lessons\/[^/]+(\/late|\/parts\/[^/]+\/(hearing|exercise))?$/,
   /^\/api\/songs\/[^/]+\/(score|opening)$/,
+  /^\/api\/exercises\/[^/]+\/score$/,
   /^\/api\/recordings\/[^/]+(\/performance)?$/,
   /^\/api\/sections\/[^/]+\/seats$/,
 ]

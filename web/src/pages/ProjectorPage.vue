@@ -2,7 +2,7 @@
 // What the class sees: the music or the one cue, on the whole screen. Never names, marks or answers.
 import { computed, watchEffect } from 'vue'
 import { useLesson } from '@/api/lessons'
-import { useExerciseScore } from '@/api/practice'
+import { lessonLook, useExerciseScore } from '@/api/practice'
 import { useMe, useScore } from '@/api/queries'
 import PageState from '@/components/PageState.vue'
 import WallView from '@/components/WallView.vue'
@@ -29,11 +29,7 @@ const score = useScore(
 )
 const exercise = useExerciseScore(
   () => (part.value?.reads ? (look.value.exercise?.id ?? '') : ''),
-  () => ({
-    ...{ part: 0, shown: 'none' as const, rhythm: false },
-    ...{ reads: look.value.exercise?.reads ?? 'line', at: look.value.exercise?.at ?? 0 },
-    width: (look.value.exercise?.parts ?? 1) > 1 ? 2000 : 1000,
-  }),
+  () => lessonLook(look.value.exercise ?? { parts: 1, reads: 'line', at: 0 }, true),
 )
 watchEffect(() => (document.title = say('projector-title')))
 </script>

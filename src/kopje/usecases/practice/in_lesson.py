@@ -36,6 +36,13 @@ def for_part(
     return made
 
 
+def opened(ctx: Context, lesson_id: UUID, part_id: UUID) -> t.Exercise | None:
+    """The one that was opened last; None where none was."""
+    if all(one.id != part_id for one in read_lesson.lesson(ctx, lesson_id).parts):
+        raise NotFoundError("no_such_part", value=str(part_id))
+    return practice.of_part(ctx.session, part_id)
+
+
 def shown(ctx: Context, lesson_id: UUID, exercise_id: UUID) -> t.Exercise:
     """An exercise as a screen of the lesson may show it: of the lesson's own class."""
     row = practice.exercise(ctx.session, ctx.school_id, exercise_id)

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 // What the class reads in this part: only the notes. One key gives another one of the same level.
-import { type Exercise, useExerciseScore } from '@/api/practice'
+import { computed } from 'vue'
+import { type Exercise, lessonLook, useExerciseScore } from '@/api/practice'
 import ScoreView from '@/components/ScoreView.vue'
 import { say } from '@/locales/say'
 
@@ -13,18 +14,10 @@ const props = defineProps<{
   refused: string
 }>()
 const emit = defineEmits<{ fresh: []; step: []; tell: [clean: boolean] }>()
+const shown = computed(() => (props.exercise ? { parts: props.exercise.parts.length } : {}))
 const score = useExerciseScore(
   () => props.exercise?.id ?? '',
-  () => ({
-    ...{
-      part: 0,
-      shown: 'none' as const,
-      rhythm: false,
-      reads: props.reads || 'line',
-      at: props.at,
-    },
-    width: props.reads === 'cards' ? 700 : (props.exercise?.parts.length ?? 1) > 1 ? 1700 : 1050,
-  }),
+  () => lessonLook({ parts: 1, ...shown.value, reads: props.reads, at: props.at }, false),
 )
 </script>
 

@@ -39,7 +39,9 @@ export function usePartExercise(
   const fresh = () => open({ fresh: true, change: 'same' })
   /** The next card, the next change. */
   function step() {
-    if (['cards', 'change'].includes(part()?.reads ?? '')) at.value += 1
+    const reads = part()?.reads
+    if (reads === 'cards') at.value = (at.value + 1) % (exercise.value?.bars ?? 1)
+    if (reads === 'change') at.value += 1
   }
   async function tellIt(clean: boolean) {
     const now = exercise.value

@@ -16,7 +16,7 @@ from kopje.core.music.degree import plain_do
 from kopje.core.music.meter import Meter
 from kopje.core.practice.reading.figures import BESIDE, Shape, shapes_of
 from kopje.core.practice.reading.make import Made
-from kopje.core.practice.reading.voice import Event
+from kopje.core.practice.reading.spots import Event
 
 
 @dataclass(frozen=True, slots=True)

@@ -10,7 +10,7 @@ from kopje.core.music.score import Part, Score
 from kopje.core.music.tune import Bar, Key, Note, Tune
 from kopje.core.practice.reading.make import Made
 from kopje.core.practice.reading.rhythm import PHRASE
-from kopje.core.practice.reading.voice import Event
+from kopje.core.practice.reading.spots import Event
 
 
 def as_score(made: Made, title: str, names: Sequence[str] = (), ties: bool = False) -> Score:

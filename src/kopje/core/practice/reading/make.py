@@ -15,8 +15,9 @@ from kopje.core.practice.reading.levels import Key, ReadingTask, keys_of, voices
 from kopje.core.practice.reading.news import new_enough, news_for
 from kopje.core.practice.reading.parts import ending, ground_for, sing_together
 from kopje.core.practice.reading.rhythm import RhythmTask, make_rhythm
+from kopje.core.practice.reading.spots import Event, VoiceTask, laid
 from kopje.core.practice.reading.together import chord_beats
-from kopje.core.practice.reading.voice import Event, VoiceTask, laid, sing
+from kopje.core.practice.reading.voice import sing
 from kopje.core.reasons import because
 
 FEWEST_BARS, MOST_BARS = 2, 16

@@ -16,7 +16,7 @@ from kopje.core.practice.reading.chance import Chance
 from kopje.core.practice.reading.figures import UPBEAT
 from kopje.core.practice.reading.ground import Whole
 from kopje.core.practice.reading.levels import ReadingTask
-from kopje.core.practice.reading.voice import Event, News, attacks
+from kopje.core.practice.reading.spots import Event, News, attacks
 
 NEWS_TRIES = 6  # places for what is new, in one part
 

@@ -17,7 +17,7 @@ from kopje.core.practice.reading.ground import Motion
 from kopje.core.practice.reading.levels import ReadingTask, in_order
 from kopje.core.practice.reading.make import FEWEST_BARS, MOST_BARS, Made, make
 from kopje.core.practice.reading.rhythm import RhythmTask, can_end, make_rhythm
-from kopje.core.practice.reading.voice import laid
+from kopje.core.practice.reading.spots import laid
 
 Kind = Literal["steps", "skips", "leaps"]
 HOMES = ("do", "la")

@@ -15,8 +15,9 @@ from kopje.core.practice.reading.ground import Ground, ground_of
 from kopje.core.practice.reading.levels import Key, ReadingTask, home_tone
 from kopje.core.practice.reading.news import NEWS_TRIES, budget_for, news_for, still_wanted
 from kopje.core.practice.reading.rhythm import PHRASE, Rhythm, RhythmTask, make_rhythm
+from kopje.core.practice.reading.spots import Event, VoiceTask, laid
 from kopje.core.practice.reading.together import TONIC, Chord, chords_under, for_chords, laid_over
-from kopje.core.practice.reading.voice import Event, Sung, VoiceTask, laid, may_be_sung, sing
+from kopje.core.practice.reading.voice import Sung, may_be_sung, sing
 
 AGAIN = 3  # chords that are tried under one lowest part
 PHRASE_TRIES = 12  # of one phrase, before the whole is begun anew

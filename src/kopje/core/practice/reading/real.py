@@ -21,7 +21,7 @@ from kopje.core.practice.reading.ground import Motion
 from kopje.core.practice.reading.levels import ReadingTask, voices_of
 from kopje.core.practice.reading.make import Made
 from kopje.core.practice.reading.news import new_enough
-from kopje.core.practice.reading.voice import Event
+from kopje.core.practice.reading.spots import Event
 from kopje.core.songs.contents import Outline, outline
 
 LAST = "~"  # after every key

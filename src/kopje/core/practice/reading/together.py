@@ -16,7 +16,7 @@ from kopje.core.music.degree import Degree
 from kopje.core.music.meter import Meter
 from kopje.core.practice.reading.chance import Chance
 from kopje.core.practice.reading.ground import Ground
-from kopje.core.practice.reading.voice import Event, Laid, attacks
+from kopje.core.practice.reading.spots import Event, Laid, attacks
 
 CONTRARY, OBLIQUE, SIMILAR = 16, 4, 3  # how welcome, where the other part moves too
 LANE = {"do": 2, "la": -1}  # the lowest part stays gladly below mi, or below do
