@@ -13,6 +13,7 @@ from random import Random
 ROOT = Path(__file__).resolve().parents[1]
 sys.path.insert(0, str(ROOT / "tests"))
 
+from core.reading_rules import broken as rules_broken  # noqa: E402
 from core.test_lesson_set import one_at_random  # noqa: E402
 from core.years import question  # noqa: E402
 from formats import borders, corpora, oracle, tonics  # noqa: E402
@@ -20,6 +21,7 @@ from hostile import outboxes, pulled_at  # noqa: E402
 from hostile.readers import FILES, READERS, mutants, timed_reading  # noqa: E402
 from hostile.readers import SECONDS as READ_WITHIN  # noqa: E402
 from kopje.core.analysis.analysis import analyse  # noqa: E402
+from kopje.core.music.meter import Meter  # noqa: E402
 from kopje.core.music.tune import blinded  # noqa: E402
 from kopje.core.planning.lesson_set.compose import compose_set  # noqa: E402
 from kopje.core.planning.lesson_set.question import SetPlan  # noqa: E402
@@ -28,6 +30,9 @@ from kopje.core.planning.year.costs import tier  # noqa: E402
 from kopje.core.planning.year.fit import fit_year  # noqa: E402
 from kopje.core.planning.year.greedy import greedy  # noqa: E402
 from kopje.core.planning.year.validate import breaches  # noqa: E402
+from kopje.core.practice.reading.as_score import as_score  # noqa: E402
+from kopje.core.practice.reading.levels import numbered_level  # noqa: E402
+from kopje.core.practice.reading.make import make  # noqa: E402
 from kopje.core.sequence.grades import CHOIR  # noqa: E402
 from kopje.workers import Worker  # noqa: E402
 
@@ -198,8 +203,8 @@ def hostile() -> list[str]:
     lines = ["| reader | files | read | slowest | peak of the process |", "|---|---|---|---|---|"]
     for kind, files in FILES.items():
         worker, slowest, peak, read = Worker(seconds=READ_WITHIN), 0.0, 0, 0
-        for name, make in files.items():
-            took, said, megabytes = worker.run(timed_reading, kind, name, make())
+        for name, made in files.items():
+            took, said, megabytes = worker.run(timed_reading, kind, name, made())
             slowest, peak, read = max(slowest, took), max(peak, megabytes), read + (said == "read")
         worker.stop()
         lines.append(f"| {kind}, attacks | {len(files)} | {read} | {slowest:.2f} s | {peak} MB |")
@@ -211,6 +216,27 @@ def hostile() -> list[str]:
             if time.process_time() - started > FUZZ:
                 break
         lines.append(f"| {kind}, spoilt at random, {FUZZ:.0f} s | {count} | {read} | {slowest:.2f} s | |")
+    return lines
+
+
+EXERCISES = 10_000  # of each level
+READ_FOR = float(os.environ.get("KOPJE_PROOF_READ", "600"))  # seconds of processor time for each level
+
+
+def exercises() -> list[str]:
+    """As many of 10,000 of each level as its time allows, held to every rule by the checker written apart."""
+    lines = ["| level | exercises | broken rules | slowest |", "|---|---|---|---|"]
+    for number in range(1, 13):
+        task = numbered_level(number)
+        started, count, faults, slowest = time.process_time(), 0, 0, 0.0
+        while count < EXERCISES and time.process_time() - started < READ_FOR:
+            begun = time.process_time()
+            meter = Meter.parse(task.meters[count % len(task.meters)])
+            made = make(task, meter, 8 if count % 5 == 0 else 4, 100_000 + count)
+            slowest = max(slowest, time.process_time() - begun)
+            faults += bool(list(rules_broken(as_score(made, "x", ["S1", "S2", "A"]), number, made.do)))
+            count += 1
+        lines.append(f"| {number} | {count} | {faults} | {slowest:.2f} s |")
     return lines
 
 
@@ -226,6 +252,7 @@ PARTS = {
     "Composing lesson sets for made-up classes": sets,
     "Reading every piece of the installed collections": readers,
     "Files that mean harm": hostile,
+    "Exercises to read, held to the rules of their level": exercises,
     "Killed while marks arrive": pulled_at.kills,
     "Sent again until it is acknowledged": sent_again,
     "Guessed at while a teacher signs in": pulled_at.guesses,
