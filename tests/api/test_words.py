@@ -188,7 +188,7 @@ def said_in(answer: Any) -> Iterator[str]:
     """The texts of an answer: of JSON, of a print, of a calendar."""
     kind = answer.headers.get("content-type", "")
     if "json" in kind:
-        yield from strings(answer.json())
+        yield from (text for text in strings(answer.json()) if not text.startswith("<svg"))
     elif "pdf" in kind:
         for page in pypdfium2.PdfDocument(answer.content):
             yield from page.get_textpage().get_text_range().splitlines()

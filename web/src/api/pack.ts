@@ -10,16 +10,20 @@ const WIDTHS = [
 ]
 const PIECES = 4 // cards, or changes
 let timer = 0
+let ended = false // one signed out while it was filled
 
 /** From now on, while this page is open. */
 export function keepPack(): void {
+  ended = false
   window.clearTimeout(timer)
   timer = window.setTimeout(() => void fill().finally(again), SOON)
 }
 export function endPack(): void {
+  ended = true
   window.clearTimeout(timer)
 }
 function again(): void {
+  if (ended) return
   timer = window.setTimeout(() => void fill().finally(again), AGAIN)
 }
 /** The browser is asked to keep what lies here, also when it gets short of room. */
@@ -44,7 +48,7 @@ async function fill(): Promise<void> {
     await api.GET('/api/first-run')
     await api.GET('/api/words')
     await api.GET('/api/sections')
-    for (const lesson of await lessons()) await one(lesson)
+    for (const lesson of await lessons()) if (!ended) await one(lesson)
   } catch {
     // Nobody answers, or one is signed out: what is there stays, and it is tried again later.
   }
@@ -73,6 +77,7 @@ async function one(id: string): Promise<void> {
     api.GET('/api/lessons/{lesson_id}', { params: { path: { lesson_id: id } } }),
   )
   for (const part of lesson.parts) {
+    if (ended) return
     await api.GET('/api/lessons/{lesson_id}/parts/{part_id}/hearing', {
       params: { path: { lesson_id: id, part_id: part.id }, query: { order: 'rota' } },
     })

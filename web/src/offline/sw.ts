@@ -25,8 +25,14 @@ registerRoute(
 )
 
 /** Only what was good is kept, and what is given from here says since when it stands. */
+let forgotten = 0 // what was asked before one signed out is not kept when it comes after
 const dated: WorkboxPlugin = {
-  cacheWillUpdate: async ({ response }) => (response.status === 200 ? response : null),
+  requestWillFetch: async ({ request, state }) => {
+    if (state) state.asked = Date.now()
+    return request
+  },
+  cacheWillUpdate: async ({ response, state }) =>
+    response.status === 200 && Number(state?.asked ?? 0) > forgotten ? response : null,
   cachedResponseWillBeUsed: async ({ cachedResponse }) => {
     if (!cachedResponse) return null
     const headers = new Headers(cachedResponse.headers)
@@ -40,5 +46,7 @@ registerRoute(
 )
 
 self.addEventListener('message', (event) => {
-  if (event.data === FORGET) event.waitUntil(caches.delete(PACK))
+  if (event.data !== FORGET) return
+  forgotten = Date.now()
+  event.waitUntil(caches.delete(PACK))
 })

@@ -41,7 +41,7 @@ const score = useExerciseScore(
   () => exercise.value?.id ?? '',
   computed(() => ({ part: 0, shown: 'none' as const, rhythm: false, width: 1100 })),
 )
-const over = computed(() => answers.value.length >= LINES)
+const over = ref(false) // and told
 const right = computed(() => answers.value.filter(Boolean).length)
 function quiet() {
   window.clearInterval(timer)
@@ -62,6 +62,7 @@ const next = () =>
   })
 async function begin() {
   answers.value = []
+  over.value = false
   since = Date.now()
   await next()
 }
@@ -71,11 +72,10 @@ function hear() {
   sound.line()
 }
 async function answer(right: boolean) {
-  if (!heard.value || busy.value) return
+  if (!heard.value || busy.value || answers.value.length >= LINES) return
   answers.value = [...answers.value, right]
-  if (!over.value) return next()
+  if (answers.value.length < LINES) return next()
   seconds.value = Math.round((Date.now() - since) / 1000)
-  exercise.value = null
   await tellRound(props.id, props.today, {
     ...{
       ask: 'reading',
@@ -85,6 +85,8 @@ async function answer(right: boolean) {
     },
     ...{ choices: 2, seconds: seconds.value, station: true },
   })
+  exercise.value = null
+  over.value = true
 }
 function on() {
   if (busy.value) return
@@ -120,7 +122,9 @@ useKeys([
           say('station-not')
         }}</v-btn>
       </template>
-      <span class="quiet">{{ say('round-n', { n: answers.length + 1, of: LINES }) }}</span>
+      <span class="quiet">{{
+        say('round-n', { n: Math.min(answers.length + 1, LINES), of: LINES })
+      }}</span>
     </div>
   </template>
   <div v-else class="middle">

@@ -32,6 +32,7 @@ watch(
   () => [props.exercise.id, props.part, stage.value],
   () =>
     keep(async () => {
+      task.value = null // nothing is written into what was before
       task.value = await dictationOf(props.exercise.id, stage.value, props.part)
       bars.value = task.value.bars.map((bar) => [...bar.given])
       found.value = null
