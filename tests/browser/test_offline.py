@@ -110,7 +110,8 @@ def test_the_server_dies_in_the_lesson_and_nothing_is_lost_or_doubled(
     expect(one.get_by_role("link", name=re.compile("^△ 2 things? not sent"))).to_be_visible()
     expect(other.get_by_role("link", name=re.compile("^△ 2 things? not sent"))).to_be_visible()
     other.bring_to_front()
-    other.wait_for_timeout(1000)  # whom the other page marked goes out of its turn as well
+    turn = one.locator(".child").first.inner_text()
+    expect(other.locator(".child").first).to_have_text(turn, use_inner_text=True)  # one turn for both
     other.keyboard.press("2")
     expect(other.get_by_role("link", name=re.compile("^△ 3 things? not sent"))).to_be_visible()
     one.keyboard.press("d")
