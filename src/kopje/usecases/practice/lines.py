@@ -53,28 +53,15 @@ def changed(ctx: Context, exercise_id: UUID, seed: int) -> list[Line]:
     meter = Meter.parse(row.told["meter"])
     first = short([cell.shape for cell in cells(analysed(row))], meter.beats)
     known = _known(ctx, row, meter)
-    every = changing(first, known, CHANGES, Chance(seed), (row.wish["due"], *_due(ctx, row)))
+    concept = ctx.sequence.by_key.get(row.wish["due"])
+    every = changing(first, known, CHANGES, Chance(seed), concept.elements if concept else ())
     return [Line(turn, as_made(meter, turn.row)) for turn in every]
-
-
-def _due(ctx: Context, row: t.Exercise) -> Sequence[str]:
-    concept = next((c for c in ctx.sequence.concepts if c.key == row.wish["due"]), None)
-    return concept.elements if concept else ()
 
 
 def _known(ctx: Context, row: t.Exercise, meter: Meter) -> tuple[Shape, ...]:
     """What the class that it was made for can name; of a class that names nothing yet the plain ones."""
     figures = knows(given(ctx, row.section_id)).figures or PLAIN_FIGURES
-    beats = [key for key in figures if _stands(key, meter)]
-    return known_shapes(beats, meter)
-
-
-def _stands(key: str, meter: Meter) -> bool:
-    try:
-        known_shapes([key], meter)
-    except PracticeError:
-        return False  # a figure of the other kind of meter
-    return True
+    return known_shapes(figures, meter)
 
 
 def line_mei(made: Made, written: Written) -> str:

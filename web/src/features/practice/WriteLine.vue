@@ -22,7 +22,7 @@ const props = defineProps<{
   /** The line as it is, for copying and once it is checked. */
   svg: string
 }>()
-const emit = defineEmits<{ hear: []; checked: [] }>()
+const emit = defineEmits<{ hear: [] }>()
 const stage = ref<Stage>('write')
 const task = ref<Dictation | null>(null)
 const bars = ref<string[][]>([])
@@ -58,7 +58,6 @@ async function check() {
   await keep(async () => {
     found.value = await checkWritten(props.exercise.id, stage.value, props.part, bars.value)
   })
-  emit('checked')
 }
 const seen = computed(() => stage.value === 'copy' || found.value !== null)
 useKeys([
