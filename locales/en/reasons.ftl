@@ -1304,3 +1304,12 @@ move_skip = a skip
 move_leap = a leap
 ask_song = Which song is it?
 ask_song_why = It was “{ $title }”.
+
+## Layers, and words that become a rhythm
+speech_strong = { $words } on a strong beat
+speech_waits = it begins after a rest
+speech_off_beat = { $words } off the beat
+speech_small = { $words } on a beat, though light
+speech_end_silent = the last beat is silent
+speech_end_held = the last beat is held
+speech_why = { $said }.

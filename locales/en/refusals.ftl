@@ -410,3 +410,18 @@ tap_few_clicks = Too few taps go with the clicks: tap along with { $fewest } at 
 tap_unsteady = The taps are too uneven to measure by. Tap along once more; the delay stays as it was.
 round_not_printed = What is heard cannot be printed. Nothing was made; places and letters can.
 staff_paper = Staff paper has { $fewest } to { $most } lines, { $narrow } to { $wide } mm apart. Nothing was made.
+
+## Layers, and words that become a rhythm
+texture_count = A texture has one to { $most } layers. Nothing was worked out; take some out.
+texture_twice = Two layers are called “{ $name }”. Give each a name of its own.
+texture_empty = “{ $name }” has no rhythm, or a value of no length. Give it at least one beat.
+texture_strokes = “{ $name }” has more strokes than sounds. Give at most one for each sound.
+texture_value = “{ $name }”: a value is neither a length in beats nor a rest such as r1. Write 1, 1/2, r2.
+texture_too_long = These loops meet again only after { $beats } beats, too many to lay out. Make a loop shorter, or as long as another.
+texture_unreadable = The file holds no texture: { $why }. It needs “meter”, “phrase_bars” and “layers”.
+speech_word = “{ $word }” cannot be spoken as it stands. Write it as words.
+speech_empty = There are no words. Type a short sentence.
+speech_long = { $count } syllables are more than a layer takes ({ $most }). Take one line of it.
+speech_no_figures = None of these figures holds a sound. Add one, such as quarter.
+speech_not_held = These figures hold the words in no way within { $most } bars. Add a figure, such as quarter or beat_rest.
+no_do_to_move = Where do is could not be told, so the tune cannot be moved. Leave out --do.

@@ -1,4 +1,4 @@
-"""The command `kopje`: analyse, convert, serve, openapi."""
+"""The command `kopje`: analyse, convert, serve, openapi; the others come from their own modules."""
 
 from __future__ import annotations
 
@@ -13,7 +13,7 @@ from typing import TYPE_CHECKING, Any
 
 from pydantic import ValidationError
 
-from kopje import cli_ask, cli_generate
+from kopje import cli_ask, cli_generate, cli_instruments
 from kopje.cli_school import DEMO, SCHOOL, add_commands
 from kopje.core.analysis.analysis import Minor, analyse
 from kopje.core.errors import KopjeError
@@ -95,6 +95,7 @@ def _parser() -> argparse.ArgumentParser:
     add_commands(commands)
     cli_ask.add_commands(commands)
     cli_generate.add_commands(commands)
+    cli_instruments.add_commands(commands)
     schema = commands.add_parser("openapi", help="print the schema of the API")
     schema.add_argument("out", type=Path)
     schema.set_defaults(run=_openapi)

@@ -28,6 +28,7 @@ STATUS: dict[type[errors.KopjeError], int] = {
     errors.SongQuestionError: 422,
     errors.RecordingError: 422,
     errors.PracticeError: 422,
+    errors.TextureError: 422,
     errors.AskError: 422,
     errors.ReportError: 422,
     errors.LedgerRuleError: 422,

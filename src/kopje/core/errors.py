@@ -47,6 +47,12 @@ class PracticeError(KopjeError):
     code = "practice"
 
 
+class TextureError(KopjeError):
+    """Of layers, of words that shall be a rhythm."""
+
+    code = "texture"
+
+
 class AskError(KopjeError):
     code = "ask"
 

@@ -56,6 +56,7 @@ export interface Look {
   lines?: number
   place?: number | null
   sticks?: boolean
+  over_note?: boolean
   reads?: string
   at?: number
 }

@@ -20,9 +20,11 @@ from kopje.api.schemas.reading import (
 from kopje.api.schemas.rounds import QuestionsBody, QuestionsRead
 from kopje.api.schemas.taps import ClicksBody, DelayRead, TappedRead, TapsBody
 from kopje.core.music.clef import Clef
+from kopje.core.music.meter import Meter
 from kopje.core.planning.activities import Reads
 from kopje.core.practice.reading.evidence import Shown
 from kopje.core.practice.tapping import delay_of
+from kopje.engraving.meter_sign import number_over_note
 from kopje.engraving.practice_paper import FEWEST_LINES, MOST_LINES, NARROWEST, WIDEST, StaffPaper
 from kopje.engraving.printing import Paper
 from kopje.formats.write import MEDIA, write_score
@@ -105,18 +107,22 @@ def get_score(
     lines: Annotated[int, Query(ge=1, le=5)] = 5,
     place: Annotated[int, Query(ge=-4, le=12)] | None = None,
     sticks: bool = False,
+    over_note: bool = False,
     reads: Reads = "line",
     at: Annotated[int, Query(ge=0, le=10_000)] = 0,
 ) -> Response:
     """As SVG; `reads` it as cards or as a line that changes, `at` which one of them; `shown` is which notes
     keep their syllable, `rhythm` shows those of the rhythm instead. With a `place` for do (1 is line 1,
-    2 space 1) on so many `lines`, without clef or signature."""
+    2 space 1) on so many `lines`, without clef or signature; the meter as a number `over_note`, the beat."""
+    row = exercises.of_school(ctx, exercise_id)
     if reads in ("cards", "change"):
         mei = line_at(ctx, exercise_id, reads, at, "sticks" if sticks else "notes")
     else:
         drawn = exercises.Drawn(part, shown, rhythm, clef, lines, place, sticks)
-        mei = exercises.mei_of(ctx, exercises.of_school(ctx, exercise_id), drawn)
+        mei = exercises.mei_of(ctx, row, drawn)
     svg = services.engraver.svg(mei, width)
+    if over_note:
+        svg = number_over_note(svg, Meter.parse(row.told["meter"]))
     return Response(svg, media_type=SVG, headers={"Cache-Control": "private, max-age=600"})
 
 

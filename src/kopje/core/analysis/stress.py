@@ -76,6 +76,13 @@ def opens_question(word: str) -> bool:
     return plain(word) in QUESTIONS
 
 
+def patterns_of(word: str, dictionary: Mapping[str, str]) -> tuple[str, ...]:
+    """How a word may be stressed: our own list, else the dictionary, else nothing."""
+    said = plain(word)
+    own = _own(said).get(said, "")
+    return tuple(filter(None, (own or dictionary.get(said, "")).split("/")))
+
+
 def stress(word: str, count: int, dictionary: Mapping[str, str]) -> Stress:
     """The weights of a word sung in `count` syllables: our own list, the dictionary, its stem, its
     halves, else a guess that says so."""

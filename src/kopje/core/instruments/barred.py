@@ -5,10 +5,12 @@ from __future__ import annotations
 from collections.abc import Iterable
 from dataclasses import dataclass
 
+from kopje.core.music.degree import LETTERS, Do, between
 from kopje.core.music.pitch import Pitch
 from kopje.core.reasons import Listed, Reason, Weight, because, listed
 
 SPARE = frozenset({("F", 1), ("B", -1)})  # beside C D E F G A B
+HALF_OCTAVE = 6  # semitones
 LOWEST, HIGHEST = Pitch.parse("C4"), Pitch.parse("A5")  # written
 
 
@@ -52,6 +54,26 @@ def bars_for(pitches: Iterable[Pitch]) -> BarSet:
     have, lack = altered & SPARE, altered - SPARE
     inside = all(LOWEST.midi <= pitch.midi <= HIGHEST.midi for pitch in sounding)
     return BarSet(tuple(sorted(off)), _names(have), _names(lack), inside)
+
+
+def moved_to(pitches: Iterable[Pitch], do: Do, to: Do) -> frozenset[Pitch]:
+    """The pitches with do elsewhere, in the nearest octave; of two as near the lower."""
+    steps, semitones = between(do, to)
+    if semitones == HALF_OCTAVE:
+        steps, semitones = steps - 7, -HALF_OCTAVE
+    return frozenset(pitch.moved(steps, semitones) for pitch in pitches)
+
+
+def natural_homes(pitches: Iterable[Pitch], do: Do) -> tuple[str, ...]:
+    """The letters that as do put every degree on a natural bar, so that nothing is swapped.
+
+    >>> natural_homes([Pitch.parse("F4"), Pitch.parse("G4"), Pitch.parse("A4")], Do("F"))
+    ('C', 'F', 'G')
+    """
+    every = list(pitches)
+    return tuple(
+        letter for letter in LETTERS if all(pitch.alter == 0 for pitch in moved_to(every, do, Do(letter)))
+    )
 
 
 def _names(bars: Iterable[tuple[str, int]]) -> tuple[str, ...]:

@@ -3,9 +3,12 @@ Source: docs/sources.md#recorder."""
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Collection, Iterable
+from dataclasses import dataclass
+from typing import Literal
 
-from kopje.core.music.pitch import Pitch
+from kopje.core.music.degree import Do, between
+from kopje.core.music.pitch import Pitch, from_fifths
 from kopje.core.reasons import Reason, because, listed
 
 FINGERINGS = {
@@ -22,7 +25,57 @@ FINGERINGS = {
     "F4": "T123 4 67",
     "F#4": "T123 56",
 }  # T thumb, / half; F and F sharp for the baroque kind, check the maker's chart
+GERMAN = {"F4": "T123 4", "F#4": "T123 567"}
+System = Literal["baroque", "german"]
+MOST_SIGNS = 4
+OCTAVE = 12  # semitones
 USUAL_ORDER = (("B4", "A4", "G4"), ("E4", "D4"), ("C5", "D5", "F#4"))
+
+
+def fingerings(system: System) -> dict[str, str]:
+    """Written pitch to its fingering."""
+    return FINGERINGS | (GERMAN if system == "german" else {})
+
+
+@dataclass(frozen=True, slots=True)
+class InKey:
+    """A key of a tune, by its do: whether the tune lies on the tones there in some octave, and how many
+    semitones that is from where it is written (the nearest way, the lower of two; None where it does not)."""
+
+    do: Do
+    moved: int | None
+
+    @property
+    def playable(self) -> bool:
+        return self.moved is not None
+
+
+def in_order(pitches: Iterable[Pitch]) -> tuple[Pitch, ...]:
+    """Each once, low first; of two that sound alike by their letters."""
+    return tuple(sorted(set(pitches), key=lambda pitch: (pitch.midi, pitch.step)))
+
+
+def keys_for(pitches: Collection[Pitch], do: Do, tones: Collection[str]) -> tuple[InKey, ...]:
+    """The nine keys of at most four signs, nearest to the stored one first, of two as near the lower; each
+    with whether the tune lies on the tones at most an octave from where it is stored."""
+    found = []
+    for fifths in range(-MOST_SIGNS, MOST_SIGNS + 1):
+        to = Do(*from_fifths(fifths))
+        steps, semitones = between(do, to)
+        ways = sorted(
+            (abs(semitones + OCTAVE * n), semitones + OCTAVE * n, steps + 7 * n) for n in (-2, -1, 0, 1, 2)
+        )
+        near = (ways[0][0], ways[0][1])
+        moved = next(
+            (
+                by
+                for far, by, letters in ways
+                if far <= OCTAVE and all(str(pitch.moved(letters, by)) in tones for pitch in pitches)
+            ),
+            None,
+        )
+        found.append((near, InKey(to, moved)))
+    return tuple(one for _, one in sorted(found, key=lambda pair: pair[0]))
 
 
 def recorder_reason(pitches: Iterable[Pitch]) -> Reason:

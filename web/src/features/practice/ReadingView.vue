@@ -99,7 +99,7 @@ function pick(one: Offer) {
 }
 defineExpose({ pick })
 
-const written = ref<Written>({ rhythm: 'notes', staff: 'usual', place: 0 })
+const written = ref<Written>({ rhythm: 'notes', staff: 'usual', place: 0, overNote: false })
 /** A clef, or lines with do at its place. */
 function staffOf({ staff, place: at }: Written) {
   if (staff === 'usual') return {}
@@ -116,6 +116,7 @@ const look = computed(() => ({
   rhythm: step.value === 'chant',
   width: widthOf(exercise.value),
   sticks: written.value.rhythm === 'sticks',
+  over_note: written.value.overNote,
   ...staffOf(written.value),
 }))
 const score = useExerciseScore(() => exercise.value?.id ?? '', look)

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 // How an exercise is written: a rhythm as notes, sticks or boxes; a melody on five lines with a clef, or on one to five lines with
-// do at a place of its own.
+// do at a place of its own; the meter as two numbers, or as a number over a note.
 import { computed } from 'vue'
 import { choices, say } from '@/locales/say'
 
@@ -8,6 +8,8 @@ export interface Written {
   rhythm: 'notes' | 'sticks' | 'boxes'
   staff: 'usual' | 'bass' | '1' | '2' | '3' | '5'
   place: number
+  /** The meter as a number over the note that is the beat. */
+  overNote: boolean
 }
 const props = defineProps<{ pitched: boolean; written: Written }>()
 const emit = defineEmits<{ change: [written: Written] }>()
@@ -57,6 +59,13 @@ function staff(to: Written['staff']) {
         @update:model-value="set({ place: $event })"
       />
     </template>
+    <v-select
+      v-if="written.rhythm !== 'boxes'"
+      :model-value="written.overNote ? 'note' : 'number'"
+      :label="say('staff-meter')"
+      :items="choices('staff-meter', ['number', 'note'])"
+      @update:model-value="set({ overNote: $event === 'note' })"
+    />
   </div>
 </template>
 

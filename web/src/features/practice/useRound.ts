@@ -29,6 +29,7 @@ export function useRound(section: () => string, today: () => string, station = f
     () => answers.value.filter((one, n) => one === round.value?.questions[n]?.answer).length,
   )
   let since = 0
+  let telling = false
 
   async function begin(asked: RoundWish) {
     round.value = await playRound(section(), asked)
@@ -98,15 +99,22 @@ export function useRound(section: () => string, today: () => string, station = f
       hear()
       return false
     }
+    const last = at.value + 1 === now.questions.length
+    if (last) {
+      if (telling) return false
+      telling = true
+      // Over once it is kept: until then the last question stands, and the key tries again.
+      const kept = await tellRound(section(), today(), {
+        ...{ ask: now.kind, asked: now.questions.length, right: right.value },
+        ...{ choices: now.choices, seconds: seconds.value, station },
+      })
+      telling = false
+      if (!kept) return false
+    }
     at.value += 1
     answered.value = null
     clues.value = 1
-    if (!over.value) return false
-    await tellRound(section(), today(), {
-      ...{ ask: now.kind, asked: now.questions.length, right: right.value },
-      ...{ choices: now.choices, seconds: seconds.value, station },
-    })
-    return true
+    return last
   }
   const clue = () =>
     (clues.value = Math.min(clues.value + 1, question.value?.clues.length ?? clues.value))

@@ -1,0 +1,1 @@
+"""Words that become a rhythm."""
