@@ -2255,8 +2255,8 @@ staff-staff-3 = three lines
 staff-staff-5 = five lines, no clef
 staff-do = Do lies
 staff-meter = Meter
-staff-meter-number = number over number
-staff-meter-note = number over a note
+staff-meter-number = two numbers
+staff-meter-note = over a note
 staff-below = below the lines
 staff-above = above the lines
 staff-line = on line { $n }
@@ -2278,3 +2278,95 @@ practice-staves = Staff paper
 practice-staves-gap = Lines apart
 practice-mm = { $n } mm
 practice-staves-open = Open the staff paper
+
+## Instruments: layers, the recorder
+places-instruments = Instruments
+instruments-title = Instruments
+instruments-heading = Instruments with { $section }
+instruments-shelves = Shelves
+instruments-shelf-layers = Layers
+instruments-shelf-recorder = Recorder
+layers-meter = Meter
+layers-phrase = Phrase
+layers-bars = { $n ->
+    [one] 1 bar
+   *[other] { $n } bars
+  }
+layers-tempo = { $n } a minute
+layers-play = Play
+layers-stop = Stop
+layers-key-play = Play the layers, or stop
+layers-count-in = Count-in …
+layers-bar = Bar { $n }
+layers-add = Add a layer
+layers-or-words = or say it in words:
+layers-told = Do they fit?
+layers-enter = Let them come in so
+layers-kept = Kept
+layers-name = Name
+layers-keep = Keep
+layers-of = { $n ->
+    [one] 1 layer
+   *[other] { $n } layers
+  }
+layers-drop = Drop “{ $name }”
+layers-dropped = “{ $name }” was dropped.
+layers-sum = All together
+layers-sum-said = { $n ->
+    [0] All layers as one line: no beat is silent.
+    [one] All layers as one line: one beat is silent.
+   *[other] All layers as one line: { $n } beats are silent.
+  }
+layers-meet = together again
+layers-care = Drums and metals are loud in a small room: short rounds, ears covered if the school says so.
+layer-new = Drum
+layer-name = Layer
+layer-family = Family
+layer-family-skin = skin
+layer-family-struck-wood = struck wood
+layer-family-scraped = scraped
+layer-family-shaken = shaken
+layer-family-metal = metal
+layer-family-barred = bars
+layer-family-body = body
+layer-family-speech = speech
+layer-box = Beat { $beat }, part { $place } of { $of }
+layer-beats = { $n ->
+    [one] 1 beat
+   *[other] { $n } beats
+  }
+layer-long = Loop
+layer-enters = From bar
+layer-hands = In their hands
+layer-hangs = hangs over
+layer-drop = Take out
+layer-dropped = The layer was taken out.
+words-label = A sentence for a rhythm
+words-ask = Make a rhythm
+words-pick = Press one to add it as a layer. Heavy boxes are stressed.
+recorder-known = Tones they know
+recorder-view = Seen by
+recorder-view-player = the player
+recorder-view-mirror = a mirror
+recorder-system = Holes
+recorder-system-baroque = baroque
+recorder-system-german = German
+recorder-written = Written tones; they sound an octave higher. Check F and F♯ against the maker’s chart.
+recorder-playable = { $n ->
+    [0] None of { $of } songs with a tune can be played as it is written.
+    [one] One of { $of } songs with a tune can be played as it is written.
+   *[other] { $n } of { $of } songs with a tune can be played as they are written.
+  }
+recorder-next = The next tone
+recorder-opens = { $n ->
+    [one] opens 1 song
+   *[other] opens { $n } songs
+  }
+recorder-nothing = No single tone opens another song.
+recorder-care = One mouthpiece, one child; wash and dry between players; stop when somebody is dizzy.
+pipe-thumb = thumb
+pipe-said = thumb hole { $thumb ->
+    [closed] closed
+    [half] half open
+   *[open] open
+  }; holes closed: { $holes }

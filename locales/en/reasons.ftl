@@ -1313,3 +1313,22 @@ speech_small = { $words } on a beat, though light
 speech_end_silent = the last beat is silent
 speech_end_held = the last beat is held
 speech_why = { $said }.
+texture_beats = { $beats } { $one ->
+    [1] beat
+   *[0] beats
+  }
+texture_hangs = “{ $name }” is { $beats } long and does not close on the phrase of { $phrase }: { $fits } beats would.
+texture_no_bars = “{ $name }” is { $beats } long: it fills no whole bars.
+texture_closes = Every loop closes on the phrase of { $phrase }.
+texture_meet = All loops begin together again after { $beats }.
+texture_hidden = “{ $name }” is never heard alone: wherever it plays, { $under } plays too.
+texture_silent = Nobody plays on { $count ->
+    [one] beat
+   *[other] beats
+  } { $beats } of { $cycle }.
+texture_entries = Come in: { $names }; { $pulse ->
+    [1] the beat first, then the sparse ones
+   *[0] the sparse ones first
+  }.
+texture_all_in = All are in from bar { $bar }.
+texture_cut = “{ $name }” is the busiest: teach it in two pieces, the second from beat { $beat }, slowly, then together.

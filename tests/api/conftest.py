@@ -25,6 +25,7 @@ from kopje.store import people, plans, recordings, songs
 from kopje.store.tables import Child, School, Teacher
 from kopje.store.work import UnitOfWork, engine_for
 from kopje.usecases.context import Context, Desk
+from kopje.usecases.instruments import textures
 from kopje.usecases.ledger.projections import RULES
 from kopje.usecases.lessons import activity_shelf, kept_sets, propose_lesson
 from kopje.usecases.practice import exercises
@@ -76,6 +77,13 @@ def printer() -> Iterator[Printer]:
     printer.stop()
 
 
+TEXTURE = {
+    "meter": "4/4",
+    "phrase_bars": 4,
+    "layers": [{"name": "Shakers", "family": "shaken", "rhythm": ["1", "1", "r2"]}],
+}
+
+
 def make_school(work: UnitOfWork, name: str) -> Place:
     school_id, teacher_id, now = uuid.uuid4(), uuid.uuid4(), SETTINGS.now()
 
@@ -120,6 +128,7 @@ def make_school(work: UnitOfWork, name: str) -> Place:
         activity_shelf.keep_file(with_own, own, "a.png", b"\x89PNG\r\n\x1a\n" + bytes(20))
         (file,) = activity_shelf.look(with_own, own).files
         kept = ask_songbook.keep_question(ctx(session), "Quiet ones", {"has": ["re"]})
+        layers = textures.keep(ctx(session), "Rain", TEXTURE)
     lesson_id = propose_lesson.propose(Desk(work, ctx), section.id)
     with work.begin() as session:
         child = session.query(Child).filter_by(section_id=section.id).order_by(Child.name).first()
@@ -146,6 +155,7 @@ def make_school(work: UnitOfWork, name: str) -> Place:
             "change_id": change.id,
             "concert_id": concert.id,
             "question_id": kept.id,
+            "texture_id": layers.id,
             "recording_id": recordings.on_the_shelf(session, school_id)[0].id,
             "file_id": file.id,
             "kept_id": kept_set.id,

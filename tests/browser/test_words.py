@@ -62,6 +62,7 @@ def pages(place: Place) -> Iterator[tuple[str, str]]:
     yield f"/sections/{section}/seats", ".groups .main"
     yield f"/sections/{section}/practice", ".begin .main"
     yield f"/sections/{section}/practice", "footer .v-btn"
+    yield f"/sections/{section}/instruments", ".layer"
     yield f"/sections/{section}/station", ".main"
     yield f"/children/{place.ids['child_id']}", "summary"
     yield f"/children/{place.ids['child_id']}/report", "summary"

@@ -162,6 +162,7 @@ def without_what_is_given_up(found: dict[str, list[str]]) -> dict[str, list[str]
         "activity_note",
         "attachment",
         "kept_set",
+        "kept_texture",
         "adult_section",
         "projector",
         "retention",

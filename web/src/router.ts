@@ -57,6 +57,18 @@ export const router = createRouter({
       props: true,
     },
     {
+      path: '/sections/:id/instruments',
+      name: 'instruments',
+      component: () => import('./pages/InstrumentsPage.vue'),
+      props: true,
+    },
+    {
+      path: '/instruments',
+      name: 'all-instruments',
+      component: () => import('./pages/NextSectionPage.vue'),
+      props: { place: 'instruments' },
+    },
+    {
       path: '/sections/:id/station',
       name: 'station',
       component: () => import('./pages/StationPage.vue'),

@@ -16,8 +16,8 @@ from kopje.core.music.meter import Meter
 DIGIT = 0xE080  # the sign of nought; the others follow
 NOTES = {4: "ECA2", 2: "ECA3", 1: "ECA5"}  # beats in quarters; else an eighth, then a sixteenth
 EIGHTH, SIXTEENTH = "ECA7", "ECA9"
-SMALL = 0.5  # of a number's size: a note with its stem is twice as tall
-DROP = 250  # font units under the middle of the lower number, so that the head lies low
+SMALL = 0.62  # of a number's size: a note with its stem is twice as tall
+DROP = 330  # font units under the middle of the lower number, so that the head lies low
 DOT_RADIUS, DOT_BESIDE = 55, 480  # font units
 SIGN = re.compile(r'(<g id="[^"]*" class="meterSig">)(.*?)(</g>)', re.DOTALL)
 USE = re.compile(r"translate\((-?\d+), (-?\d+)\) scale\(([\d.]+)")

@@ -225,6 +225,13 @@ def kinds(session: Session, school_id: UUID) -> dict[str, int]:
     }
 
 
+def pitches(session: Session, school_id: UUID) -> Sequence[tuple[str, Sequence[str]]]:
+    """(title, written pitches) of every song that has any, by title."""
+    told = Song.summary["pitches"]
+    mine = select(Song.title, told).where(_in_book(school_id), told != [])
+    return [(title, found) for title, found in session.execute(mine.order_by(Song.title, Song.id))]
+
+
 def kept_questions(session: Session, school_id: UUID) -> Sequence[KeptQuestion]:
     return session.scalars(
         select(KeptQuestion).where(KeptQuestion.school_id == school_id).order_by(KeptQuestion.name)

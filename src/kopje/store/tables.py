@@ -28,6 +28,7 @@ from kopje.store.event_tables import (
     StandingRow,
 )
 from kopje.store.house_tables import Access, ErasedChild, Keeping, Retention, Written
+from kopje.store.instrument_tables import KeptTexture
 from kopje.store.plan_tables import (
     ActivityNote,
     Attachment,
@@ -57,6 +58,7 @@ __all__ = [
     "Keeping",
     "KeptQuestion",
     "KeptSet",
+    "KeptTexture",
     "KnownDevice",
     "OfSchool",
     "OwnActivity",

@@ -1,6 +1,7 @@
 // Reference tones by plain oscillators, songs on the sampled tones of an instrument. Nothing sounds by itself; one volume for the device.
 import { bank, nearest } from './useBank'
 import { device } from './useDevice'
+import { strike, type Voice } from './useUnpitched'
 
 let context: AudioContext | undefined
 
@@ -79,6 +80,30 @@ export function tones(
       tone(context, running, frequency(midi), start + at, Math.max(seconds, 0.16))
   }
   return performance.now() + (start - context.currentTime) * 1000
+}
+
+export interface Stroke {
+  at: number
+  voice: Voice
+}
+/** Strokes of unpitched families, each at its second from now; a plan for one round, the next is added with `more`. Whatever was
+ *  running ends. What comes back is the moment from which they count, in milliseconds of `performance.now()`, and how to go on. */
+export function strokes(plan: readonly Stroke[]): {
+  from: number
+  more: (next: readonly Stroke[]) => void
+} {
+  silence()
+  const on = (context ??= new AudioContext())
+  void on.resume()
+  const out = (running = on.createGain())
+  out.gain.value = device.volume * 0.6
+  out.connect(on.destination)
+  const start = on.currentTime + 0.08
+  const more = (next: readonly Stroke[]) => {
+    if (running === out) for (const { at, voice } of next) strike(on, out, voice, start + at)
+  }
+  more(plan)
+  return { from: performance.now() + (start - on.currentTime) * 1000, more }
 }
 
 export interface PlayedTone {

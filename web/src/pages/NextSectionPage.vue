@@ -1,11 +1,11 @@
 <script setup lang="ts">
-// The ledger, or practice, without a section named: that of the one whose lesson is next.
+// The ledger, practice or instruments, without a section named: that of the one whose lesson is next.
 import { watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { useDay, useSections } from '@/api/queries'
 import PageState from '@/components/PageState.vue'
 
-const props = defineProps<{ place: 'ledger' | 'practice' }>()
+const props = defineProps<{ place: 'ledger' | 'practice' | 'instruments' }>()
 const router = useRouter()
 const day = useDay()
 const sections = useSections()

@@ -3,7 +3,7 @@ Source: docs/sources.md#recorder."""
 
 from __future__ import annotations
 
-from collections.abc import Collection, Iterable
+from collections.abc import Collection, Iterable, Mapping
 from dataclasses import dataclass
 from typing import Literal
 
@@ -76,6 +76,51 @@ def keys_for(pitches: Collection[Pitch], do: Do, tones: Collection[str]) -> tupl
         )
         found.append((near, InKey(to, moved)))
     return tuple(one for _, one in sorted(found, key=lambda pair: pair[0]))
+
+
+@dataclass(frozen=True, slots=True)
+class Opens:
+    """A tone that may come next: its fingering, and the titles that would then be playable."""
+
+    tone: str
+    fingering: str
+    songs: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Advice:
+    """Titles that can be played now, how many songs there are, and the tones that may come next, the one that
+    opens most first."""
+
+    playable: tuple[str, ...]
+    of: int
+    next: tuple[Opens, ...]
+
+
+def advice(
+    songs: Iterable[tuple[str, Collection[str]]], known: Collection[str], table: Mapping[str, str]
+) -> Advice:
+    """What songs (title, written pitches) need beyond the known tones: nothing, or just one that has a
+    fingering. On a tie the tone of the usual order, then of the table."""
+    there = frozenset(known)
+    playable: list[str] = []
+    opened: dict[str, list[str]] = {tone: [] for tone in table if tone not in there}
+    count = 0
+    for title, needs in songs:
+        count += 1
+        missing = set(needs) - there
+        if not missing:
+            playable.append(title)
+        elif len(missing) == 1:
+            (only,) = missing
+            if only in opened:
+                opened[only].append(title)
+    usual = [tone for step in USUAL_ORDER for tone in step]
+    every = [*usual, *table]
+    ranked = sorted(opened, key=lambda tone: (-len(opened[tone]), every.index(tone)))
+    return Advice(
+        tuple(playable), count, tuple(Opens(tone, table[tone], tuple(opened[tone])) for tone in ranked)
+    )
 
 
 def recorder_reason(pitches: Iterable[Pitch]) -> Reason:

@@ -6,13 +6,14 @@ from typing import Any
 
 from kopje.core.analysis.analysis import Analysis
 from kopje.core.analysis.annotations import annotations_of
+from kopje.core.instruments.recorder import in_order
 from kopje.core.sequence.concepts import Sequence
 from kopje.core.songs.contents import outline, packed
 from kopje.core.songs.facts import SongFacts, song_facts, tags_of
 from kopje.core.songs.times import times_of
 from kopje.store import tables as t
 
-FACTS_VERSION = 8  # raise it when what is kept of a song changes; it is then worked out anew at the start
+FACTS_VERSION = 9  # raise it when what is kept of a song changes; it is then worked out anew at the start
 CONTOUR = 64
 
 
@@ -37,6 +38,7 @@ def _summary(a: Analysis, facts: SongFacts, parts: int) -> dict[str, Any]:
         "meter": str(a.tune.bars[0].meter),
         "bars_long": a.tune.bars[-1].number,
         "contour": [sound.pitch.midi for sound in a.attacks if sound.pitch][:CONTOUR],
+        "pitches": [str(pitch) for pitch in in_order(s.pitch for s in a.attacks if s.pitch)],
         "parts": parts,
         "problems": len(a.problems),
         "bars": dict(facts.elements),

@@ -7,6 +7,7 @@ import {
   mdiCogOutline,
   mdiDoorOpen,
   mdiImageFilterHdr,
+  mdiMetronome,
   mdiMusicClefTreble,
   mdiViewGridOutline,
 } from '@mdi/js'
@@ -58,6 +59,11 @@ const many = computed(() => [
     to: sectionHere.value ? `/sections/${sectionHere.value}/practice` : '/practice',
     says: say('places-practice'),
     icon: mdiMusicClefTreble,
+  },
+  {
+    to: sectionHere.value ? `/sections/${sectionHere.value}/instruments` : '/instruments',
+    says: say('places-instruments'),
+    icon: mdiMetronome,
   },
   { to: '/set-up', says: say('places-set-up'), icon: mdiCogOutline },
 ])

@@ -78,6 +78,12 @@ def _compound() -> Iterable[Shape]:
     yield _shape("compound_beat_rest", Fraction(1), rests=(True,))
 
 
+def usable(keys: Iterable[str], meter: Meter) -> tuple[str, ...]:
+    """Those of the figures that a meter has."""
+    known = {shape.key for shape in (_compound() if meter.compound else _simple())}
+    return tuple(key for key in keys if key in known)
+
+
 def bar_rest(meter: Meter) -> Shape:
     return Shape("bar_rest", meter.beats, (Fraction(meter.beats),), (True,))
 

@@ -1,0 +1,71 @@
+"""What is made for the instruments of the room: layers, words that become a rhythm, the recorder."""
+
+from __future__ import annotations
+
+from typing import Annotated
+from uuid import UUID
+
+from fastapi import APIRouter, Query
+
+from kopje.api.deps import Work
+from kopje.api.schemas.textures import (
+    KeepTextureBody,
+    LayersRead,
+    RecorderRead,
+    SpeechBody,
+    SpeechRead,
+    TextureBody,
+    TextureRead,
+)
+from kopje.core.instruments.recorder import System, fingerings
+from kopje.core.music.meter import Meter
+from kopje.core.music.pitch import Pitch
+from kopje.usecases.instruments import recorder, textures
+
+router = APIRouter(tags=["instruments"])
+MOST_TITLES = 12
+
+
+@router.post("/textures/look", operation_id="lookAtLayers", summary="Do these layers fit together?")
+def look_at_layers(body: TextureBody, ctx: Work) -> LayersRead:
+    """Nothing is kept."""
+    return LayersRead.of(body.texture(), ctx.words)
+
+
+@router.get("/textures", operation_id="textures", summary="Kept layers")
+def get_textures(ctx: Work) -> list[TextureRead]:
+    return [TextureRead.of(row) for row in textures.every(ctx)]
+
+
+@router.post("/textures", status_code=201, operation_id="keepTexture", summary="Keep layers under a name")
+def post_texture(body: KeepTextureBody, ctx: Work) -> TextureRead:
+    """The same name again takes its place."""
+    body.texture.texture()
+    return TextureRead.of(textures.keep(ctx, body.name, body.texture.model_dump(mode="json")))
+
+
+@router.delete(
+    "/textures/{texture_id}", status_code=204, operation_id="dropTexture", summary="Drop kept layers"
+)
+def delete_texture(texture_id: UUID, ctx: Work) -> None:
+    textures.drop(ctx, texture_id)
+
+
+@router.post("/sections/{section_id}/speech", operation_id="speechRhythm", summary="Rhythms for a sentence")
+def post_speech(section_id: UUID, body: SpeechBody, ctx: Work) -> SpeechRead:
+    """Of figures that the class knows; the best first, each with its reasons."""
+    meter = Meter.parse(body.meter)
+    said, found = textures.to_rhythm(ctx, section_id, body.words, meter)
+    return SpeechRead.of(list(said), list(found), meter, ctx.words)
+
+
+@router.get("/recorder", operation_id="recorderAdvice", summary="What can be played, which tone comes next")
+def get_recorder(
+    ctx: Work,
+    tones: Annotated[list[Annotated[str, Query(max_length=4)]], Query(max_length=40)] = [],  # noqa: B006  # FastAPI wants the default here
+    system: System = "baroque",
+) -> RecorderRead:
+    """Of all songs of the book as they are written, with these written tones."""
+    known = [str(Pitch.parse(one)) for one in tones]
+    found = recorder.next_tone(ctx, known, system)
+    return RecorderRead.of_advice(known, fingerings(system), found, MOST_TITLES)

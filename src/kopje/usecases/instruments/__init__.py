@@ -1,0 +1,1 @@
+"""What is made for the instruments of the room."""

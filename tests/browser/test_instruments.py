@@ -1,0 +1,70 @@
+"""Instruments: a sentence becomes a layer, a loop that hangs over is said, what was made is kept."""
+
+from __future__ import annotations
+
+import re
+
+from playwright.sync_api import Page, expect
+
+from browser.conftest import Running, sign_in
+
+
+def test_layers_are_made_of_words_and_boxes_and_come_back(page: Page, demo: Running) -> None:
+    sign_in(page, demo.address)
+    page.get_by_role("link", name="Instruments").click()
+    layers = page.locator(".layer")
+    expect(layers).to_have_count(1)
+    page.get_by_label("A sentence for a rhythm").fill("Rain is on the roof")
+    page.get_by_role("button", name="Make a rhythm").click()
+    proposals = page.locator(".proposal")
+    expect(proposals.first).to_contain_text("on a strong beat")
+    proposals.first.click()
+    expect(layers).to_have_count(2)
+    expect(layers.nth(1)).to_contain_text("roof")
+    told = page.get_by_label("Do they fit?")
+    expect(told).to_contain_text("Every loop closes on the phrase of 8 beats.")
+
+    drum = layers.first
+    box = drum.get_by_role("button", name="Beat 2, part 2 of 2")
+    box.press("Enter")
+    expect(box).to_have_attribute("aria-pressed", "true")
+    drum.get_by_role("combobox", name="Loop").press("Enter")
+    page.get_by_role("option", name="3 beats").click()
+    expect(drum).to_contain_text("hangs over")
+    expect(told).to_contain_text("does not close on the phrase of 8 beats: 2, 4 beats would.")
+    page.get_by_role("button", name=re.compile("^♪ Play")).click()
+    expect(page.get_by_text(re.compile(r"^Bar \d"))).to_be_visible()
+    page.get_by_role("button", name=re.compile("^Stop")).click()
+
+    page.get_by_label("Name", exact=True).fill("Rain")
+    page.get_by_role("button", name="Keep", exact=True).click()
+    kept = told.get_by_role("button", name=re.compile("^Rain"))
+    expect(kept).to_contain_text("2 layers")
+    page.reload()
+    expect(layers).to_have_count(1)
+    kept.click()
+    expect(layers).to_have_count(2)
+    expect(drum).to_contain_text("hangs over")
+    told.get_by_role("button", name="Drop “Rain”").click()
+    expect(kept).to_have_count(0)
+
+
+def test_a_tone_that_they_know_now_opens_songs(page: Page, demo: Running) -> None:
+    sign_in(page, demo.address)
+    page.get_by_role("link", name="Instruments").click()
+    page.get_by_role("button", name="Recorder").click()
+    known = page.get_by_label("Tones they know")
+    expect(known.get_by_role("button", pressed=True)).to_have_count(3)
+    before = page.locator(".lead").inner_text()
+    first = page.locator(".next li").first
+    opens = int(re.findall(r"opens (\d+)", first.inner_text())[0])
+    tone = first.locator(".name").inner_text()
+    known.get_by_role("button", name=re.compile(f"^{tone}")).click()
+    number = re.match(r"\d+|One|None", before)
+    assert number is not None
+    was = {"One": 1, "None": 0}.get(number[0], 0) or (int(number[0]) if number[0].isdigit() else 0)
+    expect(page.locator(".lead")).to_contain_text(re.compile(rf"^{was + opens} of"))
+    expect(page.get_by_role("img", name=re.compile(f"^{tone}: thumb hole"))).to_be_visible()
+    page.get_by_role("button", name="German").click()
+    page.get_by_role("button", name="a mirror").click()
+    expect(page.get_by_role("button", name="a mirror")).to_have_attribute("aria-pressed", "true")

@@ -1,0 +1,49 @@
+// Layers, words that become a rhythm, and the recorder with the school's songs.
+import { keepPreviousData, useQuery } from '@tanstack/vue-query'
+import { computed, type MaybeRefOrGetter, toValue } from 'vue'
+import { api, body, type Schemas } from './client'
+import { queryClient } from './queries'
+
+export type Texture = Schemas['TextureBody']
+export type Layer = Texture['layers'][number]
+export type Family = Layer['family']
+export type Kept = Schemas['TextureRead']
+export type Looked = Schemas['LayersRead']
+export type Speech = Schemas['SpeechRead']
+export type Recorder = Schemas['RecorderRead']
+export type System = 'baroque' | 'german'
+
+export const lookAt = (texture: Texture): Promise<Looked> =>
+  body(api.POST('/api/textures/look', { body: texture }))
+export const rhythmOf = (section_id: string, words: string, meter: string): Promise<Speech> =>
+  body(
+    api.POST('/api/sections/{section_id}/speech', {
+      params: { path: { section_id } },
+      body: { words, meter },
+    }),
+  )
+export const useTextures = () =>
+  useQuery({ queryKey: ['textures'], queryFn: () => body(api.GET('/api/textures')) })
+const again = () => queryClient.invalidateQueries({ queryKey: ['textures'] })
+export async function keepTexture(name: string, texture: Texture): Promise<void> {
+  await body(api.POST('/api/textures', { body: { name, texture } }))
+  await again()
+}
+export async function dropTexture(texture_id: string): Promise<void> {
+  await body(api.DELETE('/api/textures/{texture_id}', { params: { path: { texture_id } } }))
+  await again()
+}
+export const useRecorder = (
+  tones: MaybeRefOrGetter<readonly string[]>,
+  system: MaybeRefOrGetter<System>,
+) =>
+  useQuery({
+    queryKey: ['recorder', computed(() => toValue(tones).join()), computed(() => toValue(system))],
+    queryFn: () =>
+      body(
+        api.GET('/api/recorder', {
+          params: { query: { tones: [...toValue(tones)], system: toValue(system) } },
+        }),
+      ),
+    placeholderData: keepPreviousData,
+  })
