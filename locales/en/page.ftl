@@ -2370,3 +2370,29 @@ pipe-said = thumb hole { $thumb ->
     [half] half open
    *[open] open
   }; holes closed: { $holes }
+instruments-shelf-bars = Bars
+bars-song = Song
+bars-do = Do
+bars-homes = No swap with do = { $homes }.
+bars-set = Bars for { $title }
+bars-bar = { $bar }, { $state ->
+    [on] put on
+    [off] taken off
+   *[there] there
+  }, { $degree }
+bars-on = on
+bars-off = off
+bars-written = Written tones: alto bars sound as written, a soprano set an octave higher, a bass set an octave lower.
+bars-borduns = For two hands
+bars-no-bordun = No home was found, or its bars are not there: no bordun is proposed.
+bars-key-hear = Hear the first bordun that fits
+bars-care = Mallets stay low between turns; loosen the wrist, never grip hard.
+bordun-chord = chord
+bordun-broken = broken
+bordun-level = low and high
+bordun-crossover = crossing over
+bordun-moving = moving
+bordun-left = left
+bordun-right = right
+bordun-crosses = The left hand goes over the right.
+bordun-hear = Hear it: { $name }

@@ -1332,3 +1332,12 @@ texture_entries = Come in: { $names }; { $pulse ->
   }.
 texture_all_in = All are in from bar { $bar }.
 texture_cut = “{ $name }” is the busiest: teach it in two pieces, the second from beat { $beat }, slowly, then together.
+bordun_fits = It fits: { $times ->
+    [one] once
+   *[other] { $times } times
+  } a verse, the last time only its first beat.
+bordun_rub = bar { $bar } ({ $tone } against { $against })
+bordun_clashes = It rubs in { $places }{ $chord ->
+    [0] .
+   *[1] : another chord is wanted there.
+  }

@@ -49,6 +49,28 @@ def test_layers_are_made_of_words_and_boxes_and_come_back(page: Page, demo: Runn
     expect(kept).to_have_count(0)
 
 
+def test_bars_of_a_song_come_off_where_do_is_and_a_bordun_is_checked(page: Page, demo: Running) -> None:
+    sign_in(page, demo.address)
+    page.get_by_role("link", name="Instruments").click()
+    page.get_by_role("button", name="Bars", exact=True).click()
+    song = page.get_by_role("combobox", name="Song")
+    song.click()
+    song.fill("Kestrel, Kestrel")
+    page.get_by_role("option", name="Kestrel, Kestrel").click()
+    bars = page.get_by_role("group", name="Bars for Kestrel, Kestrel").get_by_role("button")
+    expect(bars).not_to_have_count(0)
+    page.get_by_role("combobox", name="Do").press("Enter")
+    page.get_by_role("option", name="D", exact=True).click()
+    expect(page.locator(".lead")).to_contain_text("F♯")
+    expect(bars.filter(has_text="off").first).to_be_disabled()
+    expect(bars.filter(has_text="on").first).to_contain_text("F♯")
+    rows = page.locator(".bordun")
+    expect(rows.first).to_contain_text("chord")
+    expect(rows.first).to_contain_text(re.compile("It fits|It rubs"))
+    page.keyboard.press("Tab")
+    rows.first.get_by_role("button").click()
+
+
 def test_a_tone_that_they_know_now_opens_songs(page: Page, demo: Running) -> None:
     sign_in(page, demo.address)
     page.get_by_role("link", name="Instruments").click()

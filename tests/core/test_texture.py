@@ -8,8 +8,11 @@ from math import lcm
 
 import pytest
 
+from conftest import SETTINGS
+from kopje.core.analysis.analysis import analyse
 from kopje.core.errors import TextureError
 from kopje.core.instruments.barred import bars_for, natural_homes
+from kopje.core.instruments.bordun import borduns, crosses
 from kopje.core.instruments.recorder import fingerings, keys_for
 from kopje.core.instruments.speech.rhythm import proposals, usual_figures
 from kopje.core.instruments.speech.spoken import Said, spoken
@@ -18,6 +21,7 @@ from kopje.core.music.degree import Do, plain_do
 from kopje.core.music.meter import Meter
 from kopje.core.music.pitch import Pitch
 from kopje.formats.hyphens import syllables_of
+from kopje.formats.read import read_tunes
 from kopje.formats.stress import stress_dictionary
 from kopje.formats.textures import read_texture, write_texture
 
@@ -230,3 +234,29 @@ def test_recorder_keys_are_those_in_which_some_octave_lies_on_the_tones() -> Non
             assert one.playable is any(fits)
             away.append(min((abs(to.midi - do.pitch.midi), to.midi - do.pitch.midi) for to in near))
         assert away == sorted(away)
+
+
+def test_every_bordun_that_fits_never_rubs_and_only_the_crossover_crosses() -> None:
+    """Each song of ours walked through again: at each stroke what sounds, by pitch alone."""
+    fits = 0
+    for file in SETTINGS.songs.glob("*"):
+        a = analyse(read_tunes(file.read_bytes(), file.name)[0])
+        meter = a.tune.bars[0].meter
+        for one in borduns(a):
+            assert bars_for([one.pitch(stroke) for stroke in one.strokes]).playable
+            assert crosses(one.strokes, one.do) is (one.rung == "crossover")
+            rubs = set()
+            for bar in range(1, one.times + 1):
+                sounds = [s for s in a.attacks if s.bar == bar and s.pitch]
+                for stroke in one.strokes:
+                    at = stroke.beat * meter.beat
+                    for s in sounds:
+                        assert s.pitch is not None
+                        if s.place <= at < s.place + s.duration:
+                            apart = abs(s.pitch.midi - one.pitch(stroke).midi) % 12
+                            if apart in (1, 11):
+                                rubs.add(bar)
+            assert rubs <= {clash.bar for clash in one.clashes}
+            assert not (one.fits and rubs)
+            fits += one.fits
+    assert fits > 300

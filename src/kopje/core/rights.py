@@ -136,6 +136,7 @@ TEACHING = (
         "lookAtLayers",
         "speechRhythm",
         "recorderAdvice",
+        "songBars",
         "staffPaper",
         "judgeTaps",
         "tapDelay",

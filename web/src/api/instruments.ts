@@ -13,6 +13,25 @@ export type Speech = Schemas['SpeechRead']
 export type Recorder = Schemas['RecorderRead']
 export type System = 'baroque' | 'german'
 
+export type Bars = Schemas['BarsRead']
+export type Bordun = Bars['borduns'][number]
+
+/** Bars for a song, with do where it is or on another letter. */
+export const useBars = (song: MaybeRefOrGetter<string>, home: MaybeRefOrGetter<string>) =>
+  useQuery({
+    queryKey: ['bars', computed(() => toValue(song)), computed(() => toValue(home))],
+    queryFn: () =>
+      body(
+        api.GET('/api/songs/{song_id}/bars', {
+          params: {
+            path: { song_id: toValue(song) },
+            query: toValue(home) ? { do: toValue(home) } : {},
+          },
+        }),
+      ),
+    enabled: computed(() => toValue(song) !== ''),
+    placeholderData: keepPreviousData,
+  })
 export const lookAt = (texture: Texture): Promise<Looked> =>
   body(api.POST('/api/textures/look', { body: texture }))
 export const rhythmOf = (section_id: string, words: string, meter: string): Promise<Speech> =>

@@ -1,17 +1,18 @@
 <script setup lang="ts">
-// Instruments: do the layers fit, which tone comes next. One shelf each.
+// Instruments: do the layers fit, what comes off, which tone comes next. One shelf each.
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { useSections } from '@/api/queries'
 import ChoiceRow from '@/components/ChoiceRow.vue'
 import PageState from '@/components/PageState.vue'
 import { useTrail } from '@/composables/useTrail'
+import BarsShelf from '@/features/instruments/BarsShelf.vue'
 import LayersShelf from '@/features/instruments/LayersShelf.vue'
 import RecorderShelf from '@/features/instruments/RecorderShelf.vue'
 import { choices, say } from '@/locales/say'
 
 const props = defineProps<{ id: string }>()
-const SHELVES = ['layers', 'recorder'] as const
+const SHELVES = ['layers', 'bars', 'recorder'] as const
 type Shelf = (typeof SHELVES)[number]
 const route = useRoute()
 const router = useRouter()
@@ -39,6 +40,7 @@ useTrail(() => [
       />
     </header>
     <LayersShelf v-if="shelf === 'layers'" :section="id" />
+    <BarsShelf v-else-if="shelf === 'bars'" />
     <RecorderShelf v-else />
   </div>
 </template>

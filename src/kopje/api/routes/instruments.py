@@ -9,6 +9,7 @@ from fastapi import APIRouter, Query
 
 from kopje.api.deps import Work
 from kopje.api.schemas.textures import (
+    BarsRead,
     KeepTextureBody,
     LayersRead,
     RecorderRead,
@@ -20,7 +21,7 @@ from kopje.api.schemas.textures import (
 from kopje.core.instruments.recorder import System, fingerings
 from kopje.core.music.meter import Meter
 from kopje.core.music.pitch import Pitch
-from kopje.usecases.instruments import recorder, textures
+from kopje.usecases.instruments import bars, recorder, textures
 
 router = APIRouter(tags=["instruments"])
 MOST_TITLES = 12
@@ -57,6 +58,14 @@ def post_speech(section_id: UUID, body: SpeechBody, ctx: Work) -> SpeechRead:
     meter = Meter.parse(body.meter)
     said, found = textures.to_rhythm(ctx, section_id, body.words, meter)
     return SpeechRead.of(list(said), list(found), meter, ctx.words)
+
+
+@router.get(
+    "/songs/{song_id}/bars", operation_id="songBars", summary="Bars off and on, borduns for two hands"
+)
+def get_bars(song_id: UUID, ctx: Work, do: Annotated[str | None, Query(max_length=2)] = None) -> BarsRead:
+    """With do where the song has it, or elsewhere; every pitch as written."""
+    return BarsRead.of(bars.bars_of(ctx, song_id, do), ctx)
 
 
 @router.get("/recorder", operation_id="recorderAdvice", summary="What can be played, which tone comes next")

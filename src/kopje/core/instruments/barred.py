@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 from dataclasses import dataclass
+from typing import Literal
 
 from kopje.core.music.degree import LETTERS, Do, between
 from kopje.core.music.pitch import Pitch
@@ -54,6 +55,22 @@ def bars_for(pitches: Iterable[Pitch]) -> BarSet:
     have, lack = altered & SPARE, altered - SPARE
     inside = all(LOWEST.midi <= pitch.midi <= HIGHEST.midi for pitch in sounding)
     return BarSet(tuple(sorted(off)), _names(have), _names(lack), inside)
+
+
+State = Literal["there", "off", "on"]
+
+
+def the_set(bars: BarSet) -> tuple[tuple[Pitch, State], ...]:
+    """Every bar of the written range, low first, with the spare ones that are put on."""
+    off = set(bars.off)
+    found: list[tuple[Pitch, State]] = []
+    for step in range(LOWEST.step, HIGHEST.step + 1):
+        octave, index = divmod(step, 7)
+        natural = Pitch(LETTERS[index], 0, octave)
+        found.append((natural, "off" if natural.letter in off else "there"))
+    spare = [Pitch(letter, alter, octave) for letter, alter in sorted(SPARE) for octave in (4, 5)]
+    on = [p for p in spare if p.letter_name in bars.on and LOWEST.midi <= p.midi <= HIGHEST.midi]
+    return tuple(sorted([*found, *((p, "on") for p in on)], key=lambda pair: pair[0].midi))
 
 
 def moved_to(pitches: Iterable[Pitch], do: Do, to: Do) -> frozenset[Pitch]:
