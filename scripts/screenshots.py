@@ -158,9 +158,19 @@ def lesson_set(camera: Camera) -> None:
     camera.page.wait_for_selector(".cell")
 
 
-def activity(camera: Camera) -> None:
-    camera.go("/activities/read-the-line")
-    camera.page.get_by_role("textbox", name="Your note").wait_for()
+def instruments(camera: Camera) -> None:
+    """Layers of which one was words."""
+    camera.section("4B", "/instruments")
+    page = camera.page
+    page.get_by_label("A sentence for a rhythm").fill("The little beetle hurried over the hill")
+    page.get_by_role("button", name="Make a rhythm").click()
+    page.locator(".proposal").first.click()
+    page.get_by_role("button", name="Add a layer").click()
+    third = page.locator(".layer").nth(2)
+    third.get_by_role("combobox", name="Loop").press("Enter")
+    page.get_by_role("option", name="3 beats").click()
+    third.get_by_role("button", name="Beat 2, part 1 of 2").click()
+    camera.rest()
 
 
 def child(camera: Camera) -> None:
@@ -194,7 +204,7 @@ VIEWS: dict[str, Callable[[Camera], None]] = {
     "sequence": sequence,
     "teach": teach,
     "projector": projector,
-    "activity": activity,
+    "instruments": instruments,
     "child": child,
 }
 

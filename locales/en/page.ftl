@@ -2396,3 +2396,24 @@ bordun-left = left
 bordun-right = right
 bordun-crosses = The left hand goes over the right.
 bordun-hear = Hear it: { $name }
+recorder-song = A song
+recorder-spoken = It is only spoken: nothing to play.
+recorder-lacks = { $tones } missing.
+recorder-has-all = Every tone is known.
+recorder-keys = With these tones it can be played with do = { $keys }.
+recorder-no-key = In no key does it lie on these tones.
+recorder-hardest = Hardest change: { $one } to { $two }, { $n ->
+    [one] one hole
+   *[other] { $n } holes
+  }.
+letters-label = Letters from elsewhere, line by line
+letters-check = Hold against the tune
+letters-more = And { $n } more.
+letters-agree = All { $n } letters agree with the tune.
+fault-title = What went wrong?
+fault-heard = What was heard
+fault-look = Look { $n } of { $of }:
+fault-holes = Holes { $holes }; T is the thumb’s.
+fault-yes = Yes, so it is
+fault-no = No
+fault-none = None of these. Let a child whose tone is clean play it on the same pipe: it may be the pipe.

@@ -1341,3 +1341,30 @@ bordun_clashes = It rubs in { $places }{ $chord ->
     [0] .
    *[1] : another chord is wanted there.
   }
+letters_more = Line { $line }, letter { $place }: one { $given } more than the tune has (bar { $bar }).
+letters_less = Line { $line }, before letter { $place }: the tune has one { $wanted } more (bar { $bar }).
+letters_other = Line { $line }, letter { $place }: { $given } stands there, the tune has { $wanted } (bar { $bar }).
+
+## What went wrong on the recorder
+heard_squeak = a squeak
+heard_high = the octave above
+heard_hiss = a hiss
+heard_together = two notes run together
+heard_nothing = nothing
+heard_low_squeals = a low tone squeals
+look_hole = Does a finger lie on its tip, or beside its hole?
+try_hole = Seal it with the pad: press once so that the ring shows on the skin, then lie lightly.
+look_air = Is there as much air as for a loud song?
+try_air = Blow as if a candle should bend and not go out; the lower the tone, the gentler.
+look_hands = Is the right hand on top?
+try_hands = Left hand on top, right thumb behind the fourth hole; count the fingers down from the mouth.
+look_angle = Does the pipe point at the floor, or straight ahead?
+try_angle = Hold it halfway between floor and wall, elbows a little away.
+look_tongue = Is each tone begun by the breath alone?
+try_tongue = Say “doo” without voice at each tone; try it on one tone first.
+look_thumb = Does the thumb slide half off its hole?
+try_thumb = Thumb back to the middle of its hole, bent a little; play B and A in turn.
+look_lips = Are the teeth on it, or the window covered?
+try_lips = Lips over the teeth, only the tip between them, the window free.
+look_water = Is there water in the windway?
+try_water = Cover the window with a finger and blow once, hard, away from others; dry it.

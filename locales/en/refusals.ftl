@@ -427,3 +427,6 @@ speech_long = { $count } syllables are more than a layer takes ({ $most }). Take
 speech_no_figures = None of these figures holds a sound. Add one, such as quarter.
 speech_not_held = These figures hold the words in no way within { $most } bars. Add a figure, such as quarter or beat_rest.
 no_do_to_move = Where do is could not be told, so the tune cannot be moved. Leave out --do.
+letters_unreadable = Line { $line }: “{ $token }” is no letter from A to G. Write letters with spaces between, such as G A B♭.
+letters_none = There are no letters. Paste the line you have.
+letters_many = These are more than { $most } letters. Check one song at a time.

@@ -52,6 +52,26 @@ def test_words_become_rhythms_that_say_why(app_client: TestClient, kestrel: Plac
     assert "Write it as words" in refused.json()["title"]
 
 
+def test_letters_from_elsewhere_are_held_against_the_tune(app_client: TestClient, kestrel: Place) -> None:
+    client = signed_in(app_client, kestrel)
+    song = kestrel.ids["song_id"]
+    asked = client.get(f"/api/songs/{song}/recorder", params={"tones": ["B4", "A4", "G4"]}).json()
+    assert asked["missing"] == [one for one in asked["needs"] if one not in ("B4", "A4", "G4")]
+    assert len(asked["keys"]) == 9
+    (file,) = SETTINGS.songs.glob("beetle-hurry.abc")
+    tune = [s.pitch.name for s in analyse(read_tunes(file.read_bytes(), file.name)[0]).attacks if s.pitch]
+    right = client.post(f"/api/songs/{song}/letters", json={"letters": " ".join(tune)}).json()
+    assert right == {"of": len(tune), "differences": []}
+    wrong = client.post(f"/api/songs/{song}/letters", json={"letters": " ".join([*tune, "C"])}).json()
+    assert [one["sentence"][:26] for one in wrong["differences"]] == [
+        f"Line 1, letter {len(tune) + 1}: one C more"[:26]
+    ]
+    bars = client.get(f"/api/songs/{song}/bars", params={"do": "D"}).json()
+    assert bars["do"] == "D"
+    assert {one["state"] for one in bars["bars"]} <= {"there", "off", "on"}
+    assert {one["rung"] for one in bars["borduns"]} >= {"chord", "crossover"}
+
+
 def test_the_next_tone_is_the_one_that_opens_most_of_the_book(app_client: TestClient, kestrel: Place) -> None:
     client = signed_in(app_client, kestrel)
     songs = {}

@@ -128,7 +128,7 @@ def test_the_sentence() -> None:
     plain = psycopg.connect(
         engine.url.set(drivername="postgresql").render_as_string(hide_password=False), autocommit=True
     )
-    _fill(plain, place.ids["school_id"])
+    fill(plain, place.ids["school_id"])
     asked = SongQuestion(("re",), known=True, fits=True, new=True)
     with work.begin() as session:
         section = sections.section(
@@ -201,7 +201,7 @@ def _declared(ctx: Context, section_id: uuid.UUID, concept: str) -> object:
     )
 
 
-def _fill(plain: psycopg.Connection, school: str) -> None:
+def fill(plain: psycopg.Connection, school: str) -> None:
     """Copies of our songs under other titles, with other bytes and sometimes other tones."""
     chance = Random(4)
     songs = plain.execute(

@@ -13,7 +13,8 @@ from kopje.core.analysis.analysis import analyse
 from kopje.core.errors import TextureError
 from kopje.core.instruments.barred import bars_for, natural_homes
 from kopje.core.instruments.bordun import borduns, crosses
-from kopje.core.instruments.recorder import fingerings, keys_for
+from kopje.core.instruments.letters import differences, read_letters
+from kopje.core.instruments.recorder import fingerings, fingers_moved, hardest_change, keys_for
 from kopje.core.instruments.speech.rhythm import proposals, usual_figures
 from kopje.core.instruments.speech.spoken import Said, spoken
 from kopje.core.instruments.texture import FAMILIES, Beat, Layer, Texture, cut, written
@@ -260,3 +261,44 @@ def test_every_bordun_that_fits_never_rubs_and_only_the_crossover_crosses() -> N
             assert not (one.fits and rubs)
             fits += one.fits
     assert fits > 300
+
+
+def test_two_hundred_corrupted_lines_are_found_at_their_places() -> None:
+    draw = random.Random(12)
+    tunes = [
+        [s.pitch.name for s in analyse(read_tunes(f.read_bytes(), f.name)[0]).attacks if s.pitch]
+        for f in sorted(SETTINGS.songs.glob("*"))
+    ]
+    for _ in range(200):
+        tune = draw.choice([one for one in tunes if one])
+        at, how = draw.randrange(len(tune)), draw.choice(("more", "less", "other"))
+        letters = list(tune)
+        if how == "less":
+            del letters[at]
+        else:
+            new = draw.choice([one for one in ("A", "B", "C", "D", "E", "Bb", "F#") if one != tune[at]])
+            letters[at : at + (how == "other")] = [new]
+        if not letters:
+            continue
+        size = draw.randint(3, 9)
+        lines = [letters[n : n + size] for n in range(0, len(letters), size)]
+        given = read_letters("\n".join(" ".join(line).lower() for line in lines).replace("bb", "B♭"))
+        (found,) = differences(given, tune)
+        assert found.kind == how
+        where = (found.line - 1) * size + found.place - 1
+        # Among letters that are alike any of them may be the one.
+        alike = tune[at] if how == "less" else letters[at]
+        low, high = sorted((where, at))
+        assert all(one == alike for one in letters[low:high])
+    assert differences(read_letters("g A | b"), ["G", "A", "B"]) == ()
+    for wrong in ("", "G H", "do re"):
+        with pytest.raises(TextureError):
+            read_letters(wrong)
+
+
+def test_the_hardest_change_moves_most_holes() -> None:
+    table = fingerings("baroque")
+    assert fingers_moved(table["B4"], table["A4"]) == 1
+    assert fingers_moved(table["C5"], table["D5"]) == 1
+    assert hardest_change(["B4", "A4", "C5", "D4", "G4"], table) == ("C5", "D4", 5)
+    assert hardest_change(["B4"], table) is None

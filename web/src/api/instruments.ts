@@ -52,6 +52,41 @@ export async function dropTexture(texture_id: string): Promise<void> {
   await body(api.DELETE('/api/textures/{texture_id}', { params: { path: { texture_id } } }))
   await again()
 }
+export type Letters = Schemas['LettersRead']
+export const checkLetters = (song_id: string, letters: string): Promise<Letters> =>
+  body(
+    api.POST('/api/songs/{song_id}/letters', { params: { path: { song_id } }, body: { letters } }),
+  )
+export const useSongRecorder = (
+  song: MaybeRefOrGetter<string>,
+  known: MaybeRefOrGetter<readonly string[]>,
+  system: MaybeRefOrGetter<System>,
+) =>
+  useQuery({
+    queryKey: [
+      'recorder',
+      computed(() => toValue(song)),
+      computed(() => toValue(known).join()),
+      computed(() => toValue(system)),
+    ],
+    queryFn: () =>
+      body(
+        api.GET('/api/songs/{song_id}/recorder', {
+          params: {
+            path: { song_id: toValue(song) },
+            query: { tones: [...toValue(known)], system: toValue(system) },
+          },
+        }),
+      ),
+    enabled: computed(() => toValue(song) !== ''),
+    placeholderData: keepPreviousData,
+  })
+export const useFaults = () =>
+  useQuery({
+    queryKey: ['recorder-faults'],
+    queryFn: () => body(api.GET('/api/recorder/faults')),
+    staleTime: Infinity,
+  })
 export const useRecorder = (
   tones: MaybeRefOrGetter<readonly string[]>,
   system: MaybeRefOrGetter<System>,

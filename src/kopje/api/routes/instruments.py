@@ -10,9 +10,13 @@ from fastapi import APIRouter, Query
 from kopje.api.deps import Work
 from kopje.api.schemas.textures import (
     BarsRead,
+    FaultRead,
     KeepTextureBody,
     LayersRead,
+    LettersBody,
+    LettersRead,
     RecorderRead,
+    SongRecorderRead,
     SpeechBody,
     SpeechRead,
     TextureBody,
@@ -66,6 +70,35 @@ def post_speech(section_id: UUID, body: SpeechBody, ctx: Work) -> SpeechRead:
 def get_bars(song_id: UUID, ctx: Work, do: Annotated[str | None, Query(max_length=2)] = None) -> BarsRead:
     """With do where the song has it, or elsewhere; every pitch as written."""
     return BarsRead.of(bars.bars_of(ctx, song_id, do), ctx)
+
+
+@router.get("/recorder/faults", operation_id="recorderFaults", summary="What was heard, what to look at")
+def get_faults(ctx: Work) -> list[FaultRead]:
+    """Each with at most three looks, in the order in which they are most often right."""
+    return FaultRead.every(ctx.words)
+
+
+@router.get(
+    "/songs/{song_id}/recorder", operation_id="songRecorder", summary="What a song asks of the recorder"
+)
+def get_song_recorder(
+    song_id: UUID,
+    ctx: Work,
+    tones: Annotated[list[Annotated[str, Query(max_length=4)]], Query(max_length=40)] = [],  # noqa: B006  # FastAPI wants the default here
+    system: System = "baroque",
+) -> SongRecorderRead:
+    """With these written tones."""
+    known = [str(Pitch.parse(one)) for one in tones]
+    return SongRecorderRead.of(recorder.for_song(ctx, song_id, known, system), fingerings(system))
+
+
+@router.post(
+    "/songs/{song_id}/letters", operation_id="checkLetters", summary="Letters from elsewhere beside the tune"
+)
+def post_letters(song_id: UUID, body: LettersBody, ctx: Work) -> LettersRead:
+    """Line by line; octaves are left aside. Nothing is kept."""
+    of, found = recorder.letters_of(ctx, song_id, body.letters)
+    return LettersRead.of_found(of, found, ctx.words)
 
 
 @router.get("/recorder", operation_id="recorderAdvice", summary="What can be played, which tone comes next")

@@ -3,8 +3,9 @@ Source: docs/sources.md#recorder."""
 
 from __future__ import annotations
 
-from collections.abc import Collection, Iterable, Mapping
+from collections.abc import Collection, Iterable, Mapping, Sequence
 from dataclasses import dataclass
+from itertools import pairwise
 from typing import Literal
 
 from kopje.core.music.degree import Do, between
@@ -76,6 +77,28 @@ def keys_for(pitches: Collection[Pitch], do: Do, tones: Collection[str]) -> tupl
         )
         found.append((near, InKey(to, moved)))
     return tuple(one for _, one in sorted(found, key=lambda pair: pair[0]))
+
+
+def fingers_moved(one: str, other: str) -> int:
+    """How many holes, the thumb's among them, change between two fingerings; a half hole is another one."""
+    return len(_holes(one) ^ _holes(other))
+
+
+def _holes(fingering: str) -> frozenset[str]:
+    return frozenset(fingering.replace(" ", ""))
+
+
+def hardest_change(tones: Sequence[str], table: Mapping[str, str]) -> tuple[str, str, int] | None:
+    """(tone, next tone, holes that change) where most change; the first of several; None without one."""
+    pairs = [
+        (fingers_moved(table[one], table[two]), one, two)
+        for one, two in pairwise(tones)
+        if one in table and two in table and one != two
+    ]
+    if not pairs:
+        return None
+    most = max(count for count, _, _ in pairs)
+    return next((one, two, count) for count, one, two in pairs if count == most)
 
 
 @dataclass(frozen=True, slots=True)

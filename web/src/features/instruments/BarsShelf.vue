@@ -1,35 +1,17 @@
 <script setup lang="ts">
 // Bars for a song: the set as it lies, what comes off and on; homes that need no swap; borduns for two hands, each checked.
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useBars } from '@/api/instruments'
-import { NOTHING_ASKED, useSongsAsked } from '@/api/songs'
 import { useKeys } from '@/composables/useKeys'
 import { play, tones } from '@/composables/useSound'
 import { say, sayOf } from '@/locales/say'
 import BarSet from './BarSet.vue'
 import BordunRow from './BordunRow.vue'
+import SongPick from './SongPick.vue'
 
 const song = ref('')
-const typed = ref('')
 const home = ref('')
-const picked = shallowRef({ value: '', title: '' })
-// The field says the title of what is picked: that asks for nothing.
-const asked = computed(() => (typed.value === picked.value.title ? '' : typed.value))
-const songs = useSongsAsked(NOTHING_ASKED, asked)
-const titles = computed(() => {
-  const rows = (songs.data.value?.pages ?? []).flatMap((page) =>
-    page.songs.map((one) => ({ value: one.id, title: one.title })),
-  )
-  const there = !picked.value.value || rows.some((one) => one.value === picked.value.value)
-  return there ? rows : [picked.value, ...rows]
-})
-watch(titles, (now) => {
-  if (!song.value && now[0]) song.value = now[0].value
-})
-watch(song, (now) => {
-  home.value = ''
-  picked.value = titles.value.find((one) => one.value === now) ?? picked.value
-})
+watch(song, () => (home.value = ''))
 const read = useBars(song, home)
 const found = computed(() => read.data.value)
 const KEYS = ['C', 'D', 'E', 'F', 'G', 'A', 'Bb'].map((value) => ({
@@ -59,14 +41,7 @@ useKeys([
 <template>
   <div class="shelf">
     <div class="row choose">
-      <v-autocomplete
-        v-model="song"
-        v-model:search="typed"
-        :label="say('bars-song')"
-        :items="titles"
-        no-filter
-        class="song"
-      />
+      <SongPick v-model="song" />
       <v-select
         class="do"
         :model-value="home || found?.do"
@@ -108,9 +83,6 @@ useKeys([
 <style scoped>
 .choose {
   gap: 14px;
-}
-.song {
-  flex: 0 1 340px;
 }
 .do {
   flex: 0 0 110px;

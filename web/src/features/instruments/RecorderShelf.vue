@@ -5,7 +5,10 @@ import { computed, ref } from 'vue'
 import { type System, useRecorder } from '@/api/instruments'
 import ChoiceRow from '@/components/ChoiceRow.vue'
 import { choices, say } from '@/locales/say'
+import FaultFinder from './FaultFinder.vue'
 import RecorderPipe from './RecorderPipe.vue'
+import RecorderSong from './RecorderSong.vue'
+import { shown } from './tones'
 
 const known = ref<readonly string[]>(['B4', 'A4', 'G4'])
 const system = ref<System>('baroque')
@@ -23,7 +26,6 @@ const height = (tone: string) =>
   Number(tone.slice(-1)) * 7 +
   LETTERS.indexOf(tone.charAt(0)) +
   (tone.includes('#') ? 0.3 : tone.includes('b') ? -0.3 : 0)
-const shown = (tone: string) => tone.replace('#', '♯').replace('b', '♭').replace(/(\d)$/, ' $1')
 const best = computed(() => (found.value?.next ?? []).filter((one) => one.songs > 0))
 const at = computed(
   () => every.value.find((one) => one.tone === picked.value) ?? best.value[0] ?? every.value[0],
@@ -98,6 +100,8 @@ function toggle(tone: string) {
         </li>
       </ol>
       <p v-else class="small quiet">{{ say('recorder-nothing') }}</p>
+      <RecorderSong :known="known" :system="system" @pick="picked = $event" />
+      <FaultFinder />
       <p class="small quiet">{{ say('recorder-care') }}</p>
     </section>
   </div>
