@@ -115,7 +115,7 @@ def data() -> set[str]:
     """What carries its own language: activities, concepts, songs and what was entered."""
     found = {"Quiet ones", "Fire drill", "Concert", ".txt", *(one.props for one in CATALOGUE if one.props)}
     found |= {"Ama", "Jun", "Ines", "Tove", "Kofi", "Lien", "Kestrel", "{name}", "{things}"}
-    found |= {BROWSER, "Sing at Kestrel", "Before the holidays", *get_args(Support)}
+    found |= {BROWSER, "Sing at Kestrel", "Before the holidays", "Rain", "Shakers", *get_args(Support)}
     found |= {one.kind for one in CATALOGUE}  # keys, beside which their words stand
     found |= {text for model in MODELS.values() for text in strings(asdict(model), 1)}
     found |= {

@@ -135,6 +135,7 @@ const nowIn = computed(() =>
           :max="140"
           :step="2"
           :label="say('layers-tempo', { n: rounds.tempo.value })"
+          :aria-label="say('layers-tempo', { n: rounds.tempo.value })"
           hide-details
         />
         <v-btn class="main" :disabled="!layers.length" @click="play()"
