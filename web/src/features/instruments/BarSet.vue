@@ -28,7 +28,7 @@ const drawn = computed(() =>
       :class="['bar', one.state, { sounds: one.degree !== null }]"
       :style="{ height: `${one.height}px` }"
       :disabled="one.state === 'off'"
-      :aria-label="
+      :title="
         say('bars-bar', {
           bar: `${one.letter} ${one.octave}`,
           state: one.state,

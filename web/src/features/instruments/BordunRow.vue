@@ -41,7 +41,9 @@ const hands = computed(() => [
       {{ bordun.reason.weight === 'for' ? '✓' : '△' }} {{ bordun.reason.sentence }}
       <span v-if="bordun.crosses" class="quiet">{{ say('bordun-crosses') }}</span>
     </p>
-    <v-btn size="small" :aria-label="say('bordun-hear', { name })" @click="$emit('hear')">♪</v-btn>
+    <v-btn size="small" :aria-label="say('bordun-hear', { name })" @click="$emit('hear')"
+      ><span aria-hidden="true">♪</span></v-btn
+    >
   </li>
 </template>
 

@@ -70,7 +70,8 @@ const pressed = (start: number) =>
 const long = (to: number) => set({ rhythm: write(resized(loop.value, to)) })
 const where = (box: Box) => {
   const place = (box.start % FINE) / size.value + 1
-  return say('layer-box', { beat: box.beat + 1, place, of: per.value })
+  const word = words.value.get(box.start) ?? ''
+  return `${say('layer-box', { beat: box.beat + 1, place, of: per.value })} ${word}`.trim()
 }
 const lengths = computed(() =>
   [...new Set([...Array.from({ length: 16 }, (_, n) => n + 1), beats.value])]

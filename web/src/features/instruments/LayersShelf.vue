@@ -204,7 +204,7 @@ const nowIn = computed(() =>
             size="small"
             :aria-label="say('layers-drop', { name: one.name })"
             @click="forget(one)"
-            >✗</v-btn
+            ><span aria-hidden="true">✗</span></v-btn
           >
         </li>
       </ul>
