@@ -66,6 +66,8 @@ def test_letters_from_elsewhere_are_held_against_the_tune(app_client: TestClient
     assert [one["sentence"][:26] for one in wrong["differences"]] == [
         f"Line 1, letter {len(tune) + 1}: one C more"[:26]
     ]
+    refused = client.post(f"/api/songs/{song}/letters", json={"letters": "G H"})
+    assert (refused.status_code, "“H” is no letter" in refused.json()["title"]) == (422, True)
     bars = client.get(f"/api/songs/{song}/bars", params={"do": "D"}).json()
     assert bars["do"] == "D"
     assert {one["state"] for one in bars["bars"]} <= {"there", "off", "on"}
