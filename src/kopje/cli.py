@@ -105,13 +105,14 @@ def _parser() -> argparse.ArgumentParser:
 def _analyse(options: argparse.Namespace) -> int:
     """One JSON object a line where there are several; a short text without --json."""
     from kopje.api.analysis_json import analysis_json
+    from kopje.formats.limits import bytes_of
     from kopje.formats.read import read_tunes
 
     minor: Minor = options.minor
     code = 0
     for file in options.files:
         try:
-            tunes = read_tunes(_bytes(file), file.name, options.part)
+            tunes = read_tunes(bytes_of(file), file.name, options.part)
         except (KopjeError, OSError) as problem:
             said = (
                 _words().refusal(problem)
@@ -132,11 +133,12 @@ def _convert(options: argparse.Namespace) -> int:
     written."""
     from kopje.core.music.score import Score
     from kopje.formats.abc_write import write_abc
+    from kopje.formats.limits import bytes_of
     from kopje.formats.read import read_scores, read_tunes
     from kopje.formats.write import write_score
 
     try:
-        data, name = _bytes(options.file), options.file.name
+        data, name = bytes_of(options.file), options.file.name
         if options.part is None:
             scores = read_scores(data, name)
         else:
@@ -157,13 +159,6 @@ def _convert(options: argparse.Namespace) -> int:
     if len(scores) > 1 and options.out.suffix.lower() != ".abc":
         print(f"kopje: {_words().word('first_tune_written', count=len(scores))}", file=sys.stderr)
     return 0
-
-
-def _bytes(file: Path) -> bytes:
-    from kopje.formats.limits import MAX_BYTES
-
-    with file.open("rb") as stream:
-        return stream.read(MAX_BYTES + 1)
 
 
 def _in_words(found: dict[str, Any]) -> str:

@@ -50,11 +50,10 @@ def _tell(found: dict[str, Any], options: argparse.Namespace) -> int:
 
 
 def _bytes(file: Path) -> bytes:
-    from kopje.formats.limits import MAX_BYTES
+    from kopje.formats.limits import bytes_of
 
     try:
-        with file.open("rb") as stream:
-            return stream.read(MAX_BYTES + 1)
+        return bytes_of(file)
     except OSError as problem:
         raise FileError("file_cannot_be_opened", why=problem.strerror or "", value=file.name) from problem
 

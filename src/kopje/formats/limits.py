@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import zipfile
 import zlib
+from pathlib import Path
 from typing import Literal
 
 from kopje.core.errors import FileError, FileTooLargeError
@@ -91,3 +92,9 @@ def clipped(text: str) -> str:
     if text.isprintable() and len(text) <= MAX_TEXT and "  " not in text:
         return text.strip()
     return " ".join("".join(c if c.isprintable() else " " for c in text).split())[:MAX_TEXT]
+
+
+def bytes_of(file: Path) -> bytes:
+    """Of a file as much as is ever read, and one byte more, so that what is too large is seen to be."""
+    with file.open("rb") as stream:
+        return stream.read(MAX_BYTES + 1)

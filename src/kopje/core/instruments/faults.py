@@ -6,12 +6,10 @@ The looks stand in the order in which they are most often right. Source: docs/so
 from __future__ import annotations
 
 from dataclasses import dataclass
-from typing import Literal, get_args
+from typing import Literal
 
 Heard = Literal["squeak", "high", "hiss", "together", "nothing", "low_squeals"]
-HEARD: tuple[Heard, ...] = get_args(Heard)
 Cause = Literal["hole", "air", "hands", "angle", "tongue", "thumb", "lips", "water"]
-MOST_LOOKS = 3
 
 
 @dataclass(frozen=True, slots=True)

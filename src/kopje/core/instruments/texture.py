@@ -67,9 +67,6 @@ class Layer:
             self.beats
         )
 
-    def sounds_at(self, place: Fraction) -> bool:
-        return place % self.beats in self.onsets
-
 
 @dataclass(frozen=True)
 class Texture:
@@ -171,16 +168,6 @@ class Texture:
             Beat(Fraction(stop - start, fine), not bool(sounds[start])) for start, stop in pairwise(edges)
         )
 
-    @lazy
-    def coinciding(self) -> tuple[tuple[Layer, Layer, Fraction], ...]:
-        """For each two layers the share of the sparser one's onsets that fall on the other's."""
-        found = []
-        for n, one in enumerate(self.layers):
-            for other in self.layers[n + 1 :]:
-                few, many = sorted((one, other), key=lambda layer: layer.density)
-                found.append((few, many, _share(few, many)))
-        return tuple(found)
-
     def would_fit(self, layer: Layer) -> tuple[Fraction, ...]:
         """The next shorter and the next longer loop, in whole beats, that the phrase holds evenly."""
         fits = [Fraction(n) for n in range(1, int(self.phrase) + 1) if self.phrase % n == 0]
@@ -199,17 +186,6 @@ def least_common(lengths: Iterable[Fraction]) -> Fraction:
     return Fraction(
         lcm(*(int(one.numerator) for one in every)), gcd(*(int(one.denominator) for one in every))
     )
-
-
-def _share(one: Layer, other: Layer) -> Fraction:
-    """Of the onsets of one over the common cycle, those on an onset of the other."""
-    together = least_common([one.beats, other.beats])
-    rounds = int(together / one.beats)
-    there = set(other.onsets)
-    every = [
-        (turn * one.beats + onset) % other.beats in there for turn in range(rounds) for onset in one.onsets
-    ]
-    return Fraction(sum(every), len(every)) if every else Fraction(1)
 
 
 def _inside(one: Layer, other: Layer) -> bool:

@@ -9,7 +9,6 @@ from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass
 
 from kopje.core.analysis.stress import (
-    HEAVY,
     LIGHT,
     PARTICLE,
     article,
@@ -22,7 +21,6 @@ from kopje.core.errors import TextureError
 from kopje.core.exact import Fraction
 
 MOST_SYLLABLES = 64
-VOWELS = "aeiouy"
 _GROUP = re.compile(r"[aeiouy]+")
 _SILENT = re.compile(r"(?<=[^aeiouy])(e|es|ed)$")
 _SOUNDED = re.compile(r"([td]ed|(?:[sxz]|ch|sh|ce|ge|se|ze)es|[^aeiouylr]le|[^aeiouy]les)$")
@@ -118,7 +116,3 @@ def _as_written(token: str, parts: Sequence[str]) -> list[str]:
 def small(one: Said) -> bool:
     """A function syllable: it would rather not take a beat."""
     return not one.stressed and (one.weight <= LIGHT or article(one.word))
-
-
-def heavy(one: Said) -> bool:
-    return one.weight == HEAVY
