@@ -241,6 +241,7 @@ const lengths = computed(() =>
 }
 .word {
   position: absolute;
+  z-index: 1; /* longer than its box, it lies over the next one */
   left: 3px;
   bottom: -1px;
   font-size: 11px;
