@@ -8,15 +8,11 @@ from uuid import UUID
 from fastapi import APIRouter, Query
 
 from kopje.api.deps import Work
+from kopje.api.schemas.bars import BarsRead
+from kopje.api.schemas.recorder import FaultRead, LettersBody, LettersRead, RecorderRead, SongRecorderRead
 from kopje.api.schemas.textures import (
-    BarsRead,
-    FaultRead,
     KeepTextureBody,
     LayersRead,
-    LettersBody,
-    LettersRead,
-    RecorderRead,
-    SongRecorderRead,
     SpeechBody,
     SpeechRead,
     TextureBody,

@@ -1,22 +1,14 @@
-"""Layers, words that become a rhythm and the recorder on the wire."""
+"""Layers and words that become a rhythm, on the wire."""
 
 from __future__ import annotations
 
-from collections.abc import Iterable
 from datetime import datetime
-from typing import Annotated, Literal
+from typing import Annotated
 from uuid import UUID
 
 from pydantic import Field
 
 from kopje.api.schemas.base import Body, Read, ReasonRead
-from kopje.core.instruments.barred import bars_reason, the_set
-from kopje.core.instruments.bordun import Bordun, Rung, crosses, reach
-from kopje.core.instruments.bordun import told as told_of_bordun
-from kopje.core.instruments.faults import LOOKS
-from kopje.core.instruments.letters import Difference
-from kopje.core.instruments.letters import told as told_of_letter
-from kopje.core.instruments.recorder import Advice
 from kopje.core.instruments.speech.rhythm import Laid, why
 from kopje.core.instruments.speech.spoken import Said
 from kopje.core.instruments.texture import Family, Stroke, Texture, written
@@ -24,9 +16,6 @@ from kopje.core.instruments.told import told
 from kopje.core.music.meter import Meter
 from kopje.formats.textures import MOST_BARS, MOST_VALUES, LayerFile, TextureFile
 from kopje.store import tables
-from kopje.usecases.context import Context
-from kopje.usecases.instruments.bars import SongBars
-from kopje.usecases.instruments.recorder import ForSong
 from kopje.words import Words
 
 Value = Annotated[str, Field(min_length=1, max_length=12)]
@@ -163,221 +152,3 @@ class SpeechRead(Read):
                 for laid in found
             ],
         )
-
-
-class BarRead(Read):
-    """A bar of the set as it is written. `state`: lies there, is taken off, is put on. `degree`: of the tone
-    that the song sounds on it; null where it does not."""
-
-    pitch: str
-    midi: int
-    state: Literal["there", "off", "on"]
-    degree: str | None
-
-
-class BordunStroke(Read):
-    beat: float
-    hand: Literal["L", "R"]
-    degree: str
-    pitch: str
-    midi: int
-
-
-class BordunRead(Read):
-    """One bar that is played over and over; `reason` says whether it fits the song."""
-
-    rung: Rung
-    strokes: list[BordunStroke]
-    beats: int
-    times: int
-    reach: int
-    crosses: bool
-    reason: ReasonRead
-    clash_bars: list[int]
-
-    @classmethod
-    def of(cls, found: Bordun, beats: int, ctx: Context) -> BordunRead:
-        return cls(
-            rung=found.rung,
-            strokes=[
-                BordunStroke(
-                    beat=float(one.beat),
-                    hand=one.hand,
-                    degree=ctx.sequence.wording.tone(str(one.tone)),
-                    pitch=str(found.pitch(one)),
-                    midi=found.pitch(one).midi,
-                )
-                for one in found.strokes
-            ],
-            beats=beats,
-            times=found.times,
-            reach=reach(found),
-            crosses=crosses(found.strokes, found.do),
-            reason=ReasonRead.of(told_of_bordun(found), ctx.words),
-            clash_bars=sorted({one.bar for one in found.clashes}),
-        )
-
-
-class BarsRead(Read):
-    """Bars for a song, as written: what comes off and on, what is missing, where nothing needs a swap."""
-
-    title: str
-    do: str | None
-    bars: list[BarRead]
-    missing: list[str]
-    reason: ReasonRead
-    homes: list[str]
-    borduns: list[BordunRead]
-
-    @classmethod
-    def of(cls, found: SongBars, ctx: Context) -> BarsRead:
-        a, do = found.a, found.a.tonality.do
-        said = {str(p): ctx.sequence.wording.tone(str(do.degree(p))) if do else p.name for p in found.pitches}
-        return cls(
-            title=a.tune.title,
-            do=str(do) if do else None,
-            bars=[
-                BarRead(pitch=str(p), midi=p.midi, state=state, degree=said.get(str(p)))
-                for p, state in the_set(found.bars)
-            ],
-            missing=list(found.bars.missing),
-            reason=ReasonRead.of(bars_reason(found.bars), ctx.words),
-            homes=list(found.homes),
-            borduns=[BordunRead.of(one, a.tune.bars[0].meter.beats, ctx) for one in found.borduns],
-        )
-
-
-class RecorderToneRead(Read):
-    """A tone of the recorder as it is written: its fingering, and the songs that it alone would open."""
-
-    tone: str
-    fingering: str
-    songs: int
-    titles: list[str]
-
-
-class RecorderRead(Read):
-    """What the school's songs ask of the recorder with the known tones."""
-
-    tones: list[RecorderToneRead]
-    playable: int
-    titles: list[str]
-    of: int
-    next: list[RecorderToneRead]
-
-    @classmethod
-    def of_advice(cls, known: list[str], table: dict[str, str], found: Advice, most: int) -> RecorderRead:
-        return cls(
-            tones=[
-                RecorderToneRead(tone=one, fingering=table[one], songs=0, titles=[])
-                for one in known
-                if one in table
-            ],
-            playable=len(found.playable),
-            titles=list(found.playable[:most]),
-            of=found.of,
-            next=[
-                RecorderToneRead(
-                    tone=one.tone,
-                    fingering=one.fingering,
-                    songs=len(one.songs),
-                    titles=list(one.songs[:most]),
-                )
-                for one in found.next
-            ],
-        )
-
-
-class InKeyRead(Read):
-    do: str
-    playable: bool
-    semitones: int | None
-
-
-class SongRecorderRead(Read):
-    """Written pitches, low first. `keys`: nearest first; `hardest`: the change at which most holes move."""
-
-    title: str
-    do: str | None
-    needs: list[str]
-    missing: list[str]
-    fingerings: dict[str, str]
-    keys: list[InKeyRead]
-    hardest: list[str]
-    holes: int
-
-    @classmethod
-    def of(cls, found: ForSong, table: dict[str, str]) -> SongRecorderRead:
-        one, two, holes = found.hardest or ("", "", 0)
-        return cls(
-            title=found.title,
-            do=found.do,
-            needs=list(found.needs),
-            missing=list(found.missing),
-            fingerings={name: table[name] for name in found.needs if name in table},
-            keys=[InKeyRead(do=str(k.do), playable=k.playable, semitones=k.moved) for k in found.keys],
-            hardest=[one, two] if found.hardest else [],
-            holes=holes,
-        )
-
-
-class LettersBody(Body):
-    letters: Annotated[str, Field(min_length=1, max_length=4_000)] = Field(examples=["G A B"])
-
-
-class LetterRead(Read):
-    line: int
-    place: int
-    bar: int
-    sentence: str
-
-
-class LettersRead(Read):
-    """How many tones the tune has, and each place where the letters differ."""
-
-    of: int
-    differences: list[LetterRead]
-
-    @classmethod
-    def of_found(cls, of: int, found: Iterable[tuple[Difference, int]], words: Words) -> LettersRead:
-        return cls(
-            of=of,
-            differences=[
-                LetterRead(line=d.line, place=d.place, bar=bar, sentence=words.say(told_of_letter(d, bar)))
-                for d, bar in found
-            ],
-        )
-
-
-class LookRead(Read):
-    """`look`: what to look at; `attempt`: the one thing to try where it is so; `holes`: which to watch."""
-
-    cause: str
-    look: str
-    attempt: str
-    holes: str
-
-
-class FaultRead(Read):
-    heard: str
-    says: str
-    looks: list[LookRead]
-
-    @classmethod
-    def every(cls, words: Words) -> list[FaultRead]:
-        return [
-            cls(
-                heard=heard,
-                says=words.word(f"heard_{heard}"),
-                looks=[
-                    LookRead(
-                        cause=one.cause,
-                        look=words.word(f"look_{one.cause}"),
-                        attempt=words.word(f"try_{one.cause}"),
-                        holes=one.holes,
-                    )
-                    for one in found
-                ],
-            )
-            for heard, found in LOOKS.items()
-        ]

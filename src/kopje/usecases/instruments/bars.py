@@ -9,6 +9,7 @@ from kopje.core.analysis.analysis import Analysis
 from kopje.core.errors import TuneError
 from kopje.core.instruments.barred import BarSet, bars_for, natural_homes
 from kopje.core.instruments.bordun import Bordun, borduns
+from kopje.core.instruments.recorder import in_order
 from kopje.core.music.degree import plain_do
 from kopje.core.music.pitch import Pitch
 from kopje.store import songs
@@ -39,7 +40,7 @@ def bars_of(ctx: Context, song_id: UUID, do: str | None) -> SongBars:
     return SongBars(
         a,
         bars_for(pitches),
-        tuple(sorted(pitches, key=lambda pitch: pitch.midi)),
+        in_order(pitches),
         natural_homes(pitches, home) if home else (),
         borduns(a),
     )

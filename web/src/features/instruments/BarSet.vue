@@ -3,6 +3,7 @@
 // The bars of a set as they stand, low ones long; those that are off lie open, those put on are marked; what sounds has its name.
 import { computed } from 'vue'
 import type { Bars } from '@/api/instruments'
+import { pitchName } from '@/composables/words'
 import { say } from '@/locales/say'
 
 const props = defineProps<{ bars: Bars['bars']; label: string }>()
@@ -14,7 +15,7 @@ const drawn = computed(() =>
   props.bars.map((one) => ({
     ...one,
     height: LONG - (one.midi - low.value) * SHORTER,
-    letter: one.pitch.replace(/\d/, '').replace('#', '♯').replace('b', '♭'),
+    letter: pitchName(one.pitch).replace(/\d/, ''),
     octave: one.pitch.slice(-1),
   })),
 )

@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { useBars } from '@/api/instruments'
 import { useKeys } from '@/composables/useKeys'
 import { play, tones } from '@/composables/useSound'
+import { pitchName } from '@/composables/words'
 import { say, sayOf } from '@/locales/say'
 import BarSet from './BarSet.vue'
 import BordunRow from './BordunRow.vue'
@@ -16,7 +17,7 @@ const read = useBars(song, home)
 const found = computed(() => read.data.value)
 const KEYS = ['C', 'D', 'E', 'F', 'G', 'A', 'Bb'].map((value) => ({
   value,
-  title: value.replace('b', '♭'),
+  title: pitchName(value),
 }))
 const SECONDS = 0.6
 /** One bar of a bordun, twice. */

@@ -2,6 +2,7 @@
 // One bordun: a bar of it as two rows of boxes, right hand above left, and whether it fits the song.
 import { computed } from 'vue'
 import type { Bordun } from '@/api/instruments'
+import { pitchName } from '@/composables/words'
 import { say } from '@/locales/say'
 
 const props = defineProps<{ bordun: Bordun; name: string }>()
@@ -12,7 +13,7 @@ const row = (hand: 'L' | 'R') =>
     .map((one) => ({
       left: `${(100 * one.beat) / props.bordun.beats}%`,
       degree: one.degree,
-      pitch: one.pitch.replace(/\d/, '').replace('#', '♯').replace('b', '♭'),
+      pitch: pitchName(one.pitch).replace(/\d/, ''),
     }))
 const hands = computed(() => [
   { hand: say('bordun-right'), strokes: row('R') },

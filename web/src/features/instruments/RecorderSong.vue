@@ -4,7 +4,7 @@
 import { computed, ref, watch } from 'vue'
 import { checkLetters, type Letters, type System, useSongRecorder } from '@/api/instruments'
 import { useKeep } from '@/composables/useKeep'
-import { listed } from '@/composables/words'
+import { listed, pitchName } from '@/composables/words'
 import { say } from '@/locales/say'
 import SongPick from './SongPick.vue'
 import { shown } from './tones'
@@ -19,7 +19,7 @@ const read = useSongRecorder(
 )
 const found = computed(() => read.data.value)
 const keys = computed(() =>
-  (found.value?.keys ?? []).filter((one) => one.playable).map((one) => one.do.replace('b', '♭')),
+  (found.value?.keys ?? []).filter((one) => one.playable).map((one) => pitchName(one.do)),
 )
 const MOST = 8 // differences that are said; beyond it is another tune
 const letters = ref('')

@@ -1,3 +1,4 @@
+import { pitchName } from '@/composables/words'
+
 /** A written tone as it is read: “F♯ 4”. */
-export const shown = (tone: string): string =>
-  tone.replace('#', '♯').replace('b', '♭').replace(/(\d)$/, ' $1')
+export const shown = (tone: string): string => pitchName(tone).replace(/(\d)$/, ' $1')
