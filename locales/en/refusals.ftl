@@ -430,3 +430,5 @@ no_do_to_move = Where do is could not be told, so the tune cannot be moved. Leav
 letters_unreadable = Line { $line }: “{ $token }” is no letter from A to G. Write letters with spaces between, such as G A B♭.
 letters_none = There are no letters. Paste the line you have.
 letters_many = These are more than { $most } letters. Check one song at a time.
+moves_no_form = This song has no phrases to dance, or more than { $most }. Nothing was made; tell its phrases on the song's page.
+cards_no_number = This set has the numbers 1 to { $most }. Nothing was printed; take one of them.

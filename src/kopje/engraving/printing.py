@@ -13,6 +13,8 @@ from pathlib import Path
 from typing import Literal
 
 from kopje.core.errors import EngravingError
+from kopje.engraving.card_paper import STYLE as CARDS
+from kopje.engraving.card_paper import ThingSheet, thing_sheet
 from kopje.engraving.drill_paper import STYLE as DRILLS
 from kopje.engraving.drill_paper import DrillSheet, drill_sheet
 from kopje.engraving.flat import FAMILY, printable
@@ -60,7 +62,16 @@ class Sheet:
 
 
 Page = (
-    CardSheet | PlaceSheet | StaffPaper | Sheet | RunSheet | SetSheet | DrillSheet | ReportSheet | LedgerSheet
+    CardSheet
+    | PlaceSheet
+    | StaffPaper
+    | Sheet
+    | RunSheet
+    | SetSheet
+    | DrillSheet
+    | ReportSheet
+    | LedgerSheet
+    | ThingSheet
 )
 
 
@@ -74,6 +85,8 @@ def document(sheets: Sequence[Page]) -> str:
 def _section(sheet: Page) -> str:
     if isinstance(sheet, CardSheet | PlaceSheet | StaffPaper):
         return practice_sheet(sheet)
+    if isinstance(sheet, ThingSheet):
+        return thing_sheet(sheet)
     if isinstance(sheet, RunSheet):
         return run_sheet(sheet)
     if isinstance(sheet, DrillSheet):
@@ -119,7 +132,7 @@ def _print(html: str, fonts: str, paper: Paper) -> bytes:
     known, inside = FontConfiguration(), URLFetcher(allowed_protocols=("data",))
     shipped_only = URLFetcher(allowed_protocols=("file",))
     style = CSS(
-        string=f"@page {{ size: {paper} }}{fonts}{STYLE}{LESSONS}{DRILLS}{REPORTS}{LEDGERS}{PRACTICE}",
+        string=f"@page {{ size: {paper} }}{fonts}{STYLE}{LESSONS}{DRILLS}{REPORTS}{LEDGERS}{PRACTICE}{CARDS}",
         font_config=known,
         url_fetcher=shipped_only,
     )

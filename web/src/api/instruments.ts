@@ -101,3 +101,56 @@ export const useRecorder = (
       ),
     placeholderData: keepPreviousData,
   })
+
+export type Moves = Schemas['MovesRead']
+export interface Danced {
+  formation: Moves['formation']
+  children: number
+  prop: 'scarf' | 'elastic' | 'hoop' | ''
+  touch: boolean
+  own: boolean
+}
+export const useMoves = (song: MaybeRefOrGetter<string>, danced: MaybeRefOrGetter<Danced>) =>
+  useQuery({
+    queryKey: ['moves', computed(() => toValue(song)), computed(() => toValue(danced))],
+    queryFn: () => {
+      const { prop, ...rest } = toValue(danced)
+      return body(
+        api.GET('/api/songs/{song_id}/moves', {
+          params: {
+            path: { song_id: toValue(song) },
+            query: { ...rest, ...(prop ? { prop } : {}) },
+          },
+        }),
+      )
+    },
+    enabled: computed(() => toValue(song) !== ''),
+    placeholderData: keepPreviousData,
+  })
+export type Cards = Schemas['CardSetRead']
+export const SOUNDINGS = [
+  'struck',
+  'scraped',
+  'shaken',
+  'plucked',
+  'bowed',
+  'blown',
+  'keys',
+] as const
+export type Sounding = (typeof SOUNDINGS)[number]
+export const useCards = (
+  sounding: MaybeRefOrGetter<Sounding | ''>,
+  seed: MaybeRefOrGetter<number>,
+) =>
+  useQuery({
+    queryKey: ['cards', computed(() => toValue(sounding)), computed(() => toValue(seed))],
+    queryFn: () => {
+      const one = toValue(sounding)
+      return body(
+        api.GET('/api/cards', {
+          params: { query: { seed: toValue(seed), ...(one ? { sounding: one } : {}) } },
+        }),
+      )
+    },
+    placeholderData: keepPreviousData,
+  })

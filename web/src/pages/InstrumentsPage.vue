@@ -7,12 +7,14 @@ import ChoiceRow from '@/components/ChoiceRow.vue'
 import PageState from '@/components/PageState.vue'
 import { useTrail } from '@/composables/useTrail'
 import BarsShelf from '@/features/instruments/BarsShelf.vue'
+import CardsShelf from '@/features/instruments/CardsShelf.vue'
 import LayersShelf from '@/features/instruments/LayersShelf.vue'
+import MovesShelf from '@/features/instruments/MovesShelf.vue'
 import RecorderShelf from '@/features/instruments/RecorderShelf.vue'
 import { choices, say } from '@/locales/say'
 
 const props = defineProps<{ id: string }>()
-const SHELVES = ['layers', 'bars', 'recorder'] as const
+const SHELVES = ['layers', 'bars', 'recorder', 'moves', 'cards'] as const
 type Shelf = (typeof SHELVES)[number]
 const route = useRoute()
 const router = useRouter()
@@ -41,7 +43,9 @@ useTrail(() => [
     </header>
     <LayersShelf v-if="shelf === 'layers'" :section="id" />
     <BarsShelf v-else-if="shelf === 'bars'" />
-    <RecorderShelf v-else />
+    <RecorderShelf v-else-if="shelf === 'recorder'" />
+    <MovesShelf v-else-if="shelf === 'moves'" />
+    <CardsShelf v-else />
   </div>
 </template>
 

@@ -5,10 +5,13 @@ from __future__ import annotations
 from typing import Annotated
 from uuid import UUID
 
-from fastapi import APIRouter, Query
+from fastapi import APIRouter, Query, Response
 
-from kopje.api.deps import Work
+from kopje.api.deps import Provided, Work
+from kopje.api.problems import answers
 from kopje.api.schemas.bars import BarsRead
+from kopje.api.schemas.cards import CardSetRead
+from kopje.api.schemas.moves import MovesRead
 from kopje.api.schemas.recorder import FaultRead, LettersBody, LettersRead, RecorderRead, SongRecorderRead
 from kopje.api.schemas.textures import (
     KeepTextureBody,
@@ -18,10 +21,14 @@ from kopje.api.schemas.textures import (
     TextureBody,
     TextureRead,
 )
+from kopje.core.instruments.cards.sounding import Sounding
+from kopje.core.instruments.moves.room import Prop
+from kopje.core.instruments.moves.vocabulary import Formation
 from kopje.core.instruments.recorder import System, fingerings
 from kopje.core.music.meter import Meter
 from kopje.core.music.pitch import Pitch
-from kopje.usecases.instruments import bars, recorder, textures
+from kopje.engraving.printing import Paper
+from kopje.usecases.instruments import bars, cards, moves, recorder, textures
 
 router = APIRouter(tags=["instruments"])
 MOST_TITLES = 12
@@ -107,3 +114,46 @@ def get_recorder(
     known = [str(Pitch.parse(one)) for one in tones]
     found = recorder.next_tone(ctx, known, system)
     return RecorderRead.of_advice(known, fingerings(system), found, MOST_TITLES)
+
+
+@router.get("/songs/{song_id}/moves", operation_id="songMoves", summary="A song as a dance")
+def get_moves(
+    song_id: UUID,
+    ctx: Work,
+    formation: Formation = "ring",
+    children: Annotated[int, Query(ge=2, le=60)] = 24,
+    prop: Prop | None = None,
+    touch: bool = False,
+    own: bool = True,
+) -> MovesRead:
+    """Its form as performed, a move for each part; without touch unless it is asked for."""
+    found = moves.moves_of(ctx, song_id, formation, children, prop, touch, own)
+    return MovesRead.of(found, children, prop, ctx.words)
+
+
+@router.get("/cards", operation_id="cardSet", summary="Cards of instruments")
+def get_cards(
+    ctx: Work, sounding: Sounding | None = None, seed: Annotated[int, Query(ge=0, le=2**31 - 1)] = 0
+) -> CardSetRead:
+    """Of all families, or of one by how it sounds; the same seed lays them the same."""
+    return CardSetRead.of(cards.card_set(ctx, sounding, seed))
+
+
+@router.get(
+    "/cards/print",
+    operation_id="printCards",
+    summary="Cards of instruments as PDF",
+    response_class=Response,
+    responses=answers("application/pdf"),
+)
+def get_cards_print(
+    ctx: Work,
+    services: Provided,
+    sounding: Sounding | None = None,
+    parts: cards.Parts = "three",
+    only: Annotated[int | None, Query(ge=1, le=99)] = None,
+    paper: Paper = "A4",
+) -> Response:
+    """To cut, with the list by which a lost one is found; `only` one number, to print it anew."""
+    sheets = cards.printed(ctx, sounding, parts, only)
+    return Response(services.printer.pdf(sheets, paper), media_type="application/pdf")

@@ -68,7 +68,7 @@ def differences(given: Sequence[Written], tune: Sequence[str]) -> tuple[Differen
     """The fewest changes that turn the letters into those of the tune, in order; an exchange counts as one.
 
     >>> [(d.kind, d.place) for d in differences(read_letters("G A A B"), ["G", "A", "B"])]
-    [('more', 2)]
+    [('more', 3)]
     """
     cost = _costs([one.name for one in given], tune)
     return tuple(_walk(given, tune, cost))
