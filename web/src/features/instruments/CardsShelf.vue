@@ -50,10 +50,10 @@ const printed = computed(() => {
 useKeys([
   ...[1, 2, 3, 4].map((n) => ({
     key: String(n),
-    says: say('cards-key', { n }),
+    says: say('deck-key', { n }),
     act: () => answer(offered.value[n - 1]),
   })),
-  { key: ' ', says: say('cards-following'), act: next },
+  { key: ' ', says: say('deck-following'), act: next },
 ])
 </script>
 
@@ -62,33 +62,33 @@ useKeys([
     <div class="row head">
       <ChoiceRow
         v-model="how"
-        :label="say('cards-how')"
-        :items="choices('cards-how', ['asked', 'laid', 'print'])"
+        :label="say('deck-how')"
+        :items="choices('deck-how', ['asked', 'laid', 'print'])"
       />
       <v-select
         v-model="sounding"
         class="family"
-        :label="say('cards-family')"
+        :label="say('deck-family')"
         :items="[
-          { value: '', title: say('cards-family-all') },
-          ...choices('cards-family', [...SOUNDINGS]),
+          { value: '', title: say('deck-family-all') },
+          ...choices('deck-family', [...SOUNDINGS]),
         ]"
       />
-      <v-btn v-if="how !== 'print'" @click="again">{{ say('cards-anew') }}</v-btn>
+      <v-btn v-if="how !== 'print'" @click="again">{{ say('deck-anew') }}</v-btn>
     </div>
     <p v-if="read.error.value" class="wrong" role="alert">△ {{ read.error.value.message }}</p>
-    <section v-else-if="how === 'asked' && cards[card]" :aria-label="say('cards-how-asked')">
+    <section v-else-if="how === 'asked' && cards[card]" :aria-label="say('deck-how-asked')">
       <p v-if="over" class="large" role="status">
-        {{ say('cards-over', { right, of: order.length }) }}
+        {{ say('deck-over', { right, of: order.length }) }}
         <v-btn class="main" @click="again"
-          >{{ say('cards-anew') }} <span class="kbd">{{ say('keys-space') }}</span></v-btn
+          >{{ say('deck-anew') }} <span class="kbd">{{ say('keys-space') }}</span></v-btn
         >
       </p>
       <div v-else class="asked">
         <!-- eslint-disable-next-line vue/no-v-html -- drawn by our own server -->
         <div class="picture" :aria-hidden="given === null" v-html="cards[card]?.svg" />
         <div class="names">
-          <p class="quiet">{{ say('cards-which', { n: at + 1, of: order.length }) }}</p>
+          <p class="quiet">{{ say('deck-which', { n: at + 1, of: order.length }) }}</p>
           <v-btn
             v-for="(one, n) in offered"
             :key="one"
@@ -102,7 +102,7 @@ useKeys([
           >
           <p v-if="given !== null" role="status">
             {{
-              say(given === card ? 'cards-right' : 'cards-wrong', {
+              say(given === card ? 'deck-right' : 'deck-wrong', {
                 name: cards[card]?.name ?? '',
                 other: cards[given]?.name ?? '',
                 sounds: (cards[card]?.soundings ?? []).join(', '),
@@ -110,12 +110,12 @@ useKeys([
             }}
           </p>
           <v-btn v-if="given !== null" class="main" @click="next"
-            >{{ say('cards-following') }} <span class="kbd">{{ say('keys-space') }}</span></v-btn
+            >{{ say('deck-following') }} <span class="kbd">{{ say('keys-space') }}</span></v-btn
           >
         </div>
       </div>
     </section>
-    <section v-else-if="how === 'laid'" :aria-label="say('cards-how-laid')">
+    <section v-else-if="how === 'laid'" :aria-label="say('deck-how-laid')">
       <template v-for="(row, r) in read.data.value?.pictures ?? []" :key="r">
         <ul class="rowed">
           <li v-for="one in row" :key="one">
@@ -131,23 +131,23 @@ useKeys([
     <section v-else class="print">
       <ChoiceRow
         v-model="parts"
-        :label="say('cards-parts')"
-        :items="choices('cards-parts', ['three', 'two'])"
+        :label="say('deck-parts')"
+        :items="choices('deck-parts', ['three', 'two'])"
       />
       <v-select
         v-model="only"
         class="family"
-        :label="say('cards-lost')"
+        :label="say('deck-lost')"
         :items="[
-          { value: '', title: say('cards-lost-none') },
+          { value: '', title: say('deck-lost-none') },
           ...cards.map((one) => ({
             value: String(one.number),
             title: `${one.number} · ${one.name}`,
           })),
         ]"
       />
-      <v-btn class="main" :href="printed" target="_blank">{{ say('cards-print') }}</v-btn>
-      <p class="quiet">{{ say('cards-print-how', { n: cards.length }) }}</p>
+      <v-btn class="main" :href="printed" target="_blank">{{ say('deck-print') }}</v-btn>
+      <p class="quiet">{{ say('deck-print-how', { n: cards.length }) }}</p>
     </section>
   </div>
 </template>
