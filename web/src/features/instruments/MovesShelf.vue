@@ -60,7 +60,7 @@ const ARROWS = { in: '↑', out: '↓', left: '↺', right: '↻' } as const
         <ChoiceRow
           :model-value="danced.formation"
           :label="say('moves-formation')"
-          :items="choices<(typeof FORMATIONS)[number]>('moves-formation', FORMATIONS)"
+          :items="choices('moves-formation', FORMATIONS)"
           @update:model-value="set({ formation: $event })"
         />
       </div>
