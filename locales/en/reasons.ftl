@@ -1397,6 +1397,7 @@ side_right = right first
 side_left = left first
 moves_floor = A clear floor of { $wide } by { $deep } m for { $count } children.
 moves_elastic = One elastic of { $length } m, knot included.
+moves_come_back = Everybody ends where they began.
 moves_scarf = { $count } scarves, one for each child.
 moves_hoop = { $count ->
     [one] One hoop, for two children.

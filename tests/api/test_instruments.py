@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import pypdfium2
 from fastapi.testclient import TestClient
 
 from api.conftest import TEXTURE, Place, signed_in
@@ -90,3 +91,29 @@ def test_the_next_tone_is_the_one_that_opens_most_of_the_book(app_client: TestCl
             assert one["songs"] == sum(needs - set(known) == {one["tone"]} for needs in songs.values())
         counts = [one["songs"] for one in found["next"]]
         assert counts == sorted(counts, reverse=True)
+
+
+def test_a_lost_card_is_printed_alone_and_a_number_that_is_not_there_is_refused(
+    app_client: TestClient, kestrel: Place
+) -> None:
+    client = signed_in(app_client, kestrel)
+    assert len(client.get("/api/cards", params={"sounding": "bowed"}).json()["cards"]) == 2
+    whole, alone = (client.get("/api/cards/print", params=asked) for asked in ({}, {"only": 3}))
+    pages = [len(pypdfium2.PdfDocument(one.content)) for one in (whole, alone)]
+    assert pages[1] == 1 < pages[0]
+    assert "tambourine" not in pypdfium2.PdfDocument(alone.content)[0].get_textpage().get_text_range()
+    refused = client.get("/api/cards/print", params={"sounding": "bowed", "only": 3})
+    assert refused.status_code == 422
+    assert "numbers 1 to 2" in refused.text
+
+
+def test_partners_touch_only_where_it_is_asked_for(app_client: TestClient, kestrel: Place) -> None:
+    client = signed_in(app_client, kestrel)
+    address = f"/api/songs/{kestrel.ids['song_id']}/moves"
+    asked = {"formation": "partners", "prop": "hoop", "children": 25}
+    without, touching = (
+        client.get(address, params={**asked, "touch": touch}).json() for touch in (False, True)
+    )
+    assert not any("palms" in one["says"] or "arch" in one["says"] for one in without["parts"])
+    assert len(touching["care"]) == len(without["care"]) + 1
+    assert any("13 hoops" in one for one in without["needs"])

@@ -2,16 +2,17 @@
 
 from __future__ import annotations
 
-from base64 import b64encode
 from collections.abc import Iterable
 from dataclasses import dataclass
 from html import escape
 from typing import Literal
 
+from kopje.engraving.flat import picture_url
+
 STYLE = """
 .thing-cards { display: grid; grid-template-columns: repeat(3, 1fr); gap: 0; margin-top: 3mm }
-.thing-cards > div { border: 0.3mm dashed #8a837a; height: 58mm; padding: 2.5mm; break-inside: avoid; text-align: center; position: relative }
-.thing-cards img { height: 38mm; margin: 1mm auto 0; display: block } .thing-cards .name { font-size: 15pt; font-weight: 650; margin: 1mm 0 0 }
+.thing-cards > div { border: 0.3mm dashed #8a837a; box-sizing: border-box; height: 54mm; padding: 2.5mm; break-inside: avoid; text-align: center; position: relative }
+.thing-cards img { height: 33mm; margin: 1mm auto 0; display: block } .thing-cards .name { font-size: 15pt; font-weight: 650; margin: 1mm 0 0 }
 .thing-cards .alone { padding-top: 20mm; font-size: 19pt } .thing-cards .number { position: absolute; right: 2mm; bottom: 1mm; font-size: 8pt; color: #5a554e }
 .thing-list { columns: 2; padding-left: 8mm }
 """
@@ -39,10 +40,10 @@ class ThingSheet:
 
 
 def thing_sheet(sheet: ThingSheet) -> str:
-    inside = f'<div class="thing-cards">{"".join(map(_card, sheet.cards))}</div>' if sheet.cards else ""
+    cut = f'<div class="thing-cards">{"".join(map(_card, sheet.cards))}</div>' if sheet.cards else ""
     return (
         f'<section><h1>{escape(sheet.title)}</h1><p class="lead">{escape(sheet.lead)}</p>'
-        f"{inside}{_list(sheet.names)}</section>"
+        f"{cut}{_list(sheet.names)}</section>"
     )
 
 
@@ -50,8 +51,7 @@ def _card(card: ThingCard) -> str:
     number = f'<div class="number">{card.number}</div>'
     if card.sort == "name":
         return f'<div><p class="name alone">{escape(card.name)}</p>{number}</div>'
-    inside = b64encode(card.svg.encode()).decode()
-    picture = f'<img alt="{escape(card.name)}" src="data:image/svg+xml;base64,{inside}">'
+    picture = f'<img alt="{escape(card.name)}" src="{picture_url(card.svg)}">'
     name = f'<p class="name">{escape(card.name)}</p>' if card.sort == "whole" else ""
     return f"<div>{picture}{name}{number}</div>"
 

@@ -8,6 +8,7 @@ from __future__ import annotations
 
 import json
 import re
+from base64 import b64encode
 from pathlib import Path
 from typing import Any
 
@@ -56,6 +57,11 @@ def _draw_hands(root: Element, mirrored: bool) -> None:
         for path in shapes:
             etree.SubElement(hand, f"{SVG}path", d=path)
         text.getparent().remove(text)
+
+
+def picture_url(svg: str) -> str:
+    """The address of a picture that stands inside the page itself."""
+    return f"data:image/svg+xml;base64,{b64encode(svg.encode()).decode()}"
 
 
 def printable(svg: str, mirrored: bool = True) -> str:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
+from html import escape
 from math import cos, radians, sin
 
 SIDE = 120
@@ -225,6 +226,6 @@ DRAWN: dict[str, str] = {
 def instrument_svg(key: str, said: str) -> str:
     """The drawing, with what it is for those who hear it."""
     return (
-        f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 {SIDE} {SIDE}" role="img" aria-label="{said}">'
+        f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 {SIDE} {SIDE}" role="img" aria-label="{escape(said)}">'
         f"<g {LINE}>{DRAWN[key]}</g></svg>"
     )

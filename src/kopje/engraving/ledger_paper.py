@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
-from base64 import b64encode
 from collections.abc import Sequence
 from dataclasses import dataclass
 from html import escape
+
+from kopje.engraving.flat import picture_url
 
 NAMES, WIDE = 34.0, 8.6  # millimetres: the names, a column
 STYLE = f"""
@@ -125,5 +126,4 @@ def _stone(letter: str) -> str:
 
 
 def _picture(drawn: str, width: float = 24) -> str:
-    svg = f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 {width:.1f} 24">{drawn}</svg>'
-    return f"data:image/svg+xml;base64,{b64encode(svg.encode()).decode()}"
+    return picture_url(f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 {width:.1f} 24">{drawn}</svg>')

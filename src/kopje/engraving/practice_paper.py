@@ -2,13 +2,12 @@
 
 from __future__ import annotations
 
-from base64 import b64encode
 from collections.abc import Iterable
 from dataclasses import dataclass
 from html import escape
 
 from kopje.core.errors import EngravingError
-from kopje.engraving.flat import printable
+from kopje.engraving.flat import picture_url, printable
 
 STYLE = """
 .cards { display: grid; grid-template-columns: 1fr 1fr; gap: 0; margin-top: 3mm }
@@ -76,17 +75,13 @@ def practice_sheet(sheet: PracticePage) -> str:
     return _places(sheet)
 
 
-def _image(svg: str) -> str:
-    return f"data:image/svg+xml;base64,{b64encode(svg.encode()).decode()}"
-
-
 def _head(title: str, lead: str) -> str:
     return f'<h1>{escape(title)}</h1><p class="lead">{escape(lead)}</p>'
 
 
 def _cards(sheet: CardSheet) -> str:
     cards = "".join(
-        f'<figure><img alt="{escape(said)}" src="{_image(printable(svg))}">'
+        f'<figure><img alt="{escape(said)}" src="{picture_url(printable(svg))}">'
         f"<figcaption>{escape(said)}</figcaption></figure>"
         for svg, said in sheet.cards
     )
@@ -96,7 +91,7 @@ def _cards(sheet: CardSheet) -> str:
 def _places(sheet: PlaceSheet) -> str:
     answers: Iterable[str] = sheet.answers or ("",) * len(sheet.staves)
     rows = "".join(
-        f'<li><img alt="{escape(said)}" src="{_image(svg)}"><div>{n}. {escape(said)}</div>'
+        f'<li><img alt="{escape(said)}" src="{picture_url(svg)}"><div>{n}. {escape(said)}</div>'
         f'<div class="answer">{escape(answer)}</div></li>'
         for n, ((svg, said), answer) in enumerate(zip(sheet.staves, answers, strict=True), 1)
     )
@@ -118,7 +113,7 @@ def _staff_paper(sheet: StaffPaper) -> str:
         for n in range(sheet.lines)
     )
     svg = f'<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 {width} {high:.2f}">{lines}</svg>'
-    staves = f'<img alt="" src="{_image(svg)}">' * sheet.staves
+    staves = f'<img alt="" src="{picture_url(svg)}">' * sheet.staves
     return f'<section class="staves"><h1>{escape(sheet.title)}</h1>{staves}</section>'
 
 

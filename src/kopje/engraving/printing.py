@@ -5,7 +5,6 @@ Nothing is fetched: pictures come inside the page, fonts from the folder that sh
 
 from __future__ import annotations
 
-from base64 import b64encode
 from collections.abc import Sequence
 from dataclasses import dataclass
 from html import escape
@@ -17,7 +16,7 @@ from kopje.engraving.card_paper import STYLE as CARDS
 from kopje.engraving.card_paper import ThingSheet, thing_sheet
 from kopje.engraving.drill_paper import STYLE as DRILLS
 from kopje.engraving.drill_paper import DrillSheet, drill_sheet
-from kopje.engraving.flat import FAMILY, printable
+from kopje.engraving.flat import FAMILY, picture_url, printable
 from kopje.engraving.ledger_paper import STYLE as LEDGERS
 from kopje.engraving.ledger_paper import LedgerSheet, ledger_sheets
 from kopje.engraving.lesson_paper import STYLE as LESSONS
@@ -100,7 +99,7 @@ def _section(sheet: Page) -> str:
 
 def _sheet(sheet: Sheet) -> str:
     pictures = "".join(
-        f'<figure><img alt="{escape(said)}" src="{_inside(printable(svg, sheet.mirrored))}"></figure>'
+        f'<figure><img alt="{escape(said)}" src="{picture_url(printable(svg, sheet.mirrored))}"></figure>'
         for svg, said in sheet.scores
     )
     facts = "".join(f"<dt>{escape(name)}</dt><dd>{escape(value)}</dd>" for name, value in sheet.facts)
@@ -108,10 +107,6 @@ def _sheet(sheet: Sheet) -> str:
         f'<section><h1>{escape(sheet.title)}</h1><p class="lead">{escape(sheet.lead)}</p>{pictures}'
         f"{f'<dl>{facts}</dl>' if facts else ''}</section>"
     )
-
-
-def _inside(svg: str) -> str:
-    return f"data:image/svg+xml;base64,{b64encode(svg.encode()).decode()}"
 
 
 def font_faces(folder: Path) -> str:

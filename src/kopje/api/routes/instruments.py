@@ -127,7 +127,7 @@ def get_moves(
     own: bool = True,
 ) -> MovesRead:
     """Its form as performed, a move for each part; without touch unless it is asked for."""
-    found = moves.moves_of(ctx, song_id, formation, children, prop, touch, own)
+    found = moves.moves_of(ctx, song_id, formation, touch, own)
     return MovesRead.of(found, children, prop, ctx.words)
 
 

@@ -3,15 +3,17 @@
 from __future__ import annotations
 
 from kopje.api.schemas.base import Read
-from kopje.core.instruments.moves.vocabulary import Formation, Side, Travel
-from kopje.core.reasons import because
+from kopje.core.instruments.moves.dance import Part
+from kopje.core.instruments.moves.room import Prop
+from kopje.core.instruments.moves.told import cautions, room_for, said, said_seated
+from kopje.core.instruments.moves.vocabulary import Formation, Travel
 from kopje.usecases.instruments.moves import SongMoves
 from kopje.words import Words
 
 
 class MovePartRead(Read):
-    """A part of the dance: `says` what is done; beats from the start; bars as printed. `own`: a child's idea
-    has its place here."""
+    """A part of the dance: `says` what is done, `seated` how from a chair where that differs; beats from the
+    start; bars as printed. `own`: a child's idea has its place here."""
 
     label: str
     first_bar: int
@@ -20,9 +22,25 @@ class MovePartRead(Read):
     beats: float
     cue: str
     says: str
-    side: Side | None
+    seated: str | None
     travel: Travel | None
     own: bool
+
+    @classmethod
+    def of(cls, part: Part, words: Words) -> MovePartRead:
+        seated = said_seated(part)
+        return cls(
+            label=part.label,
+            first_bar=part.bars[0],
+            last_bar=part.bars[1],
+            begins=float(part.begins),
+            beats=float(part.beats),
+            cue=part.cue,
+            says=words.say(said(part)),
+            seated=words.say(seated) if seated else None,
+            travel=part.travel,
+            own=part.own,
+        )
 
 
 class MovesRead(Read):
@@ -31,51 +49,15 @@ class MovesRead(Read):
     title: str
     formation: Formation
     parts: list[MovePartRead]
-    comes_back: bool
     needs: list[str]
     care: list[str]
 
     @classmethod
-    def of(cls, found: SongMoves, children: int, prop: str | None, words: Words) -> MovesRead:
-        d, n = found.dance, found.needs
-        said = [words.word("moves_floor", wide=_metres(n.floor[0]), deep=_metres(n.floor[1]), count=children)]
-        if prop == "elastic":
-            said.append(words.word("moves_elastic", length=_metres(n.length)))
-        elif prop is not None:
-            said.append(words.say(because(f"moves_{prop}", count=n.pieces)))
-        care = ["moves_care_floor" if d.formation != "chairs" else "moves_care_chairs"]
-        care += ["moves_care_touch"] if d.touches else []
-        care += [f"moves_care_{prop}"] if prop else []
+    def of(cls, found: SongMoves, children: int, prop: Prop | None, words: Words) -> MovesRead:
         return cls(
             title=found.title,
-            formation=d.formation,
-            parts=[
-                MovePartRead(
-                    label=one.label,
-                    first_bar=one.bars[0],
-                    last_bar=one.bars[1],
-                    begins=float(one.begins),
-                    beats=float(one.beats),
-                    cue=one.cue,
-                    says=_says(one.move, one.side, one.travel, words),
-                    side=one.side,
-                    travel=one.travel,
-                    own=one.own,
-                )
-                for one in d.parts
-            ],
-            comes_back=d.comes_back,
-            needs=said,
-            care=[words.word(key) for key in care],
+            formation=found.dance.formation,
+            parts=[MovePartRead.of(one, words) for one in found.dance.parts],
+            needs=[words.say(one) for one in room_for(found.dance, children, prop)],
+            care=[words.say(one) for one in cautions(found.dance, prop)],
         )
-
-
-def _metres(centimetres: int) -> str:
-    return f"{centimetres / 100:.1f}"
-
-
-def _says(move: str, side: Side | None, travel: Travel | None, words: Words) -> str:
-    said = because(f"move_{move}")
-    if travel is not None:
-        return words.say(because("move_travels", move=said, way=because(f"way_{travel}")))
-    return words.say(because("move_side", move=said, side=because(f"side_{side}")) if side else said)

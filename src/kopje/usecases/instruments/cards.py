@@ -40,7 +40,7 @@ class CardSet:
 
 def card_set(ctx: Context, sounding: Sounding | None, seed: int) -> CardSet:
     """All instruments, or those of one family by how they sound."""
-    keys = of_sounding(sounding) if sounding else tuple(INSTRUMENTS)
+    keys = of_sounding(sounding)
     alike = [INSTRUMENTS[key] for key in keys]
     questions = tuple(asked(alike, at, seed) for at in range(len(keys)))
     return CardSet(_cards(ctx, keys), laid(len(keys), seed), questions)
@@ -58,25 +58,27 @@ def _cards(ctx: Context, keys: Sequence[str]) -> tuple[CardNow, ...]:
 def printed(ctx: Context, sounding: Sounding | None, parts: Parts, only: int | None) -> list[ThingSheet]:
     """Cards to cut, each kind on sheets of its own, and the list by which a lost one is found; `only` that
     number in all its kinds. TextureError for a number that the set has not."""
-    cards = _cards(ctx, of_sounding(sounding) if sounding else tuple(INSTRUMENTS))
+    cards = _cards(ctx, of_sounding(sounding))
     if only is not None and not 1 <= only <= len(cards):
         raise TextureError("cards_no_number", most=len(cards), value=only)
     say = ctx.words.say
     about = because(f"sounding_{sounding}") if sounding else because("cards_all")
     title = say(because("cards_title", which=about))
-    chosen = [one for one in cards if only in (None, one.number)]
     if only is not None:
-        every = tuple(
-            ThingCard(one.number, one.svg, one.name, sort) for one in chosen for sort in SORTS[parts]
-        )
-        return [ThingSheet(title, say(because("cards_alone", name=chosen[0].name)), every)]
+        card = cards[only - 1]
+        every = tuple(_on_paper(card, sort) for sort in SORTS[parts])
+        return [ThingSheet(title, say(because("cards_alone", name=card.name)), every)]
     sheets = [
         ThingSheet(
             title,
-            say(because(f"cards_{sort}", count=len(chosen))),
-            tuple(ThingCard(one.number, one.svg, one.name, sort) for one in chosen),
+            say(because(f"cards_{sort}", count=len(cards))),
+            tuple(_on_paper(card, sort) for card in cards),
         )
         for sort in SORTS[parts]
     ]
     names = tuple(say(because("cards_in_list", name=one.name, sounds=listed(one.soundings))) for one in cards)
     return [*sheets, ThingSheet(title, say(because("cards_list")), (), names)]
+
+
+def _on_paper(card: CardNow, sort: Sort) -> ThingCard:
+    return ThingCard(card.number, card.svg, card.name, sort)

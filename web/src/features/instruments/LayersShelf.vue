@@ -17,6 +17,7 @@ import { offerUndo } from '@/composables/useUndo'
 import { say } from '@/locales/say'
 import LayerRow from './LayerRow.vue'
 import LayerSum from './LayerSum.vue'
+import TempoSlider from './TempoSlider.vue'
 import { useRounds } from './useRounds'
 import WordsToRhythm from './WordsToRhythm.vue'
 
@@ -128,16 +129,7 @@ const nowIn = computed(() =>
           :items="[1, 2, 4, 8].map((n) => ({ value: n, title: say('layers-bars', { n }) }))"
           @update:model-value="set({ phrase_bars: $event })"
         />
-        <v-slider
-          v-model="rounds.tempo.value"
-          class="tempo"
-          :min="50"
-          :max="140"
-          :step="2"
-          :label="say('layers-tempo', { n: rounds.tempo.value })"
-          :aria-label="say('layers-tempo', { n: rounds.tempo.value })"
-          hide-details
-        />
+        <TempoSlider v-model="rounds.tempo.value" />
         <v-btn class="main" :disabled="!layers.length" @click="play()"
           >{{ rounds.playing.value ? say('layers-stop') : `♪ ${say('layers-play')}` }}
           <span class="kbd">{{ say('keys-space') }}</span></v-btn
@@ -229,9 +221,6 @@ const nowIn = computed(() =>
 }
 .short {
   flex: 0 0 118px;
-}
-.tempo {
-  flex: 0 1 260px;
 }
 .told {
   flex: 0 0 300px;

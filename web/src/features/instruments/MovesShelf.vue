@@ -6,6 +6,7 @@ import ChoiceRow from '@/components/ChoiceRow.vue'
 import { useKeys } from '@/composables/useKeys'
 import { choices, say } from '@/locales/say'
 import SongPick from './SongPick.vue'
+import TempoSlider from './TempoSlider.vue'
 
 const song = ref('')
 const danced = ref<Danced>({
@@ -71,23 +72,14 @@ const ARROWS = { in: '↑', out: '↓', left: '↺', right: '↻' } as const
             >{{ say(beat === null ? 'moves-run' : 'moves-stop') }}
             <span class="kbd">{{ say('keys-space') }}</span></v-btn
           >
-          <v-slider
-            v-model="tempo"
-            class="tempo"
-            :min="50"
-            :max="140"
-            :step="2"
-            :label="say('layers-tempo', { n: tempo })"
-            :aria-label="say('layers-tempo', { n: tempo })"
-            hide-details
-          />
+          <TempoSlider v-model="tempo" />
           <span v-if="beat !== null && beat < 0" role="status">{{ say('layers-count-in') }}</span>
         </div>
         <ol class="map">
           <li
             v-for="(part, n) in found.parts"
             :key="n"
-            :class="{ now: n === at, next: n === at + 1 && at >= 0, own: part.own }"
+            :class="{ now: n === at, own: part.own }"
             :aria-current="n === at ? 'step' : undefined"
           >
             <span class="letter">{{ part.label }}</span>
@@ -96,7 +88,10 @@ const ARROWS = { in: '↑', out: '↓', left: '↺', right: '↻' } as const
             }}</span>
             <span class="move"
               ><strong>{{ part.says }}</strong
-              ><span class="cue quiet">“{{ part.cue }} …”</span></span
+              ><span class="quiet">“{{ part.cue }} …”</span
+              ><span v-if="part.seated" class="quiet small">{{
+                say('moves-seated', { move: part.seated })
+              }}</span></span
             >
             <span class="quiet small">{{
               say('moves-bars', { first: part.first_bar, last: part.last_bar, beats: part.beats })
@@ -140,7 +135,6 @@ const ARROWS = { in: '↑', out: '↓', left: '↺', right: '↻' } as const
       />
       <ul v-if="found" class="reasons">
         <li v-for="one in found.needs" :key="one">{{ one }}</li>
-        <li>{{ say(found.comes_back ? 'moves-comes-back' : 'moves-stays-away') }}</li>
       </ul>
       <h2>{{ say('moves-care') }}</h2>
       <ul v-if="found" class="reasons">
@@ -166,9 +160,6 @@ const ARROWS = { in: '↑', out: '↓', left: '↺', right: '↻' } as const
 }
 .pick {
   flex: 0 1 300px;
-}
-.tempo {
-  flex: 0 1 260px;
 }
 .map {
   list-style: none;

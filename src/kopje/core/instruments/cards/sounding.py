@@ -44,9 +44,10 @@ INSTRUMENTS: dict[str, tuple[Sounding, ...]] = {
 }
 
 
-def of_sounding(family: Sounding) -> tuple[str, ...]:
-    """
+def of_sounding(family: Sounding | None) -> tuple[str, ...]:
+    """Those of a family; all where none is asked for.
+
     >>> of_sounding("scraped")
     ('guiro', 'wood_block', 'cymbals')
     """
-    return tuple(key for key, families in INSTRUMENTS.items() if family in families)
+    return tuple(key for key, families in INSTRUMENTS.items() if family is None or family in families)

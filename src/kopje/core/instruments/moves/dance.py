@@ -24,8 +24,6 @@ from kopje.core.instruments.moves.vocabulary import (
     Formation,
     Side,
     Travel,
-    from_chair,
-    without_touch,
 )
 
 CUE = 4  # words by which a part is known
@@ -53,11 +51,10 @@ class Part:
 
 @dataclass(frozen=True, slots=True)
 class Dance:
-    """The parts in the order in which they are danced; `beat` in quarters."""
+    """The parts in the order in which they are danced."""
 
     formation: Formation
     parts: tuple[Part, ...]
-    beat: Fraction
 
     @property
     def touches(self) -> bool:
@@ -67,39 +64,21 @@ class Dance:
     def travels(self) -> bool:
         return any(one.travel is not None for one in self.parts)
 
-    @property
-    def comes_back(self) -> bool:
-        """Whether who travels is at the end where he began: as many beats there as back."""
-        away = {"across": Fraction(0), "round": Fraction(0)}
-        for one in self.parts:
-            if one.travel is not None:
-                axis = "across" if one.travel in ("in", "out") else "round"
-                away[axis] += one.beats if one.travel in ("in", "left") else -one.beats
-        return not any(away.values())
 
-    def apart(self) -> Dance:
-        """Without touch."""
-        return replace(self, parts=tuple(replace(one, move=without_touch(one.move)) for one in self.parts))
-
-    def seated(self) -> Dance:
-        """From a chair: nobody travels."""
-        parts = tuple(replace(one, move=from_chair(one.move), travel=None) for one in self.parts)
-        return replace(self, formation="chairs", parts=parts)
-
-
-def dance(a: Analysis, formation: Formation = "ring", own: bool = True) -> Dance:
-    """A move for each part. `own`: one part is left to the children. TextureError for a song without phrases,
-    or with too many."""
+def dance(a: Analysis, formation: Formation = "ring", own: bool = True, touch: bool = False) -> Dance:
+    """A move for each part; with `touch` partners may touch. `own`: one part is left to the children.
+    TextureError for a song without phrases, or with too many."""
     found = list(_parts(a))
     if not found or len(found) > MOST_PARTS:
         raise TextureError("moves_no_form", most=MOST_PARTS, value=len(found))
-    moves = _moves_of(found, [_busy(a, one) for one in found], formation)
+    ladder = [name for name in LADDER[formation] if touch or not MOVES[name].touch]
+    moves = _moves_of(found, [_busy(a, one) for one in found], ladder)
     idea = _own_place(found) if own else None
     laid = _travelled(found, moves, formation, idea)
     parts = tuple(
         replace(one, move="own", own=True, side=None) if n == idea else one for n, one in enumerate(laid)
     )
-    return Dance(formation, parts, a.tune.bars[0].meter.beat)
+    return Dance(formation, parts)
 
 
 def _parts(a: Analysis) -> Iterator[Part]:
@@ -169,14 +148,14 @@ def letter(label: str) -> str:
     return label.rstrip("'")
 
 
-def _moves_of(parts: Sequence[Part], busy: Sequence[Busy], formation: Formation) -> dict[str, str]:
+def _moves_of(parts: Sequence[Part], busy: Sequence[Busy], ladder: Sequence[str]) -> dict[str, str]:
     """A move for each letter: one that suits it and that no other letter has, in the order of the ladder."""
     found: dict[str, str] = {}
     for one, how in zip(parts, busy, strict=True):
         key = letter(one.label)
         if key in found:
             continue
-        free = [name for name in LADDER[formation] if name not in found.values()] or list(LADDER[formation])
+        free = [name for name in ladder if name not in found.values()] or list(ladder)
         suits = [name for name in free if how in MOVES[name].suits]
         still = [name for name in suits if not MOVES[name].travels]
         travelling = sum(MOVES[name].travels for name in found.values())
@@ -197,12 +176,12 @@ def _travelled(
         turn = turns[move] = turns.get(move, -1) + 1
         side: Side | None = SIDES[turn % 2] if MOVES[move].hand else None
         done.append(replace(one, move=move, side=side))
-    open_: list[int] = []
+    left: list[int] = []
     for n, name in enumerate(order):
         pairs, alone = _pairs([k for k, one in enumerate(done) if one.move == name and k != idea], done)
         _go(done, pairs, (WAYS if n == 0 else SECOND_WAY)[formation])
-        open_ += alone
-    pairs, _ = _pairs(sorted(open_), done)
+        left += alone
+    pairs, _ = _pairs(sorted(left), done)
     _go(done, pairs, SECOND_WAY[formation])
     return done
 

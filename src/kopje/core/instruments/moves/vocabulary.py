@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 Travel = Literal["in", "out", "left", "right"]
-Side = Literal["left", "right", "both"]
+Side = Literal["left", "right"]
 Formation = Literal["ring", "lines", "partners", "free", "chairs"]
 FORMATIONS: tuple[Formation, ...] = ("ring", "lines", "partners", "free", "chairs")
 Busy = Literal["calm", "even", "busy"]
@@ -18,8 +18,8 @@ Busy = Literal["calm", "even", "busy"]
 @dataclass(frozen=True, slots=True)
 class Move:
     """`travels`: over the floor, so that the way back must come too. `hand`: one hand or foot, by turns.
-    `touch`: two children touch; `apart` is its form without. `chair`: its form from a chair. `suits`: how
-    many sounds a beat the tune has. `needs`: two children."""
+    `touch`: two children touch. `chair`: its form from a chair. `suits`: how many sounds a beat the tune
+    has."""
 
     key: str
     suits: tuple[Busy, ...]
@@ -27,8 +27,6 @@ class Move:
     travels: bool = False
     hand: bool = False
     touch: bool = False
-    apart: str = ""
-    partner: bool = False
 
 
 MOVES: dict[str, Move] = {
@@ -46,9 +44,9 @@ MOVES: dict[str, Move] = {
         Move("circle", ("calm",), "circle", hand=True),
         Move("heels", ("even", "busy"), "heels", hand=True),
         Move("fingers", ("busy",), "fingers", hand=True),
-        Move("mirror", ("calm", "even"), "mirror", partner=True),
-        Move("palms", ("even", "busy"), "palms", touch=True, partner=True, apart="mirror"),
-        Move("arch", ("calm",), "reach", touch=True, partner=True, apart="reach"),
+        Move("mirror", ("calm", "even", "busy"), "mirror"),
+        Move("palms", ("even", "busy"), "palms", touch=True),
+        Move("arch", ("calm",), "reach", touch=True),
         Move("still", ("calm", "even", "busy"), "still"),
         Move("own", ("calm", "even", "busy"), "own"),
     )
@@ -68,15 +66,6 @@ WAYS: dict[Formation, tuple[Travel, Travel]] = {  # there and back
     "chairs": ("left", "right"),
 }
 SECOND_WAY: dict[Formation, tuple[Travel, Travel]] = {**WAYS, "ring": ("in", "out")}
-
-
-def without_touch(move: str) -> str:
-    """
-    >>> without_touch("palms"), without_touch("walk")
-    ('mirror', 'walk')
-    """
-    found = MOVES[move]
-    return found.apart if found.touch else move
 
 
 def from_chair(move: str) -> str:
